@@ -1,0 +1,18 @@
+/** Colour: spectra, lights, observers, CIELAB, differences, display, spectrum recovery. */
+export { BAND_COUNT, bandWavelength, requireSpectrum, spectrumFrom, type Spectrum } from './spectrum.ts';
+export { ILLUMINANT_NAMES, ILLUMINANTS, type IlluminantId } from './illuminants.ts';
+export {
+  DAYLIGHT,
+  spectrumToXyz,
+  tristimulusWeights,
+  type ObserverId,
+  type TristimulusWeights,
+  type ViewingCondition,
+  type Xyz,
+} from './tristimulus.ts';
+export { labResponse, labToXyz, spectrumToLab, xyzToLab, type Lab } from './lab.ts';
+export { adaptWhite } from './adaptation.ts';
+export { ciede2000 } from './ciede2000.ts';
+export { describeDifference } from './describeDifference.ts';
+export { hexToLab, labToDisplay, parseHex, spectrumToDisplay, type DisplayColour } from './srgb.ts';
+export { recoverSpectrum } from './recoverSpectrum.ts';

@@ -1,0 +1,68 @@
+import { ciede2000, DAYLIGHT, spectrumToLab, type Lab, type Spectrum } from '../colour/index.ts';
+import { filmsOver, type PaintOptics } from './optics.ts';
+
+/** Measured reflectance of the black and white of a drawdown card. */
+export const CARD_BLACK = 0.045;
+export const CARD_WHITE = 0.84;
+
+/** A film hides when black and white under it cannot be told apart: dE00 below this. */
+export const HIDING_DIFFERENCE = 0.5;
+
+/** dE00 (D65, 2 degree) between the film over the black and over the white of a card; thickness in um. */
+export function contrastOverCard(optics: PaintOptics, thickness: number): number {
+  const over = (background: number) =>
+    spectrumToLab(
+      filmsOver(new Array<number>(optics.k.length).fill(background), [{ optics, thickness }]),
+      DAYLIGHT,
+    );
+  return ciede2000(over(CARD_BLACK), over(CARD_WHITE));
+}
+
+/** Fewest coats of a given dry film (um) that hide black and white alike; undefined above the limit. */
+export function coatsToHide(
+  optics: PaintOptics,
+  filmPerCoat: number,
+  limit = 40,
+): number | undefined {
+  for (let coats = 1; coats <= limit; coats++) {
+    if (contrastOverCard(optics, coats * filmPerCoat) < HIDING_DIFFERENCE) return coats;
+  }
+  return undefined;
+}
+
+export interface CoatStep {
+  coats: number;
+  spectrum: number[];
+  lab: Lab;
+  /** dE00 from the colour of the same paint laid so thick that nothing shows through. */
+  fromFull: number;
+}
+
+/** The colour after each coat from none to `coats`, over an undercoat given by its measured reflectance. */
+export function coatByCoat(
+  optics: PaintOptics,
+  undercoat: Spectrum,
+  filmPerCoat: number,
+  coats: number,
+): CoatStep[] {
+  const full = spectrumToLab(filmsOver(undercoat, [{ optics, thickness: 1e4 }]), DAYLIGHT);
+  return Array.from({ length: coats + 1 }, (_, count) => {
+    const spectrum = filmsOver(undercoat, [{ optics, thickness: count * filmPerCoat }]);
+    const lab = spectrumToLab(spectrum, DAYLIGHT);
+    return { coats: count, spectrum, lab, fromFull: ciede2000(lab, full) };
+  });
+}
+
+/** Fewest coats after which one more coat could not be told from nothing: within the hiding difference of
+ *  the full colour, over this undercoat; undefined above the limit. */
+export function coatsToClose(
+  optics: PaintOptics,
+  undercoat: Spectrum,
+  filmPerCoat: number,
+  limit = 40,
+): number | undefined {
+  const closed = coatByCoat(optics, undercoat, filmPerCoat, limit).find(
+    ({ coats, fromFull }) => coats > 0 && fromFull < HIDING_DIFFERENCE,
+  );
+  return closed?.coats;
+}

@@ -1,0 +1,13 @@
+/** Paint optics: surfaces, films, mixtures, coats and hiding. */
+export { internalReflectance, surfaceReflectance } from './saunderson.ts';
+export { absorptionOverScattering, filmReflectance, opaqueReflectance } from './kubelkaMunk.ts';
+export { filmsOver, mixOptics, opaqueSpectrum, type Film, type PaintOptics } from './optics.ts';
+export {
+  coatByCoat,
+  coatsToClose,
+  coatsToHide,
+  contrastOverCard,
+  HIDING_DIFFERENCE,
+  type CoatStep,
+} from './coatsToHide.ts';
+export { estimateOptics, HIDING_FILM_UM, type HidingClass } from './estimateOptics.ts';
