@@ -1,0 +1,212 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { BAND_COUNT, ciede2000, DAYLIGHT, spectrumFrom, spectrumToLab, type Lab } from '../colour/index.ts';
+import { mixOptics, opaqueSpectrum } from '../paint/index.ts';
+import { differenceBound } from './differenceBound.ts';
+import { differenceBand, nearestPaints, recipeSearch, searchRecipes, type RecipePaint, type RecipeRequest } from './index.ts';
+import { dropRatios } from './ratios.ts';
+import { buildRatioTree, type RatioNode } from './ratioTree.ts';
+
+/** Made-up paints with scattering that varies over the spectrum, repeatable from a seed. */
+function samplePaints(count: number, seed: number): RecipePaint[] {
+  let state = seed;
+  const random = () => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    return state / 2 ** 32;
+  };
+  return Array.from({ length: count }, (_, index) => {
+    const [centre, width, strength, base] = [400 + 300 * random(), 30 + 70 * random(), 3 * random(), 0.004 + 0.3 * random() ** 3];
+    const [scatter, tilt] = [0.1 + random(), random() - 0.5];
+    return {
+      id: `p${index}`,
+      k: spectrumFrom((nm) => base + strength * Math.exp(-(((nm - centre) / width) ** 2))),
+      s: spectrumFrom((nm) => scatter * (1 + (tilt * (nm - 550)) / 300)),
+    };
+  });
+}
+
+/** The slow way: every ratio of every choice, worked out one by one through the paint model. */
+function enumerate({ paints, target, maxPaints, maxDrops }: RecipeRequest, keep: number) {
+  const [L, a, b] = target.lab;
+  return Array.from({ length: maxPaints }, (_, i) => {
+    const n = i + 1;
+    const found: { dE00: number; key: string }[] = [];
+    const choose = (picked: RecipePaint[], from: number) => {
+      if (picked.length < n) {
+        for (let at = from; at < paints.length; at++) choose([...picked, paints[at]!], at + 1);
+        return;
+      }
+      for (const drops of dropRatios(n, maxDrops)) {
+        const optics = mixOptics(picked.map((paint, at) => ({ optics: paint, share: drops[at]! })));
+        const dE00 = ciede2000({ L, a, b }, spectrumToLab(opaqueSpectrum(optics), DAYLIGHT));
+        found.push({ dE00, key: picked.map((paint, at) => `${paint.id}:${drops[at]}`).join() });
+      }
+    };
+    choose([], 0);
+    return found.sort((p, q) => p.dE00 - q.dE00).slice(0, keep);
+  });
+}
+
+function request(seed: number, lab: [number, number, number], size = 7): RecipeRequest {
+  return { format: 'recipe-request', version: 1, paints: samplePaints(size, seed), target: { lab }, maxPaints: 3, maxDrops: 9 };
+}
+
+const targets = fc.tuple(
+  fc.integer({ min: 1, max: 1e6 }),
+  fc.tuple(fc.integer({ min: 10, max: 95 }), fc.integer({ min: -60, max: 60 }), fc.integer({ min: -60, max: 60 })),
+);
+
+describe('dropRatios', () => {
+  it.each([
+    [1, 12, 1],
+    [2, 12, 45],
+    [3, 12, 196],
+  ])('lists %i paints in up to %i drops in lowest terms', (n, drops, count) => {
+    const ratios = dropRatios(n, drops);
+    expect(ratios).toHaveLength(count);
+    expect(new Set(ratios.map((r) => r.map((d) => d / r.reduce((x, y) => x + y)).join())).size).toBe(count);
+  });
+});
+
+describe('buildRatioTree', () => {
+  it.each([2, 3, 4])('keeps every ratio of %i paints once, inside its node', (n) => {
+    const tree = buildRatioTree(n, 11);
+    const seen: number[] = [];
+    const walk = (node: RatioNode) => {
+      node.children.forEach(walk);
+      for (const ratio of node.ratios) {
+        seen.push(ratio);
+        const drops = tree.ratios[ratio]!;
+        const total = drops.reduce((x, y) => x + y);
+        drops.forEach((count, axis) => {
+          const at = node.corners.map((corner) => tree.corners[corner]![axis]!);
+          expect(count / total).toBeGreaterThanOrEqual(Math.min(...at) - 1e-9);
+          expect(count / total).toBeLessThanOrEqual(Math.max(...at) + 1e-9);
+        });
+      }
+    };
+    walk(tree.root);
+    expect(seen.sort((x, y) => x - y)).toEqual(tree.ratios.map((_, index) => index));
+  });
+});
+
+describe('differenceBound', () => {
+  const coordinate = fc.double({ min: -100, max: 100, noNaN: true });
+  const size = fc.oneof(fc.double({ min: 0, max: 3, noNaN: true }), fc.double({ min: 0, max: 90, noNaN: true }));
+  const unit = fc.double({ min: 0, max: 1, noNaN: true });
+  const lab = fc.record({ L: fc.double({ min: 0, max: 100, noNaN: true }), a: coordinate, b: coordinate });
+
+  it('never exceeds the difference to any colour in the box', () => {
+    fc.assert(
+      fc.property(lab, lab, fc.tuple(size, size, size), fc.tuple(unit, unit, unit), (target, corner, [dL, da, db], [u, v, w]) => {
+        const box = { minL: corner.L, maxL: corner.L + dL, minA: corner.a, maxA: corner.a + da, minB: corner.b, maxB: corner.b + db };
+        const inside: Lab = { L: corner.L + u * dL, a: corner.a + v * da, b: corner.b + w * db };
+        expect(differenceBound(target)(box)).toBeLessThanOrEqual(ciede2000(target, inside) + 1e-7);
+      }),
+      { numRuns: 20000 },
+    );
+  });
+
+  it('is tight enough to be of use: within a third for a point away from blue', () => {
+    const target = { L: 50, a: 30, b: 30 };
+    const point = { L: 55, a: 38, b: 24 };
+    const bound = differenceBound(target)({ minL: 55, maxL: 55, minA: 38, maxA: 38, minB: 24, maxB: 24 });
+    expect(bound).toBeGreaterThan(0.66 * ciede2000(target, point));
+  });
+});
+
+describe('searchRecipes', () => {
+  it('gives the plain enumeration its own answer when asked for it', () => {
+    fc.assert(
+      fc.property(targets, ([seed, lab]) => {
+        const asked = request(seed, lab);
+        const slow = enumerate(asked, 6);
+        const fast = searchRecipes(asked, { within: 0, keep: 6 });
+        fast.best.forEach((list, i) => {
+          expect(list.map(({ dE00 }) => dE00.toFixed(6))).toEqual(slow[i]!.map(({ dE00 }) => dE00.toFixed(6)));
+        });
+      }),
+      { numRuns: 12 },
+    );
+  });
+
+  it('keeps its promise of within', () => {
+    fc.assert(
+      fc.property(targets, fc.constantFrom(0.1, 0.5, 2), ([seed, lab], within) => {
+        const asked = request(seed, lab);
+        const slow = enumerate(asked, 1);
+        searchRecipes(asked, { within }).best.forEach((list, i) => {
+          expect(list[0]!.dE00).toBeLessThanOrEqual(slow[i]![0]!.dE00 + within + 1e-9);
+        });
+      }),
+      { numRuns: 12 },
+    );
+  });
+
+  it('rules most recipes out without working them out', () => {
+    const asked = { ...request(5, [50, 10, 20], 20), maxDrops: 14 };
+    const all = [1, 2, 3].reduce((sum, n) => sum + dropRatios(n, 14).length * [20, 190, 1140][n - 1]!, 0);
+    expect(searchRecipes(asked).evaluated).toBeLessThan(all / 20);
+  });
+
+  it('reports what its recipes say: the drops give the colour and the difference', () => {
+    const asked = request(9, [60, -10, 15]);
+    for (const { drops, lab, dE00 } of searchRecipes(asked).best.flat()) {
+      const parts = Object.entries(drops).map(([id, share]) => ({ share, optics: asked.paints.find((p) => p.id === id)! }));
+      const again = spectrumToLab(opaqueSpectrum(mixOptics(parts)), DAYLIGHT);
+      expect(lab.L).toBeCloseTo(again.L, 6);
+      expect(dE00).toBeCloseTo(ciede2000({ L: 60, a: -10, b: 15 }, again), 6);
+    }
+  });
+
+  it('never mixes across groups', () => {
+    const asked = request(3, [40, 20, 20]);
+    asked.paints.forEach((paint, i) => (paint.group = i % 2 ? 'lacquer' : 'enamel'));
+    for (const { drops } of searchRecipes(asked).best.flat()) {
+      const groups = new Set(Object.keys(drops).map((id) => asked.paints.find((p) => p.id === id)!.group));
+      expect(groups.size).toBe(1);
+    }
+  });
+
+  it('stops when cancelled and reports progress that grows', () => {
+    const asked = { ...request(4, [55, 30, -20], 40), maxDrops: 20 };
+    expect(() => searchRecipes(asked, { signal: { aborted: true } })).toThrow(/cancelled/);
+    const shares: number[] = [];
+    searchRecipes(asked, { within: 0, onProgress: (share) => shares.push(share) });
+    expect(shares.length).toBeGreaterThan(1);
+    expect([...shares].sort((x, y) => x - y)).toEqual(shares);
+    expect(shares.at(-1)).toBeLessThanOrEqual(1);
+  });
+
+  it.each<[string, Partial<RecipeRequest>, RegExp]>([
+    ['no paints', { paints: [] }, /no paint/],
+    ['L out of range', { target: { lab: [130, 0, 0] } }, /between 0 and 100/],
+    ['negative drops', { maxDrops: -3 }, /whole number/],
+    ['five paints', { maxPaints: 5 }, /1 to 4/],
+    ['the same paint twice', { paints: [...samplePaints(1, 1), ...samplePaints(1, 1)] }, /listed twice/],
+    ['a short spectrum', { paints: [{ id: 'x', k: [1], s: [1] }] }, /31 values/],
+    ['zero scattering', { paints: [{ id: 'x', k: new Array<number>(BAND_COUNT).fill(1), s: new Array<number>(BAND_COUNT).fill(0) }] }, /above zero/],
+  ])('refuses %s', (_, change, message) => {
+    expect(() => recipeSearch({ ...request(1, [50, 0, 0]), ...change }).next()).toThrow(message);
+  });
+});
+
+describe('nearestPaints', () => {
+  it('orders by difference and finds the paint itself', () => {
+    const paints = samplePaints(30, 8).map((paint) => ({ id: paint.id, spectrum: opaqueSpectrum(paint) }));
+    const found = nearestPaints(paints, paints[11]!.spectrum, DAYLIGHT, 5);
+    expect(found).toHaveLength(5);
+    expect(found[0]).toMatchObject({ id: 'p11', dE00: 0, words: '' });
+    expect(found[1]!.dE00).toBeGreaterThan(0);
+    expect(found.map((p) => p.dE00)).toEqual([...found.map((p) => p.dE00)].sort((x, y) => x - y));
+  });
+});
+
+describe('differenceBand', () => {
+  it('widens with every unknown and narrows as a doubtful paint gets a smaller share', () => {
+    const single = differenceBand(0.4, [{ share: 1, uncertainty: 1 }]);
+    expect(single).toBeCloseTo(Math.hypot(0.4, 1), 9);
+    const mixed = (share: number) => differenceBand(0.4, [{ share, uncertainty: 5 }, { share: 1 - share, uncertainty: 0.4 }]);
+    expect(mixed(0.1)).toBeLessThan(mixed(0.6));
+  });
+});

@@ -1,0 +1,76 @@
+import { BAND_COUNT, type Lab, type ViewingCondition } from '../colour/index.ts';
+
+/** One paint on offer: K and S in 31 bands, in any unit that all paints of the request share. */
+export interface RecipePaint {
+  id: string;
+  k: readonly number[];
+  s: readonly number[];
+  /** Only paints of one group are mixed with each other (one chemistry); absent means one common group. */
+  group?: string;
+}
+
+export interface RecipeRequest {
+  format: 'recipe-request';
+  version: 1;
+  paints: RecipePaint[];
+  /** CIELAB wanted; the reference reads it as [L, a, b]. */
+  target: { lab: readonly [number, number, number] };
+  /** Recipes of 1 up to this many paints. */
+  maxPaints: number;
+  /** Whole drops altogether. */
+  maxDrops: number;
+  /** The light the difference is judged in; D65 and the 2 degree observer when absent. */
+  condition?: ViewingCondition;
+}
+
+export interface Recipe {
+  /** Whole drops by paint id. */
+  drops: Record<string, number>;
+  lab: Lab;
+  dE00: number;
+}
+
+export interface RecipeAnswer {
+  /** best[n - 1] holds recipes of exactly n paints, nearest first. */
+  best: Recipe[][];
+  /** For every n, no recipe of n paints beats best[n - 1][0] by more than this. */
+  within: number;
+  /** How many recipes were worked out one by one; the rest were ruled out by bounds. */
+  evaluated: number;
+}
+
+const LIMITS = { paints: 5000, maxPaints: 4, maxDrops: 60 };
+
+/** Throws RangeError with a builder's explanation where a request makes no sense. */
+export function requireRecipeRequest(request: RecipeRequest): void {
+  const { paints, target, maxPaints, maxDrops } = request;
+  if (paints.length === 0) {
+    throw new RangeError('There is no paint to search: put paints on the shelf or widen the choice.');
+  }
+  if (paints.length > LIMITS.paints) {
+    throw new RangeError(`At most ${LIMITS.paints} paints can be searched at once.`);
+  }
+  if (!Number.isInteger(maxPaints) || maxPaints < 1 || maxPaints > LIMITS.maxPaints) {
+    throw new RangeError(`A recipe takes 1 to ${LIMITS.maxPaints} paints, not ${maxPaints}.`);
+  }
+  if (!Number.isInteger(maxDrops) || maxDrops < 1 || maxDrops > LIMITS.maxDrops) {
+    throw new RangeError(`Drops must be a whole number from 1 to ${LIMITS.maxDrops}, not ${maxDrops}.`);
+  }
+  if (target.lab.length !== 3 || target.lab.some((value) => !Number.isFinite(value))) {
+    throw new RangeError('The target needs three numbers: L, a and b.');
+  }
+  if (target.lab[0] < 0 || target.lab[0] > 100) {
+    throw new RangeError(`L of the target must lie between 0 and 100; it is ${target.lab[0]}.`);
+  }
+  const ids = new Set<string>();
+  for (const { id, k, s } of paints) {
+    if (ids.has(id)) throw new RangeError(`Paint ${id} is listed twice.`);
+    ids.add(id);
+    if (k.length !== BAND_COUNT || s.length !== BAND_COUNT) {
+      throw new RangeError(`Paint ${id} needs ${BAND_COUNT} values of K and of S.`);
+    }
+    if (k.some((value) => !(value >= 0)) || s.some((value) => !(value > 0))) {
+      throw new RangeError(`Paint ${id} has a K below zero or an S that is not above zero.`);
+    }
+  }
+}
