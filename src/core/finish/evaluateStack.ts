@@ -1,0 +1,178 @@
+import { ciede2000, DAYLIGHT, spectrumToLab, type Lab } from '../colour/index.ts';
+import { coatsToClose, filmsOver, type Film } from '../paint/index.ts';
+import { requireConditions } from './air.ts';
+import { addFilm, EDGE_SHARE, filmPerCoat, layerFilm, paintVolume, type FilmBand, type PaintVolume } from './film.ts';
+import { handsOnMinutes } from './handsOn.ts';
+import { FINISH_RULES, neighbours, type FinishRule, type RuleContext, type Severity } from './rules.ts';
+import { glossAfter } from './sheen.ts';
+import { DEFAULT_CONDITIONS, isPainted, type Conditions, type Stack, type StackLayer } from './stack.ts';
+import { waitBefore, waitBetweenCoats, waitToHandle, type Wait } from './wait.ts';
+
+export interface Finding {
+  ruleId: string;
+  severity: Severity;
+  layerId: string;
+  title: string;
+  reason: string;
+  remedy: string;
+  source: string;
+}
+
+export interface LayerEvaluation {
+  id: string;
+  kind: StackLayer['kind'];
+  coats: number;
+  /** Dry film on flats, um; edges carry about half. */
+  film: FilmBand;
+  /** Measured reflectance and colour (D65, 2 degree) of the surface after this layer. */
+  spectrum: number[];
+  lab: Lab;
+  /** Gloss units at 60 degrees. */
+  gloss: number;
+  /** Wait before this layer, from the end of what is beneath; absent for the first. */
+  wait?: Wait;
+  betweenCoats?: Wait;
+  /** Minutes from the start of the stack when the layer can first begin and end, nothing else in the way. */
+  begins: number;
+  ends: number;
+  handsOn: number;
+  volume: PaintVolume;
+  /** Coats needed to close over what is under a colour; undefined for other layers or where it never closes. */
+  coatsToClose?: number;
+  /** dE00 from the full shade, for colour layers. */
+  fromFull?: number;
+}
+
+export interface StackEvaluation {
+  layers: LayerEvaluation[];
+  lab: Lab;
+  spectrum: number[];
+  gloss: number;
+  filmFlat: FilmBand;
+  filmEdge: FilmBand;
+  /** Dry clear on flats before any sanding, um. */
+  clearFilm: number;
+  handsOn: number;
+  /** Minutes from first touch until the finished part can be handled, with no evening lost. */
+  elapsed: number;
+  findings: Finding[];
+}
+
+const SEVERITY_ORDER: Severity[] = ['stop', 'warn', 'caution', 'note'];
+
+/** What a stack looks like, how thick and how slow it is, and every rule it breaks, in the given air.
+ *  Throws RangeError for air that no bench has, coats below one or an area that is not above zero. */
+export function evaluateStack(stack: Stack, conditions: Conditions = DEFAULT_CONDITIONS): StackEvaluation {
+  requireConditions(conditions);
+  requireStack(stack);
+  const films: Film[] = [];
+  const evaluated: LayerEvaluation[] = [];
+  const contexts: Omit<RuleContext, 'totalFilm' | 'clearFilm'>[] = [];
+  let spectrum = filmsOver(stack.substrate.reflectance, []);
+  let gloss: number | undefined;
+  let clock = 0;
+
+  stack.layers.forEach((layer, index) => {
+    const around = neighbours(stack, index);
+    const under = spectrum;
+    const labUnder = spectrumToLab(under, DAYLIGHT);
+    const film = layerFilm(layer);
+    let hiding: Pick<LayerEvaluation, 'coatsToClose' | 'fromFull'> & { labFull?: Lab } = {};
+    if (isPainted(layer)) {
+      films.push({ optics: layer.product.optics, thickness: film.usual });
+      spectrum = filmsOver(stack.substrate.reflectance, films);
+      if (layer.kind === 'colour' || layer.kind === 'metal' || layer.kind === 'undercoat') {
+        const { optics } = layer.product;
+        const labFull = spectrumToLab(filmsOver(under, [{ optics, thickness: 1e4 }]), DAYLIGHT);
+        hiding = {
+          labFull,
+          coatsToClose: coatsToClose(optics, under, filmPerCoat(layer).usual),
+          fromFull: ciede2000(spectrumToLab(spectrum, DAYLIGHT), labFull),
+        };
+      }
+    }
+    const glossUnder = gloss ?? (stack.substrate.kind === 'plated' ? 95 : 60);
+    gloss = glossAfter(layer, glossUnder);
+
+    const wait = around.below && waitBefore(layer, around.below, conditions);
+    const betweenCoats = layer.coats > 1 ? waitBetweenCoats(layer, conditions) : undefined;
+    const handsOn = handsOnMinutes(layer, stack.areaCm2);
+    const begins = clock + (wait?.from ?? 0);
+    clock = begins + handsOn + (layer.coats - 1) * (betweenCoats?.from ?? 0);
+    const { labFull, ...shown } = hiding;
+    evaluated.push({
+      id: layer.id,
+      kind: layer.kind,
+      coats: layer.coats,
+      film,
+      spectrum,
+      lab: spectrumToLab(spectrum, DAYLIGHT),
+      gloss,
+      wait,
+      betweenCoats,
+      begins,
+      ends: clock,
+      handsOn,
+      volume: paintVolume(layer, stack.areaCm2),
+      ...shown,
+    });
+    contexts.push({ ...around, stack, conditions, glossUnder, labUnder, labFull, ...shown });
+  });
+
+  const filmFlat = evaluated.reduce((sum, { film }) => addFilm(sum, film), { low: 0, usual: 0, high: 0 });
+  const clearFilm = evaluated.reduce((sum, { kind, film }) => sum + (kind === 'clear' ? film.usual : 0), 0);
+  const last = stack.layers.at(-1);
+  return {
+    layers: evaluated,
+    lab: spectrumToLab(spectrum, DAYLIGHT),
+    spectrum,
+    gloss: gloss ?? 60,
+    filmFlat,
+    filmEdge: {
+      low: filmFlat.low * EDGE_SHARE,
+      usual: filmFlat.usual * EDGE_SHARE,
+      high: filmFlat.high * EDGE_SHARE,
+    },
+    clearFilm,
+    handsOn: evaluated.reduce((sum, { handsOn }) => sum + handsOn, 0),
+    elapsed: clock + (last ? waitToHandle(last, conditions).from : 0),
+    findings: contexts
+      .flatMap((context) => findingsOf({ ...context, totalFilm: filmFlat.usual, clearFilm }))
+      .filter(onceForEachRule())
+      .sort((a, b) => SEVERITY_ORDER.indexOf(a.severity) - SEVERITY_ORDER.indexOf(b.severity)),
+  };
+}
+
+function findingsOf(context: RuleContext): Finding[] {
+  return FINISH_RULES.filter((rule: FinishRule) => rule.applies(context)).map((rule) => ({
+    ruleId: rule.id,
+    severity: rule.severity,
+    layerId: context.layer.id,
+    title: rule.title,
+    reason: rule.reason(context),
+    remedy: rule.remedy,
+    source: rule.source,
+  }));
+}
+
+/** Air and vapour concern every sprayed layer alike; said once they are heard better. */
+function onceForEachRule(): (finding: Finding) => boolean {
+  const seen = new Set<string>();
+  return ({ ruleId, reason }) => {
+    const key = ['too-humid', 'dew-point', 'solvent-vapour', 'isocyanate'].includes(ruleId) ? ruleId : `${ruleId} ${reason}`;
+    if (seen.has(key)) return false;
+    seen.add(key);
+    return true;
+  };
+}
+
+function requireStack({ areaCm2, layers }: Stack): void {
+  if (!(areaCm2 > 0 && areaCm2 <= 20000)) {
+    throw new RangeError(`The area to cover must lie between 0 and 20000 cm2; it is ${areaCm2}.`);
+  }
+  for (const { id, coats } of layers) {
+    if (!Number.isInteger(coats) || coats < 1 || coats > 30) {
+      throw new RangeError(`Layer ${id} needs 1 to 30 coats, not ${coats}.`);
+    }
+  }
+}

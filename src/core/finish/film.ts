@@ -1,0 +1,70 @@
+import { FAMILIES } from './families.ts';
+import { isPainted, type StackLayer, type Tool } from './stack.ts';
+
+/** A length in um that is only known within limits. */
+export interface FilmBand {
+  low: number;
+  usual: number;
+  high: number;
+}
+
+/** Spray and brush lay different coats from the same paint; the family's figure is the airbrush's. */
+const TOOL_BUILD: Readonly<Record<Tool, number>> = { airbrush: 1, can: 1.5, brush: 1.6, marker: 1, hand: 1 };
+/** A dusted coat is about half a wet one. */
+const MIST_SHARE = 0.5;
+/** Film on sharp edges and raised lines against the flats: paint draws away from them. */
+export const EDGE_SHARE = 0.5;
+const DECAL_FILM: FilmBand = { low: 8, usual: 12, high: 20 };
+/** What flatting and polishing take off, um. */
+export const FLATTING_UM = 6;
+export const POLISHING_UM = 3;
+
+const NOTHING: FilmBand = { low: 0, usual: 0, high: 0 };
+
+/** Dry film that one full coat of a layer leaves on flats, um. */
+export function filmPerCoat(layer: StackLayer): FilmBand {
+  if (!isPainted(layer)) return NOTHING;
+  const { low, usual, high } = FAMILIES[layer.product.family].filmPerCoat;
+  const build = TOOL_BUILD[layer.tool];
+  return { low: low * build, usual: usual * build, high: high * build };
+}
+
+/** Dry film of a whole layer on flats, um; decals add carrier film, flatting and polishing take away. */
+export function layerFilm(layer: StackLayer): FilmBand {
+  if (layer.kind === 'decal') return DECAL_FILM;
+  if (layer.kind === 'flat') return { low: -FLATTING_UM, usual: -FLATTING_UM, high: -FLATTING_UM };
+  if (layer.kind === 'polish') return { low: -POLISHING_UM, usual: -POLISHING_UM, high: -POLISHING_UM };
+  const { low, usual, high } = filmPerCoat(layer);
+  const mist = Math.min(layer.mistCoats ?? 0, layer.coats);
+  const coats = layer.coats - mist + mist * MIST_SHARE;
+  return { low: low * coats, usual: usual * coats, high: high * coats };
+}
+
+export function addFilm(first: FilmBand, second: FilmBand): FilmBand {
+  return {
+    low: first.low + second.low,
+    usual: first.usual + second.usual,
+    high: first.high + second.high,
+  };
+}
+
+export interface PaintVolume {
+  /** Paint as it comes, ml. */
+  paintMl: number;
+  thinnerMl: number;
+}
+
+/** Share of what leaves the tool that ends on the part. */
+const TRANSFER: Readonly<Record<Tool, number>> = { airbrush: 0.4, can: 0.25, brush: 0.9, marker: 0.9, hand: 1 };
+/** What stays in cup, bottle and tip whenever a layer is sprayed, ml. */
+const CUP_LOSS_ML = 0.5;
+
+/** Paint and thinner for a layer over an area (cm2): dry film over solids over what reaches the part. */
+export function paintVolume(layer: StackLayer, areaCm2: number): PaintVolume {
+  if (!isPainted(layer)) return { paintMl: 0, thinnerMl: 0 };
+  const family = FAMILIES[layer.product.family];
+  const dryMl = areaCm2 * layerFilm(layer).usual * 1e-4;
+  const loss = layer.tool === 'airbrush' ? CUP_LOSS_ML : 0;
+  const paintMl = dryMl / family.solids / TRANSFER[layer.tool] + loss;
+  return { paintMl, thinnerMl: layer.tool === 'airbrush' ? paintMl * family.thinner : 0 };
+}

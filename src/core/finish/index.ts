@@ -1,0 +1,23 @@
+/** Finish: families and their times, stacks on substrates, film, waits, rules and the whole evaluation. */
+export { FAMILIES, type FamilyId, type PaintFamily } from './families.ts';
+export {
+  DEFAULT_CONDITIONS,
+  isPainted,
+  type Conditions,
+  type LayerKind,
+  type Product,
+  type Sheen,
+  type Stack,
+  type StackLayer,
+  type Substrate,
+  type Tool,
+} from './stack.ts';
+export { SUBSTRATES } from './substrates.ts';
+export { GENERIC_PRODUCTS } from './genericProducts.ts';
+export { BLUSH_HUMIDITY, cureFactor, dewPoint, requireConditions } from './air.ts';
+export { formatMinutes, waitBefore, waitBetweenCoats, waitToHandle, type Wait } from './wait.ts';
+export { filmPerCoat, layerFilm, paintVolume, type FilmBand, type PaintVolume } from './film.ts';
+export { sheenName } from './sheen.ts';
+export { coatMinutes, handsOnMinutes } from './handsOn.ts';
+export { FINISH_RULES, type FinishRule, type Severity } from './rules.ts';
+export { evaluateStack, type Finding, type LayerEvaluation, type StackEvaluation } from './evaluateStack.ts';

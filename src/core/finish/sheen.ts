@@ -1,0 +1,31 @@
+import type { Sheen, StackLayer } from './stack.ts';
+
+/** Gloss of a sprayed film at 60 degrees, in gloss units (ISO 2813 scale); working values. */
+export const SHEEN_GLOSS: Readonly<Record<Sheen, number>> = {
+  gloss: 85,
+  'semi-gloss': 55,
+  satin: 30,
+  matt: 8,
+  metal: 90,
+};
+
+const BARE_PLASTIC_GLOSS = 60;
+const POLISHED_GAIN = 8;
+const FLATTED_GLOSS = 20;
+
+/** Gloss after a layer, given the gloss of what lies under it. */
+export function glossAfter(layer: StackLayer, under = BARE_PLASTIC_GLOSS): number {
+  if (layer.kind === 'flat') return FLATTED_GLOSS;
+  if (layer.kind === 'polish') return Math.min(96, SHEEN_GLOSS.gloss + POLISHED_GAIN);
+  if (!layer.product || layer.kind === 'wash') return under;
+  return SHEEN_GLOSS[layer.product.sheen];
+}
+
+/** A gloss reading in a builder's word. */
+export function sheenName(gloss: number): string {
+  if (gloss >= 90) return 'polished gloss';
+  if (gloss >= 70) return 'gloss';
+  if (gloss >= 45) return 'semi-gloss';
+  if (gloss >= 20) return 'satin';
+  return 'matt';
+}

@@ -1,0 +1,47 @@
+import type { IndexedInstance } from './scheduleInstance.ts';
+
+/** Earliest start of every operation if the builder had endless hands: lags and sessions alone. */
+export function earliestStarts({ operations, windows, preds, topological }: IndexedInstance): number[] {
+  const starts = new Array<number>(operations.length).fill(0);
+  for (const index of topological) {
+    const { hands, earliest = 0 } = operations[index]!;
+    let ready = earliest;
+    for (const { other, minLag } of preds[index]!) {
+      ready = Math.max(ready, starts[other]! + operations[other]!.hands + minLag);
+    }
+    const window = windows.find(([from, to]) => Math.max(ready, from) + hands <= to);
+    starts[index] = window ? Math.max(ready, window[0]) : Infinity;
+  }
+  return starts;
+}
+
+/** A finish that no schedule can beat: the longest chain through sessions and lags, or the minute by which
+ *  the sessions have room for all the work. */
+export function finishBound(instance: IndexedInstance): number {
+  const { operations, windows } = instance;
+  if (operations.length === 0) return 0;
+  const starts = earliestStarts(instance);
+  const chain = Math.max(...operations.map(({ hands, dry }, i) => starts[i]! + hands + dry));
+  const first = Math.min(...starts);
+  let work = operations.reduce((sum, { hands }) => sum + hands, 0);
+  let filled = 0;
+  for (const [from, to] of windows) {
+    const room = Math.max(0, to - Math.max(from, first));
+    if (room >= work) {
+      filled = Math.max(from, first) + work;
+      break;
+    }
+    work -= room;
+  }
+  return Math.max(chain, filled + Math.min(...operations.map(({ dry }) => dry)));
+}
+
+/** Set-up minutes that no schedule can beat: one start, and the cheapest change into every further family. */
+export function setupBound({ family, setup }: IndexedInstance): number {
+  const used = [...new Set(family)].filter((index) => index >= 0);
+  if (used.length === 0) return 0;
+  const into = used.map((to) => Math.min(...used.filter((from) => from !== to).map((from) => setup.change[from]![to]!)));
+  const dearest = Math.max(0, ...into.filter(Number.isFinite));
+  const changes = into.filter(Number.isFinite).reduce((sum, minutes) => sum + minutes, 0);
+  return setup.newWindow + changes - dearest;
+}

@@ -1,0 +1,130 @@
+/** A scheduling problem for one builder. Times are whole minutes from a start. */
+export interface ScheduleInstance {
+  format: 'kit-schedule-instance';
+  version: 1;
+  name: string;
+  /** Bench sessions, in order, not overlapping. */
+  windows: [start: number, end: number][];
+  operations: ScheduleOperation[];
+  arcs: ScheduleArc[];
+  setup: SetupTimes;
+}
+
+export interface ScheduleOperation {
+  id: string;
+  /** Minutes that need the builder, inside one window. */
+  hands: number;
+  /** Paint family for set-ups; null for work that needs none. */
+  family: string | null;
+  /** Minutes that run by themselves afterwards and count towards the finish. */
+  dry: number;
+  /** Bounds on the start that come from outside, such as steps already done. */
+  earliest?: number;
+  latest?: number;
+}
+
+/** Lag from the end of one operation's hands-on part to the start of another's. */
+export interface ScheduleArc {
+  from: string;
+  to: string;
+  minLag: number;
+  maxLag: number | null;
+}
+
+export interface SetupTimes {
+  /** Least set-up of the first family operation in a window. */
+  newWindow: number;
+  combine: 'max';
+  families: string[];
+  /** Minutes to change over, by index of the last family and of this one. */
+  change: number[][];
+}
+
+export interface ScheduleResult {
+  starts: Record<string, number>;
+  finish: number;
+  setupMinutes: number;
+  /** No schedule can finish before this. */
+  lowerBound: number;
+  /** True only where both the finish and the set-up minutes are proved least. */
+  optimal: boolean;
+}
+
+/** The instance in arrays by index, with predecessors and successors, in an order that respects the arcs. */
+export interface IndexedInstance {
+  size: number;
+  operations: ScheduleOperation[];
+  windows: [start: number, end: number][];
+  /** Family index by operation, -1 for none. */
+  family: Int32Array;
+  setup: SetupTimes;
+  preds: IndexedArc[][];
+  succs: IndexedArc[][];
+  topological: number[];
+}
+
+export interface IndexedArc {
+  /** The operation at the other end. */
+  other: number;
+  minLag: number;
+  maxLag: number;
+}
+
+/** Checks an instance and arranges it for the scheduler.
+ *  Throws RangeError, naming the operation, for unknown ids, cycles, sessions that are missing or too short. */
+export function indexInstance(instance: ScheduleInstance): IndexedInstance {
+  const { operations, windows, arcs, setup } = instance;
+  const size = operations.length;
+  const indexOf = new Map(operations.map(({ id }, index) => [id, index]));
+  if (indexOf.size !== size) throw new RangeError('Two operations have the same id.');
+  if (size > 0 && windows.length === 0) {
+    throw new RangeError('The calendar has no bench session at all: add at least one evening.');
+  }
+  windows.forEach(([start, end], at) => {
+    if (!(end > start) || (at > 0 && start < windows[at - 1]![1])) {
+      throw new RangeError('Bench sessions must end after they start and must not overlap.');
+    }
+  });
+  const longest = windows.reduce((most, [start, end]) => Math.max(most, end - start), 0);
+  for (const { id, hands, dry } of operations) {
+    if (!(hands >= 0) || !(dry >= 0)) throw new RangeError(`${id} has minutes below zero.`);
+    if (hands > longest) {
+      throw new RangeError(`"${id}" takes ${hands} min and no session is longer than ${longest} min: plan a longer session or split the step.`);
+    }
+  }
+  const preds: IndexedArc[][] = operations.map(() => []);
+  const succs: IndexedArc[][] = operations.map(() => []);
+  for (const { from, to, minLag, maxLag } of arcs) {
+    const [a, b] = [indexOf.get(from), indexOf.get(to)];
+    if (a === undefined || b === undefined) {
+      throw new RangeError(`An arc names an operation that does not exist: ${a === undefined ? from : to}.`);
+    }
+    preds[b]!.push({ other: a, minLag, maxLag: maxLag ?? Infinity });
+    succs[a]!.push({ other: b, minLag, maxLag: maxLag ?? Infinity });
+  }
+  const familyIndex = new Map(setup.families.map((name, index) => [name, index]));
+  const family = Int32Array.from(operations, ({ family: name, id }) => {
+    if (name === null) return -1;
+    const index = familyIndex.get(name);
+    if (index === undefined) throw new RangeError(`"${id}" has the unknown paint family ${name}.`);
+    return index;
+  });
+  return { size, operations, windows, family, setup, preds, succs, topological: topologicalOrder(operations, preds, succs) };
+}
+
+function topologicalOrder(
+  operations: ScheduleOperation[],
+  preds: IndexedArc[][],
+  succs: IndexedArc[][],
+): number[] {
+  const waiting = preds.map((arcs) => arcs.length);
+  const order = operations.map((_, index) => index).filter((index) => waiting[index] === 0);
+  for (const index of order) {
+    for (const { other } of succs[index]!) if (--waiting[other]! === 0) order.push(other);
+  }
+  if (order.length < operations.length) {
+    const stuck = operations.filter((_, index) => waiting[index]! > 0).map(({ id }) => id);
+    throw new RangeError(`These steps wait for each other in a circle: ${stuck.slice(0, 6).join(', ')}.`);
+  }
+  return order;
+}

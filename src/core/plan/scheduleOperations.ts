@@ -1,0 +1,202 @@
+import { dispatchOrder } from './dispatch.ts';
+import { listDecoder } from './listDecoder.ts';
+import { finishBound, setupBound } from './scheduleBound.ts';
+import { indexInstance, type IndexedInstance, type ScheduleInstance, type ScheduleResult } from './scheduleInstance.ts';
+import { verifySchedule } from './verifySchedule.ts';
+
+export interface ScheduleOptions {
+  /** Wall-clock budget; default 1000 ms. */
+  timeMs?: number;
+  /** Budget in decoded orders, for repeatable results; unlimited when absent. */
+  evaluations?: number;
+  seed?: number;
+  signal?: { readonly aborted: boolean };
+  onImproved?: (result: ScheduleResult) => void;
+  /** Starts of an earlier plan: the search begins from its order. */
+  previous?: Record<string, number>;
+}
+
+/** Random numbers 0..1 from a seed (mulberry32). */
+export function seededRandom(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = Math.imul(state ^ (state >>> 15), 1 | state);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/** Set-up minutes weigh against finish minutes while searching; the answer itself is strictly by finish first. */
+const SETUP_WEIGHT = 0.2;
+const DISPATCH_TRIES = 24;
+const EVALUATIONS_PER_LOOK = 64;
+
+interface Candidate {
+  order: number[];
+  starts: Int32Array;
+  finish: number;
+  setupMinutes: number;
+  startSum: number;
+}
+
+/** A schedule for one builder with the earliest finish found, then the least set-up, then the earliest work.
+ *  Dispatch rules give first orders; annealing over moves that keep the arcs improves them. Every result is
+ *  verified before it is handed out. `optimal` is true only where both objectives meet their bounds.
+ *  Throws RangeError where the instance makes no sense or no schedule was found. */
+export function scheduleOperations(instance: ScheduleInstance, options: ScheduleOptions = {}): ScheduleResult {
+  const { timeMs = 1000, evaluations = Infinity, seed = 1, signal, onImproved, previous } = options;
+  const deadline = Date.now() + timeMs;
+  const indexed = indexInstance(instance);
+  const lowerBound = finishBound(indexed);
+  const leastSetup = setupBound(indexed);
+  const decode = listDecoder(indexed);
+  const random = seededRandom(seed);
+  let spent = 0;
+  let best: Candidate | undefined;
+
+  const provedBest = () => best !== undefined && best.finish === lowerBound && best.setupMinutes === leastSetup;
+  const publish = (): ScheduleResult => {
+    const result: ScheduleResult = {
+      starts: Object.fromEntries(indexed.operations.map(({ id }, i) => [id, best!.starts[i]!])),
+      finish: best!.finish,
+      setupMinutes: best!.setupMinutes,
+      lowerBound,
+      optimal: provedBest(),
+    };
+    const problems = verifySchedule(instance, result);
+    if (problems.length > 0) throw new Error(`The schedule failed its own check: ${problems[0]}.`);
+    return result;
+  };
+  const consider = (order: number[]): Candidate | undefined => {
+    spent++;
+    const decoded = decode(order);
+    if (!decoded) return undefined;
+    const candidate = { ...decoded, order, starts: decoded.starts.slice() };
+    if (!best || isBetter(candidate, best)) {
+      best = candidate;
+      onImproved?.(publish());
+    }
+    return candidate;
+  };
+  const over = () => spent >= evaluations || signal?.aborted === true || Date.now() > deadline;
+
+  if (indexed.size === 0) return { starts: {}, finish: 0, setupMinutes: 0, lowerBound: 0, optimal: true };
+  let current: Candidate | undefined;
+  if (previous) current = consider(orderOfPrevious(indexed, previous));
+  for (let attempt = 0; attempt < DISPATCH_TRIES; attempt++) {
+    const candidate = consider(dispatchOrder(indexed, attempt === 0 ? 0 : 0.6, random));
+    if (candidate && (!current || isBetter(candidate, current))) current = candidate;
+    if (best && (over() || provedBest())) break;
+  }
+  if (!current) current = searchForAny(indexed, consider, random, () => over() && spent > 2000);
+  if (!best || !current) {
+    throw new RangeError('No plan keeps every recoat window within these sessions: add a session or make one longer.');
+  }
+  if (!over()) anneal(indexed, current, decode, random, over, () => spent++, consider, { deadline, evaluations, timeMs, spent: () => spent });
+  return publish();
+}
+
+function isBetter(a: Candidate, b: Candidate): boolean {
+  if (a.finish !== b.finish) return a.finish < b.finish;
+  if (a.setupMinutes !== b.setupMinutes) return a.setupMinutes < b.setupMinutes;
+  return a.startSum < b.startSum;
+}
+
+/** The earlier plan's order, with operations it did not know at their dispatch place. */
+function orderOfPrevious(indexed: IndexedInstance, previous: Record<string, number>): number[] {
+  const rank = new Array<number>(indexed.size).fill(0);
+  for (const index of indexed.topological) {
+    const known = previous[indexed.operations[index]!.id];
+    const afterPreds = indexed.preds[index]!.reduce((most, { other }) => Math.max(most, rank[other]! + 0.5), 0);
+    rank[index] = Math.max(known ?? 0, afterPreds);
+  }
+  return [...indexed.topological].sort((a, b) => rank[a]! - rank[b]!);
+}
+
+/** Tries shaken orders until one can be decoded at all. */
+function searchForAny(
+  indexed: IndexedInstance,
+  consider: (order: number[]) => Candidate | undefined,
+  random: () => number,
+  over: () => boolean,
+): Candidate | undefined {
+  for (let attempt = 0; attempt < 4000 && !over(); attempt++) {
+    const found = consider(dispatchOrder(indexed, 0.5 + random() * 2, random));
+    if (found) return found;
+  }
+  return undefined;
+}
+
+interface Budget {
+  deadline: number;
+  evaluations: number;
+  timeMs: number;
+  spent: () => number;
+}
+
+/** Simulated annealing over orders: one operation, or a run of neighbours, moves to another place that keeps
+ *  every arc. */
+function anneal(
+  indexed: IndexedInstance,
+  from: Candidate,
+  decode: ReturnType<typeof listDecoder>,
+  random: () => number,
+  over: () => boolean,
+  count: () => void,
+  consider: (order: number[]) => Candidate | undefined,
+  budget: Budget,
+): void {
+  const { size, preds, succs } = indexed;
+  if (size < 2) return;
+  const energy = ({ finish, setupMinutes, startSum }: Omit<Candidate, 'order' | 'starts'>) =>
+    finish + SETUP_WEIGHT * setupMinutes + (0.02 * startSum) / size;
+  let order = Int32Array.from(from.order);
+  let candidate = order.slice();
+  let energyNow = energy(from);
+  let bestEnergy = energyNow;
+  const position = new Int32Array(size);
+  order.forEach((operation, at) => (position[operation] = at));
+  const hottest = Math.max(20, 0.002 * from.finish);
+  let heat = hottest;
+
+  for (let step = 0; ; step++) {
+    if (step % EVALUATIONS_PER_LOOK === 0) {
+      if (over()) return;
+      const byCount = budget.spent() / budget.evaluations;
+      const byTime = 1 - (budget.deadline - Date.now()) / budget.timeMs;
+      const progress = Math.min(1, Math.max(byCount, Number.isFinite(budget.evaluations) ? byCount : byTime));
+      heat = hottest * (1 - progress) ** 2 + 0.05;
+    }
+    const at = Math.floor(random() * size);
+    const run = random() < 0.2 ? Math.min(size - at, 2 + Math.floor(random() * 4)) : 1;
+    let least = 0;
+    let most = size - run;
+    for (let i = at; i < at + run; i++) {
+      for (const { other } of preds[order[i]!]!) if (position[other]! < at) least = Math.max(least, position[other]! + 1);
+      for (const { other } of succs[order[i]!]!) if (position[other]! >= at + run) most = Math.min(most, position[other]! - run);
+    }
+    if (most <= least) continue;
+    const reach = random() < 0.5 ? 6 : size;
+    const to = Math.max(least, Math.min(most, at + Math.round((random() * 2 - 1) * reach)));
+    if (to === at) continue;
+    candidate.set(order);
+    const moved = order.slice(at, at + run);
+    if (to < at) candidate.copyWithin(to + run, to, at);
+    else candidate.copyWithin(at, at + run, to + run);
+    candidate.set(moved, to);
+
+    count();
+    const decoded = decode(candidate);
+    if (!decoded) continue;
+    const energyNext = energy(decoded);
+    if (energyNext > energyNow && random() >= Math.exp((energyNow - energyNext) / heat)) continue;
+    if (energyNext < bestEnergy) {
+      bestEnergy = energyNext;
+      consider([...candidate]);
+    }
+    energyNow = energyNext;
+    [order, candidate] = [candidate, order];
+    for (let i = Math.min(at, to); i < Math.max(at, to) + run; i++) position[order[i]!] = i;
+  }
+}
