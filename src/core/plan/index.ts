@@ -1,4 +1,8 @@
-/** Plan: schedules over bench sessions. */
+/** Plan: operations from a build, the calendar, schedules, their reasons, and replanning from what was done. */
+export { generateOperations, type OperationKind, type OperationPlan, type PlanArc, type PlannableBuild, type PlanOperation } from './operations.ts';
+export { localDate, requireCalendar, upcomingSessions, type BenchCalendar, type Session, type WeeklySession } from './calendar.ts';
 export { scheduleOperations, seededRandom, type ScheduleOptions } from './scheduleOperations.ts';
 export { verifySchedule } from './verifySchedule.ts';
+export { curingNow, remainingWork, type Curing, type DoneStep, type RemainingWork } from './replan.ts';
+export { explainStarts, type BindingKind, type StartReason } from './explainStarts.ts';
 export type { ScheduleArc, ScheduleInstance, ScheduleOperation, ScheduleResult, SetupTimes } from './scheduleInstance.ts';

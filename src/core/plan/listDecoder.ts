@@ -6,6 +6,8 @@ export interface DecodedSchedule {
   setupMinutes: number;
   /** Sum of starts: lower means work done earlier where the finish is the same. */
   startSum: number;
+  /** Sum of minutes by which starts miss the latest ones that the bound on the finish would need. */
+  lateness: number;
 }
 
 /** How often a breached maximum lag may push an earlier operation back before an order is given up. */
@@ -14,7 +16,10 @@ const MAX_JUMPS = 60;
 /** A function that turns an order of operations (every operation after its predecessors) into the schedule
  *  that does them in that order, each as early as it fits; undefined where the order cannot hold a window.
  *  The result's array is reused by the next call. */
-export function listDecoder(instance: IndexedInstance): (order: ArrayLike<number>) => DecodedSchedule | undefined {
+export function listDecoder(
+  instance: IndexedInstance,
+  latestForBound: readonly number[],
+): (order: ArrayLike<number>) => DecodedSchedule | undefined {
   const { size, operations, windows, family, setup, preds } = instance;
   const hands = Int32Array.from(operations, (operation) => operation.hands);
   const dry = Int32Array.from(operations, (operation) => operation.dry);
@@ -22,6 +27,7 @@ export function listDecoder(instance: IndexedInstance): (order: ArrayLike<number
   const latest = Float64Array.from(operations, (operation) => operation.latest ?? Infinity);
   const opens = Int32Array.from(windows, ([start]) => start);
   const closes = Int32Array.from(windows, ([, end]) => end);
+  const needed = Float64Array.from(latestForBound);
   const starts = new Int32Array(size);
   const floors = new Float64Array(size);
   const position = new Int32Array(size);
@@ -31,7 +37,7 @@ export function listDecoder(instance: IndexedInstance): (order: ArrayLike<number
   const familyBefore = new Int32Array(size + 1);
   const familyWindowBefore = new Int32Array(size + 1);
   const setupBefore = new Int32Array(size + 1);
-  const result: DecodedSchedule = { starts, finish: 0, setupMinutes: 0, startSum: 0 };
+  const result: DecodedSchedule = { starts, finish: 0, setupMinutes: 0, startSum: 0, lateness: 0 };
 
   return (order) => {
     for (let at = 0; at < size; at++) position[order[at]!] = at;
@@ -96,10 +102,12 @@ export function listDecoder(instance: IndexedInstance): (order: ArrayLike<number
     }
     result.finish = 0;
     result.startSum = 0;
+    result.lateness = 0;
     for (let i = 0; i < size; i++) {
       const end = starts[i]! + hands[i]! + dry[i]!;
       if (end > result.finish) result.finish = end;
       result.startSum += starts[i]!;
+      if (starts[i]! > needed[i]!) result.lateness += starts[i]! - needed[i]!;
     }
     result.setupMinutes = setupBefore[size]!;
     return result;

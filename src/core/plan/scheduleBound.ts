@@ -15,6 +15,24 @@ export function earliestStarts({ operations, windows, preds, topological }: Inde
   return starts;
 }
 
+/** Latest start of every operation with which `finish` can still be met, if the builder had endless hands. */
+export function latestStarts(
+  { operations, windows, succs, topological }: IndexedInstance,
+  finish: number,
+): number[] {
+  const starts = new Array<number>(operations.length).fill(-Infinity);
+  for (const index of [...topological].reverse()) {
+    const { hands, dry } = operations[index]!;
+    const end = succs[index]!.reduce(
+      (least, { other, minLag }) => Math.min(least, starts[other]! - minLag),
+      finish - dry,
+    );
+    const window = windows.findLast(([from]) => from + hands <= end);
+    if (window) starts[index] = Math.min(end, window[1]) - hands;
+  }
+  return starts;
+}
+
 /** A finish that no schedule can beat: the longest chain through sessions and lags, or the minute by which
  *  the sessions have room for all the work. */
 export function finishBound(instance: IndexedInstance): number {

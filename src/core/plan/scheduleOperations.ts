@@ -1,6 +1,6 @@
 import { dispatchOrder } from './dispatch.ts';
 import { listDecoder } from './listDecoder.ts';
-import { finishBound, setupBound } from './scheduleBound.ts';
+import { finishBound, latestStarts, setupBound } from './scheduleBound.ts';
 import { indexInstance, type IndexedInstance, type ScheduleInstance, type ScheduleResult } from './scheduleInstance.ts';
 import { verifySchedule } from './verifySchedule.ts';
 
@@ -29,6 +29,11 @@ export function seededRandom(seed: number): () => number {
 
 /** Set-up minutes weigh against finish minutes while searching; the answer itself is strictly by finish first. */
 const SETUP_WEIGHT = 0.2;
+/** Being late against the bound anywhere points the way where many orders share one finish. */
+const LATENESS_WEIGHT = 4;
+const START_WEIGHT = 0.02;
+/** Annealing heats up again from the best order this many times. */
+const CYCLES = 4;
 const DISPATCH_TRIES = 24;
 const EVALUATIONS_PER_LOOK = 64;
 
@@ -38,6 +43,7 @@ interface Candidate {
   finish: number;
   setupMinutes: number;
   startSum: number;
+  lateness: number;
 }
 
 /** A schedule for one builder with the earliest finish found, then the least set-up, then the earliest work.
@@ -50,7 +56,7 @@ export function scheduleOperations(instance: ScheduleInstance, options: Schedule
   const indexed = indexInstance(instance);
   const lowerBound = finishBound(indexed);
   const leastSetup = setupBound(indexed);
-  const decode = listDecoder(indexed);
+  const decode = listDecoder(indexed, latestStarts(indexed, lowerBound));
   const random = seededRandom(seed);
   let spent = 0;
   let best: Candidate | undefined;
@@ -149,16 +155,23 @@ function anneal(
 ): void {
   const { size, preds, succs } = indexed;
   if (size < 2) return;
-  const energy = ({ finish, setupMinutes, startSum }: Omit<Candidate, 'order' | 'starts'>) =>
-    finish + SETUP_WEIGHT * setupMinutes + (0.02 * startSum) / size;
+  const energy = ({ finish, setupMinutes, startSum, lateness }: Omit<Candidate, 'order' | 'starts'>) =>
+    finish + SETUP_WEIGHT * setupMinutes + (LATENESS_WEIGHT * lateness + START_WEIGHT * startSum) / size;
   let order = Int32Array.from(from.order);
   let candidate = order.slice();
   let energyNow = energy(from);
   let bestEnergy = energyNow;
+  const bestOrder = order.slice();
   const position = new Int32Array(size);
   order.forEach((operation, at) => (position[operation] = at));
-  const hottest = Math.max(20, 0.002 * from.finish);
+  const hottest = Math.max(20, 0.01 * from.finish);
   let heat = hottest;
+  let lastCycle = 0;
+  const restart = () => {
+    order.set(bestOrder);
+    energyNow = bestEnergy;
+    order.forEach((operation, at) => (position[operation] = at));
+  };
 
   for (let step = 0; ; step++) {
     if (step % EVALUATIONS_PER_LOOK === 0) {
@@ -166,7 +179,12 @@ function anneal(
       const byCount = budget.spent() / budget.evaluations;
       const byTime = 1 - (budget.deadline - Date.now()) / budget.timeMs;
       const progress = Math.min(1, Math.max(byCount, Number.isFinite(budget.evaluations) ? byCount : byTime));
-      heat = hottest * (1 - progress) ** 2 + 0.05;
+      const cycle = Math.min(CYCLES - 1, Math.floor(progress * CYCLES));
+      if (cycle !== lastCycle) {
+        lastCycle = cycle;
+        restart();
+      }
+      heat = hottest * (1 - (progress * CYCLES - cycle)) ** 2 + 0.05;
     }
     const at = Math.floor(random() * size);
     const run = random() < 0.2 ? Math.min(size - at, 2 + Math.floor(random() * 4)) : 1;
@@ -193,6 +211,7 @@ function anneal(
     if (energyNext > energyNow && random() >= Math.exp((energyNow - energyNext) / heat)) continue;
     if (energyNext < bestEnergy) {
       bestEnergy = energyNext;
+      bestOrder.set(candidate);
       consider([...candidate]);
     }
     energyNow = energyNext;

@@ -1,0 +1,60 @@
+/** A bench session that comes back every week. */
+export interface WeeklySession {
+  /** 0 Sunday to 6 Saturday. */
+  day: number;
+  /** Minutes after midnight, local time. */
+  start: number;
+  end: number;
+}
+
+export interface BenchCalendar {
+  sessions: WeeklySession[];
+  /** Local dates (YYYY-MM-DD) on which no session is held. */
+  closed: string[];
+}
+
+/** A session on a certain evening, in minutes since 1970 (UTC). */
+export interface Session {
+  start: number;
+  end: number;
+}
+
+/** Throws RangeError, in a builder's words, for a week that cannot be. */
+export function requireCalendar({ sessions }: BenchCalendar): void {
+  const sorted = [...sessions].sort((a, b) => a.day - b.day || a.start - b.start);
+  sorted.forEach(({ day, start, end }, at) => {
+    if (day < 0 || day > 6 || start < 0 || end > 1440) throw new RangeError('A session lies within one day of the week.');
+    if (end - start < 10) throw new RangeError('A session must end at least 10 minutes after it starts.');
+    const before = sorted[at - 1];
+    if (before && before.day === day && start < before.end) throw new RangeError('Two sessions of the same day overlap.');
+  });
+}
+
+/** The sessions of the coming days from a moment (minutes since 1970), the running one cut to what is left.
+ *  Days follow the local clock, so an evening at 19:00 stays at 19:00 over a clock change. */
+export function upcomingSessions(calendar: BenchCalendar, from: number, days: number): Session[] {
+  const first = new Date(from * 60000);
+  const found: Session[] = [];
+  for (let offset = 0; offset < days; offset++) {
+    const at = (minutes: number) =>
+      new Date(first.getFullYear(), first.getMonth(), first.getDate() + offset, 0, minutes);
+    const date = at(0);
+    if (calendar.closed.includes(localDate(date))) continue;
+    for (const { day, start, end } of calendar.sessions) {
+      if (day !== date.getDay()) continue;
+      const session = { start: epochMinutes(at(start)), end: epochMinutes(at(end)) };
+      if (session.end - from >= 5) found.push({ ...session, start: Math.max(session.start, from) });
+    }
+  }
+  return found.sort((a, b) => a.start - b.start);
+}
+
+/** YYYY-MM-DD by the local clock. */
+export function localDate(date: Date): string {
+  const two = (value: number) => String(value).padStart(2, '0');
+  return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
+}
+
+function epochMinutes(date: Date): number {
+  return Math.round(date.getTime() / 60000);
+}

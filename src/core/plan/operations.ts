@@ -1,0 +1,297 @@
+import {
+  coatMinutes,
+  FAMILIES,
+  formatMinutes,
+  isPainted,
+  paintVolume,
+  waitBefore,
+  waitBetweenCoats,
+  waitToHandle,
+  type Conditions,
+  type LayerKind,
+  type Stack,
+  type StackLayer,
+} from '../finish/index.ts';
+import type { Join } from '../kit/index.ts';
+
+/** A build as the planner needs it: trays with their stacks resolved to products. */
+export interface PlannableBuild {
+  id: string;
+  name: string;
+  trays: { id: string; name: string; partCount: number; stack: Stack }[];
+  joins: Join[];
+}
+
+export type OperationKind = LayerKind | 'clean' | 'join' | 'assemble' | 'inspect';
+
+export interface PlanOperation {
+  id: string;
+  buildId: string;
+  /** Absent for joins between trays and the last inspection. */
+  trayId?: string;
+  layerId?: string;
+  kind: OperationKind;
+  title: string;
+  place: string;
+  hands: number;
+  /** Minutes that run by themselves after the last step of a tray. */
+  dry: number;
+  /** What is in the airbrush; null for work without paint. */
+  family: string | null;
+  /** Chemistry of what is in the airbrush. */
+  chemistry: string | null;
+  because: string;
+  /** What to have at hand, in short lines. */
+  details: string[];
+  cautions: string[];
+}
+
+export interface PlanArc {
+  from: string;
+  to: string;
+  minLag: number;
+  maxLag: number | null;
+  because: string;
+}
+
+export interface OperationPlan {
+  operations: PlanOperation[];
+  arcs: PlanArc[];
+}
+
+const CLEAN_MINUTES_PER_PART = 3;
+const JOIN_MINUTES_PER_PART = 2;
+const CEMENT_CURE_MINUTES = 12 * 60;
+const WASH_DRY_MINUTES = 2 * 60;
+/** Work that can be put down and taken up again is cut into parts of about this length. */
+const DIVISIBLE_MINUTES = 45;
+
+const KIND_WORDS: Readonly<Record<LayerKind, string>> = {
+  primer: 'Prime', undercoat: 'Undercoat', colour: 'Colour', metal: 'Metal', mask: 'Mask', decal: 'Decals',
+  clear: 'Clear', flat: 'Flat', polish: 'Polish', wash: 'Wash',
+};
+
+const CAUTIONS = {
+  vapour: 'Solvent vapour: extraction on, filter mask, no flame. The product’s safety sheet and local rules decide.',
+  isocyanate: 'Isocyanate: air-fed mask or the cartridges its safety sheet names, skin and eyes covered, nobody else in the room. Local rules decide.',
+  knife: 'Blades: cut away from the hand that holds.',
+  dust: 'Sanding dust: work wet or wear a dust mask.',
+  cyanoacrylate: 'Cyanoacrylate: eyes, skin and fumes; see its safety sheet.',
+} as const;
+
+/** Every step of a build with its reason, and the lags between them. `longestSession` (minutes) decides
+ *  whether two coats can share an evening where a recoat window is short. */
+export function generateOperations(
+  build: PlannableBuild,
+  conditions: Conditions,
+  longestSession: number,
+): OperationPlan {
+  const plan: OperationPlan = { operations: [], arcs: [] };
+  const lastStep = new Map<string, { id: string; wait: number; because: string }>();
+
+  for (const tray of build.trays) {
+    const chain = new Chain(plan, build.id, tray.id);
+    prepare(chain, tray);
+    tray.stack.layers.forEach((layer, index) => {
+      const below = tray.stack.layers[index - 1];
+      if (below) {
+        const wait = waitBefore(layer, below, conditions);
+        chain.waitFor(wait.from, wait.until, wait.because);
+      }
+      addLayer(chain, tray, layer, conditions, longestSession);
+    });
+    const top = tray.stack.layers.at(-1);
+    const wait = top ? waitToHandle(top, conditions) : { from: 0, because: 'nothing to dry' };
+    chain.endWith(wait.from);
+    if (chain.last) lastStep.set(tray.id, { id: chain.last, wait: wait.from, because: wait.because });
+  }
+  addJoins(plan, build, lastStep);
+  return plan;
+}
+
+/** Steps of one tray, each after the one before. */
+class Chain {
+  last: string | undefined;
+  readonly #plan: OperationPlan;
+  readonly #buildId: string;
+  readonly #trayId: string;
+  #lag: { min: number; max: number | null; because: string } = { min: 0, max: null, because: 'follows at once' };
+
+  constructor(plan: OperationPlan, buildId: string, trayId: string) {
+    this.#plan = plan;
+    this.#buildId = buildId;
+    this.#trayId = trayId;
+  }
+
+  waitFor(min: number, max: number | null, because: string): void {
+    this.#lag = { min, max, because };
+  }
+
+  add(step: Omit<PlanOperation, 'id' | 'buildId' | 'trayId' | 'dry'> & { key: string }): void {
+    const { key, ...rest } = step;
+    const id = `${this.#buildId}/${this.#trayId}/${key}`;
+    this.#plan.operations.push({ ...rest, id, buildId: this.#buildId, trayId: this.#trayId, dry: 0 });
+    if (this.last) {
+      this.#plan.arcs.push({ from: this.last, to: id, minLag: this.#lag.min, maxLag: this.#lag.max, because: this.#lag.because });
+    }
+    this.last = id;
+    this.waitFor(0, null, 'follows at once');
+  }
+
+  endWith(dry: number): void {
+    const last = this.#plan.operations.find(({ id }) => id === this.last);
+    if (last) last.dry = dry;
+  }
+}
+
+type PlannableTray = PlannableBuild['trays'][number];
+
+function prepare(chain: Chain, { name, partCount }: PlannableTray): void {
+  if (partCount === 0) return;
+  addInPieces(chain, Math.max(10, partCount * CLEAN_MINUTES_PER_PART), 'clean', {
+    kind: 'clean', title: `Clean up: ${name}`, place: 'bench', family: null, chemistry: null,
+    because: 'Gates, seams and flash show through every coat; washed plastic holds paint.',
+    details: [`${partCount} parts: cut, trim, sand 400 then 1000`, 'wash in soap and water, rinse'],
+    cautions: [CAUTIONS.knife, CAUTIONS.dust],
+  });
+  chain.waitFor(WASH_DRY_MINUTES, null, 'washed parts must be dry');
+  if (partCount < 2) return;
+  addInPieces(chain, Math.max(10, partCount * JOIN_MINUTES_PER_PART), 'join', {
+    kind: 'join', title: `Join before paint: ${name}`, place: 'bench', family: null, chemistry: null,
+    because: 'They end up the same colour and finish, so the seam can be filled once and vanish.',
+    details: ['solvent cement, thin, on bare plastic', 'fill and sand the seams'],
+    cautions: [CAUTIONS.vapour],
+  });
+  chain.waitFor(CEMENT_CURE_MINUTES, null, 'cement and filler must be hard before sanding and primer');
+}
+
+function addInPieces(
+  chain: Chain,
+  minutes: number,
+  key: string,
+  step: Omit<PlanOperation, 'id' | 'buildId' | 'trayId' | 'dry' | 'hands'>,
+): void {
+  const pieces = Math.ceil(minutes / DIVISIBLE_MINUTES);
+  for (let piece = 1; piece <= pieces; piece++) {
+    chain.add({
+      ...step,
+      key: pieces === 1 ? key : `${key}-${piece}`,
+      title: pieces === 1 ? step.title : `${step.title} (${piece} of ${pieces})`,
+      hands: Math.ceil(minutes / pieces),
+    });
+  }
+}
+
+function addLayer(
+  chain: Chain,
+  tray: PlannableTray,
+  layer: StackLayer,
+  conditions: Conditions,
+  longestSession: number,
+): void {
+  const minutes = coatMinutes(layer, tray.stack.areaCm2);
+  const title = `${KIND_WORDS[layer.kind]}: ${tray.name}`;
+  const because = LAYER_REASONS[layer.kind];
+  if (!isPainted(layer)) {
+    const cautions = layer.kind === 'flat' || layer.kind === 'polish' ? [CAUTIONS.dust] : [];
+    addInPieces(chain, minutes * layer.coats, layer.id, {
+      layerId: layer.id, kind: layer.kind, title, place: 'bench', family: null, chemistry: null, because, details: HAND_DETAILS[layer.kind] ?? [], cautions,
+    });
+    // Only the first piece waits for the layer beneath; the rest follow at will.
+    return;
+  }
+  const { product } = layer;
+  const family = FAMILIES[product.family];
+  const sprayed = layer.tool === 'airbrush' || layer.tool === 'can';
+  const volume = paintVolume(layer, tray.stack.areaCm2);
+  const between = waitBetweenCoats(layer, conditions);
+  // Where two coats and the flash between them do not fit one session, the first window would close overnight.
+  const sameEvening = 2 * minutes + between.from <= longestSession;
+  const again = family.recoatAgain ?? family.fullCure;
+  for (let coat = 1; coat <= layer.coats; coat++) {
+    if (coat > 1) {
+      if (between.until === null || sameEvening) chain.waitFor(between.from, between.until, between.because);
+      else chain.waitFor(again, null, `no session holds two coats, so the second waits for the late window of ${family.name}`);
+    }
+    const mist = coat <= (layer.mistCoats ?? 0);
+    chain.add({
+      key: layer.coats === 1 ? layer.id : `${layer.id}-${coat}`,
+      layerId: layer.id,
+      kind: layer.kind,
+      title: layer.coats === 1 ? title : `${title}, ${mist ? 'mist' : 'wet'} coat ${coat} of ${layer.coats}`,
+      place: sprayed ? 'booth' : 'bench',
+      hands: minutes,
+      family: sprayed ? `${product.family}|${product.id}` : null,
+      chemistry: sprayed ? product.family : null,
+      because,
+      details: [
+        product.name,
+        `${(volume.paintMl / layer.coats).toFixed(1)} ml paint${volume.thinnerMl > 0 ? ` + ${(volume.thinnerMl / layer.coats).toFixed(1)} ml thinner` : ''} for this coat`,
+        ...(layer.tool === 'airbrush' ? [TOOL_SETTINGS[mist ? 'mist' : 'wet']] : []),
+        coat < layer.coats ? `next coat after ${formatMinutes(between.from)}${between.until === null ? '' : `, before ${formatMinutes(between.until)}`}` : '',
+      ].filter(Boolean),
+      cautions: family.id === 'urethane-2k' ? [CAUTIONS.isocyanate] : sprayed && family.bite > 0 ? [CAUTIONS.vapour] : [],
+    });
+  }
+}
+
+const TOOL_SETTINGS = {
+  mist: '1.2 bar, 0.3 mm needle, 15 cm away, quick passes',
+  wet: '1.5 bar, 0.3 mm needle, 10 cm away, overlapping passes',
+} as const;
+
+const LAYER_REASONS: Readonly<Record<LayerKind, string>> = {
+  primer: 'Shows every blemish while it can still be mended, and gives colour a hold.',
+  undercoat: 'The colour over it depends on it: black for metal, white or pink for bright colours.',
+  colour: 'Mist first to hold, then wet coats until the colour closes.',
+  metal: 'Fine and thin, over gloss.',
+  mask: 'The second colour needs an edge; light before dark, large before small.',
+  decal: 'On gloss, so that no air silvers under the film.',
+  clear: 'Seals decals and gives depth to polish.',
+  flat: 'Takes down orange peel before polish; edges are left alone.',
+  polish: 'Brings the gloss up once the clear is hard.',
+  wash: 'Deepens panel lines over sealed paint.',
+};
+
+const HAND_DETAILS: Partial<Record<LayerKind, string[]>> = {
+  mask: ['thin edge tape first, wide tape after', 'seal the edge with clear or the base colour'],
+  decal: ['fresh water, setting fluid sparingly', 'press out water and air from the middle'],
+  flat: ['cloths 4000, 6000, 8000 with water', 'leave edges and raised lines alone'],
+  polish: ['compound, soft cloth, light hand', 'wash residue out of panel lines'],
+};
+
+function addJoins(
+  plan: OperationPlan,
+  build: PlannableBuild,
+  lastStep: Map<string, { id: string; wait: number; because: string }>,
+): void {
+  for (const join of build.joins) {
+    const id = `${build.id}/join/${join.id}`;
+    plan.operations.push({
+      id, buildId: build.id, kind: 'assemble', title: join.name, place: 'bench', hands: join.minutes, dry: join.setMinutes,
+      family: null, chemistry: null,
+      because: 'Joined after paint: the parts differ in colour or would block the spray.',
+      details: [join.adhesive, 'dabs, not beads; test the fit first; gloves on'],
+      cautions: /cyano/i.test(join.adhesive) ? [CAUTIONS.cyanoacrylate] : [],
+    });
+    for (const trayId of join.trayIds) {
+      const last = lastStep.get(trayId);
+      if (last) plan.arcs.push({ from: last.id, to: id, minLag: last.wait, maxLag: null, because: last.because });
+    }
+    for (const before of join.afterJoinIds) {
+      const { setMinutes = 0, name = before } = build.joins.find((other) => other.id === before) ?? {};
+      plan.arcs.push({ from: `${build.id}/join/${before}`, to: id, minLag: setMinutes, maxLag: null, because: `${name} must have set` });
+    }
+  }
+  if (plan.operations.length === 0) return;
+  const id = `${build.id}/inspect`;
+  const open = plan.operations.filter((operation) => !plan.arcs.some(({ from }) => from === operation.id));
+  plan.operations.push({
+    id, buildId: build.id, kind: 'inspect', title: `Look over and photograph: ${build.name}`, place: 'bench', hands: 15, dry: 0,
+    family: null, chemistry: null, because: 'Photographs get forgotten; small regrets are lessons for the next kit.',
+    details: ['natural light, same angle as the reference', 'write down what to do better'], cautions: [],
+  });
+  for (const operation of open) {
+    plan.arcs.push({ from: operation.id, to: id, minLag: operation.dry, maxLag: null, because: 'everything must be dry and set' });
+  }
+}

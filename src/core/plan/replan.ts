@@ -1,0 +1,117 @@
+import type { Session } from './calendar.ts';
+import type { OperationPlan, PlanArc } from './operations.ts';
+import type { ScheduleInstance } from './scheduleInstance.ts';
+
+/** A step that was done: when its hands-on part really ended (minutes since 1970). */
+export interface DoneStep {
+  operationId: string;
+  endedAt: number;
+}
+
+export interface RemainingWork {
+  /** What is left to schedule, minutes counted from `origin`. */
+  instance: ScheduleInstance;
+  /** Minutes since 1970 that minute 0 of the instance stands for. */
+  origin: number;
+  /** Recoat windows that closed before the next coat came: the arcs and how long to wait now instead. */
+  missedWindows: { arc: PlanArc; from: number }[];
+}
+
+const SETUP = { newWindow: 5, sameChemistry: 6, otherChemistry: 10 };
+/** After a missed window the paint must cure for this many minutes since its last coat. */
+const MISSED_WINDOW_CURE = 48 * 60;
+
+/** The scheduling problem that is left now: done steps become bounds on what follows them, a recoat window
+ *  that has closed becomes a wait for cure, and sessions begin now. Times in minutes since 1970. */
+export function remainingWork(
+  { operations, arcs }: OperationPlan,
+  done: readonly DoneStep[],
+  sessions: readonly Session[],
+  now: number,
+): RemainingWork {
+  const endedAt = new Map(done.map((step) => [step.operationId, step.endedAt]));
+  const left = operations.filter(({ id }) => !endedAt.has(id));
+  const missedWindows: RemainingWork['missedWindows'] = [];
+  const earliest = new Map<string, number>();
+  const latest = new Map<string, number>();
+  const firstChance = (ready: number, hands: number) =>
+    sessions.find(({ start, end }) => Math.max(ready, start) + hands <= end);
+
+  for (const arc of arcs) {
+    const ended = endedAt.get(arc.from);
+    if (ended === undefined || endedAt.has(arc.to)) continue;
+    let ready = ended + arc.minLag - now;
+    if (arc.maxLag !== null) {
+      const until = ended + arc.maxLag;
+      const hands = operations.find(({ id }) => id === arc.to)?.hands ?? 0;
+      const chance = firstChance(Math.max(now, ended + arc.minLag), hands);
+      if (chance && Math.max(chance.start, now, ended + arc.minLag) + SETUP.otherChemistry <= until) {
+        latest.set(arc.to, Math.min(latest.get(arc.to) ?? Infinity, until - now));
+      } else {
+        ready = ended + MISSED_WINDOW_CURE - now;
+        missedWindows.push({ arc, from: ended + MISSED_WINDOW_CURE });
+      }
+    }
+    earliest.set(arc.to, Math.max(earliest.get(arc.to) ?? 0, ready));
+  }
+
+  const families = [...new Set(left.flatMap(({ family }) => family ?? []))];
+  const chemistry = new Map(left.map((operation) => [operation.family, operation.chemistry]));
+  return {
+    origin: now,
+    missedWindows,
+    instance: {
+      format: 'kit-schedule-instance',
+      version: 1,
+      name: 'bench',
+      windows: sessions.map(({ start, end }) => [start - now, end - now]),
+      operations: left.map(({ id, hands, family, dry }) => ({
+        id,
+        hands,
+        family,
+        dry,
+        earliest: earliest.get(id),
+        latest: latest.get(id),
+      })),
+      arcs: arcs.filter(({ from, to }) => !endedAt.has(from) && !endedAt.has(to)),
+      setup: {
+        newWindow: SETUP.newWindow,
+        combine: 'max',
+        families,
+        change: families.map((from) =>
+          families.map((to) => {
+            if (from === to) return 0;
+            return chemistry.get(from) === chemistry.get(to) ? SETUP.sameChemistry : SETUP.otherChemistry;
+          }),
+        ),
+      },
+    },
+  };
+}
+
+export interface Curing {
+  operationId: string;
+  /** Minutes since 1970. */
+  since: number;
+  until: number;
+}
+
+/** What is curing at a moment: done steps whose next step must still wait, or that cannot be handled yet. */
+export function curingNow(
+  { operations, arcs }: OperationPlan,
+  done: readonly DoneStep[],
+  now: number,
+): Curing[] {
+  const finished = new Set(done.map(({ operationId }) => operationId));
+  return done
+    .flatMap(({ operationId, endedAt }) => {
+      const operation = operations.find(({ id }) => id === operationId);
+      if (!operation) return [];
+      const waits = arcs
+        .filter(({ from, to }) => from === operationId && !finished.has(to))
+        .map(({ minLag }) => minLag);
+      const until = endedAt + Math.max(0, operation.dry, ...waits);
+      return until > now && (waits.length > 0 || operation.dry > 0) ? [{ operationId, since: endedAt, until }] : [];
+    })
+    .sort((a, b) => a.until - b.until);
+}
