@@ -17,7 +17,7 @@ function clearFilm(yellow: number): PaintOptics {
 
 /** Plain products that any shelf could hold, so that a stack can be planned before a paint is chosen.
  *  Their optics are typical, not measured. */
-export const GENERIC_PRODUCTS: readonly (Product & { role: 'primer' | 'undercoat' | 'clear' })[] = [
+export const GENERIC_PRODUCTS: readonly (Product & { role: 'primer' | 'undercoat' | 'clear' | 'wash' })[] = [
   { id: 'generic-primer-grey', name: 'Grey primer', role: 'primer', family: 'lacquer', sheen: 'matt', optics: grey(0.3, 0.045) },
   { id: 'generic-primer-white', name: 'White primer', role: 'primer', family: 'lacquer', sheen: 'matt', optics: grey(0.34, 0) },
   { id: 'generic-primer-black', name: 'Black primer', role: 'primer', family: 'lacquer', sheen: 'matt', optics: grey(0.03, 0.6) },
@@ -31,4 +31,5 @@ export const GENERIC_PRODUCTS: readonly (Product & { role: 'primer' | 'undercoat
   { id: 'generic-clear-acrylic', name: 'Gloss clear, water-based', role: 'clear', family: 'water-acrylic', sheen: 'gloss', optics: clearFilm(0.0001) },
   { id: 'generic-clear-satin', name: 'Satin clear, lacquer', role: 'clear', family: 'lacquer', sheen: 'satin', optics: clearFilm(0.0002) },
   { id: 'generic-clear-matt', name: 'Matt clear, water-based', role: 'clear', family: 'water-acrylic', sheen: 'matt', optics: clearFilm(0.0001) },
+  { id: 'generic-wash', name: 'Dark panel-line wash', role: 'wash', family: 'oil-wash', sheen: 'satin', optics: clearFilm(0) },
 ];

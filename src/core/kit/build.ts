@@ -31,15 +31,10 @@ export interface Tray {
   substrateId: string;
   areaCm2: number;
   layers: PlannedLayer[];
-  /** What the colour layer should look like. */
-  target?: ColourTarget;
+  /** The factory code that the last colour layer should look like. */
+  codeId: string | null;
   /** Order among the trays of the build, lowest first. */
   position: number;
-}
-
-/** The colour wanted for a tray: a factory code or a colour of the builder's own. */
-export interface ColourTarget {
-  codeId: string;
 }
 
 /** A joint made after paint. */

@@ -1,0 +1,21 @@
+import { openDatabase } from '../src/server/database/open.ts';
+import { readBuilds, readSettings, readSteps } from '../src/server/store/benchStore.ts';
+import { readCodes, readPaints } from '../src/server/store/paintStore.ts';
+import { productIndex } from '../src/core/kit/index.ts';
+import { explainStarts, generateOperations, plannableBuild, remainingWork, scheduleOperations, upcomingSessions, curingNow } from '../src/core/plan/index.ts';
+const { db } = openDatabase('/tmp/d1.db');
+const products = productIndex(readPaints(db)); const codes = new Map(readCodes(db).map(c=>[c.id,c]));
+const s = readSettings(db);
+let t=performance.now();
+const plans = readBuilds(db).map(b=>generateOperations(plannableBuild(b,products,codes),s.conditions,180));
+console.log('gen',performance.now()-t);
+const plan={operations:plans.flatMap(p=>p.operations),arcs:plans.flatMap(p=>p.arcs)};
+const now=Math.floor(Date.now()/60000); const sessions=upcomingSessions(s.calendar,now,365);
+const done=readSteps(db); console.log(plan.operations.length,done.length);
+for (const d of done) if(!plan.operations.some(o=>o.id===d.operationId)) console.log('missing',d.operationId);
+const w=remainingWork(plan,done,sessions,now);
+console.log(w.instance.operations.length,w.missedWindows.map(m=>m.arc.to));
+for(const ms of [60,1000,3000]){t=performance.now(); let k=0;const r=scheduleOperations(w.instance,{timeMs:ms,onImproved:()=>k++});console.log(ms,(performance.now()-t).toFixed(0),'finish',(r.finish/1440).toFixed(2),'lb',(r.lowerBound/1440).toFixed(2),r.setupMinutes,r.optimal,k);
+if(ms===1000){const titles=new Map(plan.operations.map(o=>[o.id,o.title]));const ex=explainStarts(w.instance,r.starts,plan.arcs,titles);
+ Object.entries(r.starts).sort((a,b)=>a[1]-b[1]).slice(0,25).forEach(([id,st])=>console.log(new Date((st+now)*60000).toString().slice(0,21),titles.get(id),'|',ex.get(id)!.kind,ex.get(id)!.text));}}
+console.log(curingNow(plan,done,now).map(c=>[c.operationId,new Date(c.until*60000).toString().slice(0,21)]));

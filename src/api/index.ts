@@ -1,0 +1,4 @@
+/** What crosses the wire: paths, schemas, records. */
+export { PATHS, pathTo } from './paths.ts';
+export * from './schemas.ts';
+export type * from './records.ts';

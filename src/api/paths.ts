@@ -1,0 +1,24 @@
+/** Paths of the interface between browser and server; ids are put in by `pathTo`. */
+export const PATHS = {
+  bench: '/api/bench',
+  benchSettings: '/api/bench/settings',
+  paints: '/api/paints',
+  paint: '/api/paints/:id',
+  shelf: '/api/shelf/:id',
+  codes: '/api/codes',
+  builds: '/api/builds',
+  build: '/api/builds/:id',
+  trays: '/api/builds/:id/trays',
+  tray: '/api/trays/:id',
+  joins: '/api/builds/:id/joins',
+  join: '/api/joins/:id',
+  steps: '/api/steps',
+  step: '/api/steps/:id',
+  plan: '/api/plan',
+  backup: '/api/backup',
+} as const;
+
+/** A path with its id filled in. */
+export function pathTo(path: string, id: string): string {
+  return path.replace(':id', encodeURIComponent(id));
+}

@@ -1,0 +1,132 @@
+import type { Lab } from '../core/colour/index.ts';
+import type { Conditions, FamilyId, Sheen } from '../core/finish/index.ts';
+import type { Join, KitPart, PlannedLayer } from '../core/kit/index.ts';
+import type { Provenance } from '../core/match/index.ts';
+import type { HidingClass } from '../core/paint/index.ts';
+import type { BenchCalendar } from '../core/plan/index.ts';
+
+/** Records as the server sends them. `version` grows with every change and guards against overwriting. */
+
+export interface PaintRecord {
+  id: string;
+  range: string;
+  name: string;
+  family: FamilyId;
+  container: 'bottle' | 'can' | 'marker';
+  role: 'colour' | 'primer' | 'undercoat' | 'metal' | 'clear';
+  sheen: Sheen;
+  hiding: HidingClass;
+  priceCents: number;
+  volumeMl: number;
+  flakeUm: number | null;
+  k: number[];
+  s: number[];
+  /** How the optics are known, and their uncertainty in dE00. */
+  provenance: Provenance;
+  uncertainty: number;
+  /** What is left in the bottle, ml; null where it is not on the shelf. */
+  levelMl: number | null;
+}
+
+export interface CodeSource {
+  provenance: Provenance;
+  note: string;
+  lab: Lab;
+  uncertainty: number;
+  inForce: boolean;
+}
+
+export interface CodeRecord {
+  id: string;
+  maker: string;
+  code: string;
+  name: string;
+  years: string;
+  kind: 'solid' | 'metallic' | 'pearl' | 'candy';
+  spectrum: number[];
+  angles: { degrees: number; lab: Lab }[] | null;
+  sources: CodeSource[];
+}
+
+export interface TrayRecord {
+  id: string;
+  buildId: string;
+  name: string;
+  position: number;
+  areaCm2: number;
+  substrateId: string;
+  parts: KitPart[];
+  layers: PlannedLayer[];
+  codeId: string | null;
+  version: number;
+}
+
+export type JoinRecord = Join & { buildId: string; version: number };
+
+export interface BuildRecord {
+  id: string;
+  name: string;
+  subject: string;
+  scale: number;
+  version: number;
+  trays: TrayRecord[];
+  joins: JoinRecord[];
+}
+
+export interface StepRecord {
+  operationId: string;
+  buildId: string;
+  trayId: string | null;
+  title: string;
+  /** Minutes since 1970. */
+  endedAt: number;
+  minutes: number;
+  note: string;
+}
+
+export interface Preferences {
+  temperature: 'C' | 'F';
+  volume: 'ml' | 'drops';
+}
+
+export interface SettingsRecord {
+  conditions: Conditions;
+  calendar: BenchCalendar;
+  preferences: Preferences;
+  version: number;
+}
+
+export interface PlanRecord {
+  /** What the plan was made from; another value means it is out of date. */
+  fingerprint: string;
+  /** Starts of operations, minutes since 1970. */
+  starts: Record<string, number>;
+  finish: number;
+  bound: number;
+  setupMinutes: number;
+  proved: boolean;
+  version: number;
+}
+
+/** Everything about the bench but the catalogues. */
+export interface BenchSnapshot {
+  /** The server's clock, milliseconds since 1970. */
+  now: number;
+  demo: boolean;
+  settings: SettingsRecord;
+  builds: BuildRecord[];
+  steps: StepRecord[];
+  plan: PlanRecord;
+}
+
+/** An error as RFC 9457 problem details, with what to do about it. */
+export interface Problem {
+  type: string;
+  title: string;
+  status: number;
+  detail: string;
+  /** What the builder can do. */
+  remedy?: string;
+  /** For a stale version: the record as it stands now. */
+  current?: unknown;
+}

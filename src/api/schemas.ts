@@ -1,0 +1,180 @@
+import { array, boolean, number, object, string, type InferType } from 'yup';
+
+/** What crosses the wire, with limits. Messages are read by builders. */
+
+const PAINT_FAMILIES = [
+  'water-acrylic', 'alcohol-acrylic', 'lacquer', 'enamel', 'aerosol', 'metal-lacquer', 'buffing-metal', 'chrome-ink', 'urethane-2k', 'oil-wash',
+] as const;
+const SHEENS = ['gloss', 'semi-gloss', 'satin', 'matt', 'metal'] as const;
+const LAYER_KINDS = ['primer', 'undercoat', 'colour', 'metal', 'mask', 'decal', 'clear', 'flat', 'polish', 'wash'] as const;
+const TOOLS = ['airbrush', 'can', 'brush', 'marker', 'hand'] as const;
+const HIDING = ['opaque', 'semi-opaque', 'transparent'] as const;
+const CONTAINERS = ['bottle', 'can', 'marker'] as const;
+const ROLES = ['colour', 'primer', 'undercoat', 'metal', 'clear'] as const;
+
+const id = () => string().required('an id is missing').max(120, 'an id has at most 120 characters');
+const label = (what: string, most = 120) =>
+  string().trim().required(`${what} is missing`).max(most, `${what} has at most ${most} characters`);
+const oneOf = <T extends string>(values: readonly T[], what: string) =>
+  string().oneOf(values, `${what} must be one of: ${values.join(', ')}`).required(`${what} is missing`);
+const count = (what: string, least: number, most: number) =>
+  number().typeError(`${what} must be a number`).required(`${what} is missing`)
+    .min(least, `${what} must lie between ${least} and ${most}`).max(most, `${what} must lie between ${least} and ${most}`);
+const whole = (what: string, least: number, most: number) => count(what, least, most).integer(`${what} must be a whole number`);
+const version = () => whole('the record version', 0, 1e9);
+
+export const labSchema = object({
+  L: count('L', 0, 100),
+  a: count('a', -160, 160),
+  b: count('b', -160, 160),
+}).noUnknown();
+
+export const mixSchema = object().test('drops', 'drops must be whole numbers from 1 to 200', (mix) =>
+  Object.entries(mix as Record<string, unknown>).every(
+    ([paint, drops]) => paint.length <= 120 && Number.isInteger(drops) && (drops as number) >= 1 && (drops as number) <= 200,
+  ) && Object.keys(mix).length <= 8,
+);
+
+export const layerSchema = object({
+  id: id(),
+  kind: oneOf(LAYER_KINDS, 'the kind of layer'),
+  mix: mixSchema.optional().default(undefined),
+  coats: whole('coats', 1, 30),
+  mistCoats: whole('mist coats', 0, 30).optional(),
+  tool: oneOf(TOOLS, 'the tool'),
+}).noUnknown();
+
+const partSchema = object({
+  id: id(),
+  frame: string().defined().max(4),
+  number: string().defined().max(8),
+  name: label('a part name'),
+  count: whole('the count of a part', 1, 200),
+}).noUnknown();
+
+const trayFields = {
+  name: label('the name of the sub-assembly'),
+  areaCm2: count('the area in cm2', 0.1, 20000),
+  substrateId: id(),
+  parts: array(partSchema).required().max(600, 'at most 600 parts in one sub-assembly'),
+  layers: array(layerSchema).required().max(40, 'at most 40 layers in a stack'),
+  codeId: string().nullable().defined().max(120),
+  position: whole('the position', 0, 1000),
+};
+
+export const trayInput = object(trayFields).noUnknown();
+export const trayUpdate = object({ ...trayFields, version: version() }).noUnknown();
+
+const joinFields = {
+  name: label('the name of the joint'),
+  trayIds: array(id()).required().max(60),
+  afterJoinIds: array(id()).required().max(60),
+  minutes: whole('minutes', 1, 600),
+  adhesive: label('the adhesive', 200),
+  setMinutes: whole('setting minutes', 0, 20160),
+};
+export const joinInput = object(joinFields).noUnknown();
+export const joinUpdate = object({ ...joinFields, version: version() }).noUnknown();
+
+const buildFields = {
+  name: label('the name of the build'),
+  subject: string().defined().trim().max(200, 'the subject has at most 200 characters'),
+  scale: whole('the scale', 4, 100),
+};
+export const buildInput = object(buildFields).noUnknown();
+export const buildUpdate = object({ ...buildFields, version: version() }).noUnknown();
+
+export const conditionsSchema = object({
+  temperatureC: count('the temperature in C', -10, 50),
+  humidity: count('the humidity in per cent', 0, 100),
+}).noUnknown();
+
+export const calendarSchema = object({
+  sessions: array(
+    object({
+      day: whole('the day of the week', 0, 6),
+      start: whole('the start of a session', 0, 1440),
+      end: whole('the end of a session', 0, 1440).moreThan(0),
+    }).noUnknown(),
+  ).required().max(50, 'at most 50 sessions a week'),
+  closed: array(string().required().matches(/^\d{4}-\d{2}-\d{2}$/, 'a closed day is written like 2026-12-24')).required().max(400),
+}).noUnknown();
+
+export const preferencesSchema = object({
+  temperature: oneOf(['C', 'F'] as const, 'the unit of temperature'),
+  volume: oneOf(['ml', 'drops'] as const, 'the unit of volume'),
+}).noUnknown();
+
+export const settingsUpdate = object({
+  conditions: conditionsSchema.required(),
+  calendar: calendarSchema.required(),
+  preferences: preferencesSchema.required(),
+  version: version(),
+}).noUnknown();
+
+export const paintInput = object({
+  range: label('the range'),
+  code: label('the paint code', 40),
+  name: label('the name of the paint'),
+  family: oneOf(PAINT_FAMILIES, 'the chemistry'),
+  container: oneOf(CONTAINERS, 'the container'),
+  role: oneOf(ROLES, 'the use'),
+  sheen: oneOf(SHEENS, 'the sheen'),
+  hiding: oneOf(HIDING, 'the hiding'),
+  priceCents: whole('the price in cents', 0, 1e6),
+  volumeMl: count('the volume in ml', 0.1, 5000),
+  hex: string().matches(/^#?([0-9a-f]{3}|[0-9a-f]{6})$/i, {
+    message: 'a hex colour has 3 or 6 digits from 0-9 and a-f, like #2a7f86', excludeEmptyString: true,
+  }),
+  lab: labSchema.optional().default(undefined),
+  owned: boolean().required(),
+}).noUnknown().test('colour', 'give the colour as hex or as Lab', ({ hex, lab }) => Boolean(hex) || lab !== undefined);
+
+export const paintBatch = object({ paints: array(paintInput).required().min(1, 'there is no paint in the list').max(1000, 'at most 1000 paints at once') }).noUnknown();
+
+export const codeInput = object({
+  maker: label('the maker'),
+  code: label('the code', 40),
+  name: string().defined().trim().max(120),
+  years: string().defined().trim().max(40),
+  kind: oneOf(['solid', 'metallic', 'pearl', 'candy'] as const, 'the kind'),
+  provenance: oneOf(['instrument', 'chip', 'restored', 'photograph', 'swatch', 'typed', 'guess'] as const, 'the source'),
+  hex: string().matches(/^#?([0-9a-f]{3}|[0-9a-f]{6})$/i, {
+    message: 'a hex colour has 3 or 6 digits from 0-9 and a-f, like #2a7f86', excludeEmptyString: true,
+  }),
+  lab: labSchema.optional().default(undefined),
+}).noUnknown().test('colour', 'give the colour as hex or as Lab', ({ hex, lab }) => Boolean(hex) || lab !== undefined);
+
+export const shelfInput = object({
+  levelMl: count('the level in ml', 0, 5000),
+}).noUnknown();
+
+export const stepInput = object({
+  operationId: string().required('the step is missing').max(400),
+  buildId: id(),
+  trayId: string().nullable().defined().max(120),
+  title: label('the title of the step', 300),
+  endedAt: whole('the end of the step', 0, 1e9),
+  minutes: whole('the minutes it took', 0, 1440),
+  note: string().defined().max(2000, 'a note has at most 2000 characters'),
+}).noUnknown();
+
+export const planInput = object({
+  fingerprint: string().required().max(200),
+  starts: object().required().test('starts', 'a plan has whole-minute starts', (starts) =>
+    Object.entries(starts as Record<string, unknown>).every(([key, value]) => key.length <= 400 && Number.isInteger(value)) &&
+    Object.keys(starts).length <= 3000),
+  finish: whole('the finish', 0, 1e9),
+  bound: whole('the bound', 0, 1e9),
+  setupMinutes: whole('set-up minutes', 0, 1e7),
+  proved: boolean().required(),
+  version: version(),
+}).noUnknown();
+
+export type PaintInput = InferType<typeof paintInput>;
+export type CodeInput = InferType<typeof codeInput>;
+export type TrayInput = InferType<typeof trayInput>;
+export type JoinInput = InferType<typeof joinInput>;
+export type BuildInput = InferType<typeof buildInput>;
+export type SettingsUpdate = InferType<typeof settingsUpdate>;
+export type StepInput = InferType<typeof stepInput>;

@@ -1,0 +1,118 @@
+import { BAND_COUNT, type Spectrum } from '../colour/index.ts';
+import {
+  GENERIC_PRODUCTS,
+  SUBSTRATES,
+  type FamilyId,
+  type LayerKind,
+  type Product,
+  type Sheen,
+  type Stack,
+  type StackLayer,
+} from '../finish/index.ts';
+import { estimateOptics, mixOptics } from '../paint/index.ts';
+import type { Mix, PlannedLayer, Tray } from './build.ts';
+
+/** A paint of the catalogue, as far as a stack needs it. */
+export interface CataloguePaint {
+  id: string;
+  name: string;
+  family: FamilyId;
+  sheen: Sheen;
+  flakeUm: number | null;
+  k: Spectrum;
+  s: Spectrum;
+}
+
+export type ProductIndex = ReadonlyMap<string, Product>;
+
+/** Name of a layer whose paint is still to be chosen. */
+export const NOT_CHOSEN = 'not chosen yet';
+
+const GENERIC_FOR: Partial<Record<LayerKind, string>> = {
+  primer: 'generic-primer-grey',
+  undercoat: 'generic-black-gloss',
+  clear: 'generic-clear-lacquer',
+  metal: 'generic-silver',
+  wash: 'generic-wash',
+  colour: 'generic-primer-grey',
+};
+
+/** All paints that a mix can name: the catalogue and the generic products. */
+export function productIndex(paints: readonly CataloguePaint[]): ProductIndex {
+  const index = new Map<string, Product>(GENERIC_PRODUCTS.map((product) => [product.id, product]));
+  for (const { id, name, family, sheen, flakeUm, k, s } of paints) {
+    index.set(id, { id, name, family, sheen, optics: { k, s }, ...(flakeUm ? { flakeUm } : {}) });
+  }
+  return index;
+}
+
+/** What a mix gives: one product, or the blend of several with the chemistries that meet in the cup.
+ *  Undefined where no paint of the mix is known. */
+export function resolveMix(mix: Mix, products: ProductIndex): Product | undefined {
+  const parts = Object.entries(mix).flatMap(([id, share]) => {
+    const product = products.get(id);
+    return product ? [{ product, share }] : [];
+  });
+  const main = parts.reduce<(typeof parts)[number] | undefined>((most, part) => (!most || part.share > most.share ? part : most), undefined);
+  if (!main || parts.length < Object.keys(mix).length) return undefined;
+  if (parts.length === 1) return main.product;
+  const flakes = parts.flatMap(({ product }) => product.flakeUm ?? []);
+  return {
+    id: parts.map(({ product, share }) => `${product.id}*${share}`).join('+'),
+    name: parts.map(({ product, share }) => `${share} ${product.name}`).join(' + '),
+    family: main.product.family,
+    cupFamilies: parts.map(({ product }) => product.family),
+    sheen: main.product.sheen,
+    optics: mixOptics(parts.map(({ product, share }) => ({ optics: product.optics, share }))),
+    ...(flakes.length > 0 ? { flakeUm: Math.max(...flakes) } : {}),
+  };
+}
+
+const placeholders = new WeakMap<Spectrum, Product>();
+
+/** Stands in for a colour still to be chosen: the wanted colour itself, in lacquer, hiding well. */
+function placeholder(target: Spectrum): Product {
+  const known = placeholders.get(target);
+  if (known) return known;
+  const made: Product = { id: 'not-chosen', name: NOT_CHOSEN, family: 'lacquer', sheen: 'gloss', optics: estimateOptics(target, 'opaque') };
+  placeholders.set(target, made);
+  return made;
+}
+
+/** A layer with its product; a painted layer without a known mix gets a stand-in that says so. */
+function resolveLayer(layer: PlannedLayer, products: ProductIndex, target: Spectrum | undefined): StackLayer {
+  const { mix, ...rest } = layer;
+  const chosen = mix && resolveMix(mix, products);
+  if (chosen) return { ...rest, product: chosen };
+  if (layer.kind === 'colour' && target) return { ...rest, product: placeholder(target) };
+  const generic = products.get(GENERIC_FOR[layer.kind] ?? '');
+  if (!generic) return rest;
+  return { ...rest, product: layer.kind === 'colour' ? { ...generic, id: 'not-chosen', name: NOT_CHOSEN } : generic };
+}
+
+/** The colour layer that a tray's target is about: the last one. */
+export function targetLayer(layers: readonly PlannedLayer[]): PlannedLayer | undefined {
+  return layers.findLast(({ kind }) => kind === 'colour');
+}
+
+/** The stack of a tray with every mix turned into a product. `target` is the reflectance of the wanted colour. */
+export function resolveStack(
+  tray: Pick<Tray, 'areaCm2' | 'substrateId' | 'layers'>,
+  scale: number,
+  products: ProductIndex,
+  target: Spectrum | undefined,
+): Stack {
+  const substrate = SUBSTRATES.find(({ id }) => id === tray.substrateId) ?? {
+    id: tray.substrateId,
+    name: 'unknown plastic',
+    kind: 'styrene' as const,
+    reflectance: new Array<number>(BAND_COUNT).fill(0.36),
+  };
+  const about = targetLayer(tray.layers);
+  return {
+    substrate,
+    areaCm2: tray.areaCm2,
+    scale,
+    layers: tray.layers.map((layer) => resolveLayer(layer, products, layer === about ? target : undefined)),
+  };
+}

@@ -1,0 +1,113 @@
+import { integer, real, sqliteTable, text, index } from 'drizzle-orm/sqlite-core';
+import type { BuildRecord, CodeRecord, CodeSource, JoinRecord, PaintRecord, SettingsRecord, TrayRecord } from '../../api/index.ts';
+
+const json = <T>(name: string) => text(name, { mode: 'json' }).$type<T>().notNull();
+
+export const paints = sqliteTable('paints', {
+  id: text('id').primaryKey(),
+  range: text('range').notNull(),
+  name: text('name').notNull(),
+  family: text('family').$type<PaintRecord['family']>().notNull(),
+  container: text('container').$type<PaintRecord['container']>().notNull(),
+  role: text('role').$type<PaintRecord['role']>().notNull(),
+  sheen: text('sheen').$type<PaintRecord['sheen']>().notNull(),
+  hiding: text('hiding').$type<PaintRecord['hiding']>().notNull(),
+  priceCents: integer('price_cents').notNull(),
+  volumeMl: real('volume_ml').notNull(),
+  flakeUm: real('flake_um'),
+  k: json<number[]>('k'),
+  s: json<number[]>('s'),
+  provenance: text('provenance').$type<PaintRecord['provenance']>().notNull(),
+  uncertainty: real('uncertainty').notNull(),
+});
+
+export const shelf = sqliteTable('shelf', {
+  paintId: text('paint_id').primaryKey().references(() => paints.id, { onDelete: 'cascade' }),
+  levelMl: real('level_ml').notNull(),
+});
+
+export const codes = sqliteTable('codes', {
+  id: text('id').primaryKey(),
+  maker: text('maker').notNull(),
+  code: text('code').notNull(),
+  name: text('name').notNull(),
+  years: text('years').notNull(),
+  kind: text('kind').$type<CodeRecord['kind']>().notNull(),
+  spectrum: json<number[]>('spectrum'),
+  angles: text('angles', { mode: 'json' }).$type<NonNullable<CodeRecord['angles']>>(),
+  sources: json<CodeSource[]>('sources'),
+});
+
+export const builds = sqliteTable('builds', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  subject: text('subject').notNull(),
+  scale: integer('scale').$type<BuildRecord['scale']>().notNull(),
+  position: integer('position').notNull(),
+  version: integer('version').notNull().default(1),
+});
+
+export const trays = sqliteTable(
+  'trays',
+  {
+    id: text('id').primaryKey(),
+    buildId: text('build_id').notNull().references(() => builds.id, { onDelete: 'cascade' }),
+    name: text('name').notNull(),
+    position: integer('position').notNull(),
+    areaCm2: real('area_cm2').notNull(),
+    substrateId: text('substrate_id').notNull(),
+    parts: json<TrayRecord['parts']>('parts'),
+    layers: json<TrayRecord['layers']>('layers'),
+    codeId: text('code_id').references(() => codes.id, { onDelete: 'set null' }),
+    version: integer('version').notNull().default(1),
+  },
+  (table) => [index('trays_by_build').on(table.buildId)],
+);
+
+export const joins = sqliteTable(
+  'joins',
+  {
+    id: text('id').primaryKey(),
+    buildId: text('build_id').notNull().references(() => builds.id, { onDelete: 'cascade' }),
+    name: text('name').notNull(),
+    trayIds: json<JoinRecord['trayIds']>('tray_ids'),
+    afterJoinIds: json<JoinRecord['afterJoinIds']>('after_join_ids'),
+    minutes: integer('minutes').notNull(),
+    adhesive: text('adhesive').notNull(),
+    setMinutes: integer('set_minutes').notNull(),
+    version: integer('version').notNull().default(1),
+  },
+  (table) => [index('joins_by_build').on(table.buildId)],
+);
+
+/** What was done at the bench, one row for each step. */
+export const steps = sqliteTable('steps', {
+  operationId: text('operation_id').primaryKey(),
+  buildId: text('build_id').notNull().references(() => builds.id, { onDelete: 'cascade' }),
+  trayId: text('tray_id'),
+  title: text('title').notNull(),
+  endedAt: integer('ended_at').notNull(),
+  minutes: integer('minutes').notNull(),
+  note: text('note').notNull(),
+});
+
+/** One row: air, calendar and units of the bench. */
+export const settings = sqliteTable('settings', {
+  id: integer('id').primaryKey(),
+  conditions: json<SettingsRecord['conditions']>('conditions'),
+  calendar: json<SettingsRecord['calendar']>('calendar'),
+  preferences: json<SettingsRecord['preferences']>('preferences'),
+  version: integer('version').notNull().default(1),
+});
+
+/** One row: the plan that the builder has seen last. */
+export const plan = sqliteTable('plan', {
+  id: integer('id').primaryKey(),
+  fingerprint: text('fingerprint').notNull(),
+  starts: json<Record<string, number>>('starts'),
+  finish: integer('finish').notNull(),
+  bound: integer('bound').notNull(),
+  setupMinutes: integer('setup_minutes').notNull(),
+  proved: integer('proved', { mode: 'boolean' }).notNull(),
+  version: integer('version').notNull().default(1),
+});

@@ -1,0 +1,65 @@
+import { eq } from 'drizzle-orm';
+import { Router } from 'express';
+import { PATHS, planInput, settingsUpdate, stepInput, type BenchSnapshot } from '../../api/index.ts';
+import { requireCalendar } from '../../core/plan/index.ts';
+import { builds, plan, settings, steps } from '../database/schema.ts';
+import { notFound, stale } from '../problem.ts';
+import { readBuilds, readPlan, readSettings, readSteps } from '../store/benchStore.ts';
+import { idOf, validated, type Served } from './served.ts';
+
+/** The bench as a whole: snapshot, settings, done steps, the plan. */
+export function benchRoutes({ db, clock, demo }: Served): Router {
+  const router = Router();
+
+  router.get(PATHS.bench, (_request, response) => {
+    const snapshot: BenchSnapshot = {
+      now: clock(), demo, settings: readSettings(db), builds: readBuilds(db), steps: readSteps(db), plan: readPlan(db),
+    };
+    response.json(snapshot);
+  });
+
+  router.put(PATHS.benchSettings, (request, response) => {
+    const { version, ...input } = validated(settingsUpdate, request.body);
+    requireCalendar(input.calendar);
+    const saved = db.transaction((tx) => {
+      const current = readSettings(tx);
+      if (current.version !== version) throw stale('bench setting', current);
+      const row = { id: 1, ...input, version: version + 1 };
+      tx.insert(settings).values(row).onConflictDoUpdate({ target: settings.id, set: row }).run();
+      return readSettings(tx);
+    });
+    response.json(saved);
+  });
+
+  // Sending the same step twice (a lost answer, two tabs) leaves one row: the first that came.
+  router.post(PATHS.steps, (request, response) => {
+    const input = validated(stepInput, request.body);
+    const saved = db.transaction((tx) => {
+      if (!tx.select().from(builds).where(eq(builds.id, input.buildId)).get()) throw notFound('build', input.buildId);
+      tx.insert(steps).values(input).onConflictDoNothing().run();
+      return tx.select().from(steps).where(eq(steps.operationId, input.operationId)).get();
+    });
+    response.status(201).json(saved);
+  });
+
+  router.delete(PATHS.step, (request, response) => {
+    const id = idOf(request);
+    const { changes } = db.delete(steps).where(eq(steps.operationId, id)).run();
+    if (changes === 0) throw notFound('step', id);
+    response.status(204).end();
+  });
+
+  router.put(PATHS.plan, (request, response) => {
+    const { version, ...input } = validated(planInput, request.body);
+    const saved = db.transaction((tx) => {
+      const current = readPlan(tx);
+      if (current.version !== version) throw stale('plan', current);
+      const row = { id: 1, ...input, starts: input.starts as Record<string, number>, version: version + 1 };
+      tx.insert(plan).values(row).onConflictDoUpdate({ target: plan.id, set: row }).run();
+      return readPlan(tx);
+    });
+    response.json(saved);
+  });
+
+  return router;
+}

@@ -1,0 +1,54 @@
+import { eq } from 'drizzle-orm';
+import { Router } from 'express';
+import { codeInput, paintBatch, PATHS, shelfInput } from '../../api/index.ts';
+import { paints, shelf } from '../database/schema.ts';
+import { notFound } from '../problem.ts';
+import { readCodes, readPaint, readPaints, saveCode, savePaint } from '../store/paintStore.ts';
+import { idOf, validated, type Served } from './served.ts';
+
+/** The catalogue of paints, the shelf, and factory codes. */
+export function paintRoutes({ db }: Served): Router {
+  const router = Router();
+
+  router.get(PATHS.paints, (_request, response) => {
+    response.json(readPaints(db));
+  });
+
+  router.post(PATHS.paints, (request, response) => {
+    const input = validated(paintBatch, request.body);
+    const saved = db.transaction((tx) => input.paints.map((paint) => savePaint(tx, paint)));
+    response.status(201).json(saved);
+  });
+
+  router.delete(PATHS.paint, (request, response) => {
+    const id = idOf(request);
+    if (db.delete(paints).where(eq(paints.id, id)).run().changes === 0) throw notFound('paint', id);
+    response.status(204).end();
+  });
+
+  router.put(PATHS.shelf, (request, response) => {
+    const { levelMl } = validated(shelfInput, request.body);
+    const paintId = idOf(request);
+    if (!readPaint(db, paintId)) throw notFound('paint', paintId);
+    db.insert(shelf).values({ paintId, levelMl }).onConflictDoUpdate({ target: shelf.paintId, set: { levelMl } }).run();
+    response.json(readPaint(db, paintId));
+  });
+
+  router.delete(PATHS.shelf, (request, response) => {
+    const paintId = idOf(request);
+    if (!readPaint(db, paintId)) throw notFound('paint', paintId);
+    db.delete(shelf).where(eq(shelf.paintId, paintId)).run();
+    response.json(readPaint(db, paintId));
+  });
+
+  router.get(PATHS.codes, (_request, response) => {
+    response.json(readCodes(db));
+  });
+
+  router.post(PATHS.codes, (request, response) => {
+    const input = validated(codeInput, request.body);
+    response.status(201).json(db.transaction((tx) => saveCode(tx, input)));
+  });
+
+  return router;
+}
