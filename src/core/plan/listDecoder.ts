@@ -1,4 +1,4 @@
-import type { IndexedInstance } from './scheduleInstance.ts';
+import { breaksTie, type IndexedInstance } from './scheduleInstance.ts';
 
 export interface DecodedSchedule {
   starts: Int32Array;
@@ -11,7 +11,7 @@ export interface DecodedSchedule {
 }
 
 /** How often a breached maximum lag may push an earlier operation back before an order is given up. */
-const MAX_JUMPS = 60;
+const MAX_JUMPS = 100;
 
 /** A function that turns an order of operations (every operation after its predecessors) into the schedule
  *  that does them in that order, each as early as it fits; undefined where the order cannot hold a window.
@@ -20,7 +20,7 @@ export function listDecoder(
   instance: IndexedInstance,
   latestForBound: readonly number[],
 ): (order: ArrayLike<number>) => DecodedSchedule | undefined {
-  const { size, operations, windows, family, setup, preds } = instance;
+  const { size, operations, windows, family, setup, preds, tied } = instance;
   const hands = Int32Array.from(operations, (operation) => operation.hands);
   const dry = Int32Array.from(operations, (operation) => operation.dry);
   const earliest = Float64Array.from(operations, (operation) => operation.earliest ?? 0);
@@ -73,7 +73,7 @@ export function listDecoder(
         }
         const from = (free > opens[window]! ? free : opens[window]!) + need;
         const candidate = ready > from ? ready : from;
-        if (candidate + hands[operation]! <= closes[window]!) {
+        if (candidate + hands[operation]! <= closes[window]! && !(tied[operation] && breaksTie(instance, operation, candidate, window))) {
           start = candidate;
           break;
         }

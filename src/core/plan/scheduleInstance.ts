@@ -61,6 +61,8 @@ export interface IndexedInstance {
   preds: IndexedArc[][];
   succs: IndexedArc[][];
   topological: number[];
+  /** Whether a recoat window ties another operation to this one. */
+  tied: boolean[];
 }
 
 export interface IndexedArc {
@@ -109,7 +111,25 @@ export function indexInstance(instance: ScheduleInstance): IndexedInstance {
     if (index === undefined) throw new RangeError(`"${id}" has the unknown paint family ${name}.`);
     return index;
   });
-  return { size, operations, windows, family, setup, preds, succs, topological: topologicalOrder(operations, preds, succs) };
+  const topological = topologicalOrder(operations, preds, succs);
+  const tied = succs.map((arcs) => arcs.some(({ maxLag }) => maxLag < Infinity));
+  return { size, operations, windows, family, setup, preds, succs, topological, tied };
+}
+
+/** Whether a start in a session must fail because a coat that a recoat window ties to it fits neither into
+ *  what is left of the session nor into the next one. */
+export function breaksTie(
+  { succs, operations, windows }: IndexedInstance,
+  operation: number,
+  start: number,
+  session: number,
+): boolean {
+  const end = start + operations[operation]!.hands;
+  return succs[operation]!.some(({ other, minLag, maxLag }) => {
+    if (maxLag === Infinity || end + minLag + operations[other]!.hands <= windows[session]![1]) return false;
+    const next = windows[session + 1];
+    return next === undefined || end + maxLag < next[0];
+  });
 }
 
 function topologicalOrder(
