@@ -1,0 +1,67 @@
+// Takes the pictures of the main views from the demo data: node scripts/screenshots.mjs [folder] [name...]
+import { spawn } from 'node:child_process';
+import { mkdtempSync, mkdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import puppeteer from 'puppeteer-core';
+import { chromium, root } from './prepare.mjs';
+
+const CLOCK = '1964-05-12T19:32:00';
+const [folder = join(root, 'docs/screenshots'), ...wanted] = process.argv.slice(2);
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+const choose = async (page, name) => {
+  await page.waitForSelector('[role="radio"]');
+  await page.waitForFunction(() => /proved/.test(document.body.innerText), { timeout: 60000 });
+  if (name) await page.click(`[data-light] .lights button:nth-child(${name})`);
+};
+const VIEWS = {
+  home: ['/', DESK, (page) => page.waitForFunction(() => /ready/.test(document.body.innerText))],
+  kit: ['/build/tolliver/kit', DESK],
+  colour: ['/build/tolliver/colour/tolliver-body', DESK, choose],
+  'colour-dark': ['/build/tolliver/colour/tolliver-body', DESK, (page) => choose(page, 2), 'dark'],
+  finish: ['/build/tolliver/finish/tolliver-body', DESK],
+  'finish-dark': ['/build/quillon/finish/quillon-tank', DESK, undefined, 'dark'],
+  plan: ['/build/tolliver/plan', DESK, (page) => page.waitForSelector('[data-testid="step-reason"]')],
+  tonight: ['/build/tolliver/tonight', DESK, (page) => page.waitForSelector('.stepcard')],
+  'tonight-390': ['/tonight', PHONE, (page) => page.waitForSelector('.stepcard')],
+  shelf: ['/shelf', DESK],
+  bench: ['/bench', DESK],
+};
+
+const scratch = mkdtempSync(join(tmpdir(), 'fanfare-shots-'));
+const server = spawn(process.execPath, [join(root, 'dist/server/main.js'), '--demo'], {
+  env: { ...process.env, FANFARE_DATA: join(scratch, 'demo.db'), FANFARE_PORT: '0', FANFARE_CLOCK: CLOCK },
+});
+const address = await new Promise((resolve) => server.stdout.on('data', (text) => {
+  const match = /http:\S+/.exec(String(text));
+  if (match) resolve(match[0].replace(/\/$/, ''));
+}));
+const browser = await puppeteer.launch({
+  executablePath: chromium(),
+  userDataDir: join(scratch, 'profile'),
+  args: ['--headless', '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--force-color-profile=srgb'],
+});
+mkdirSync(folder, { recursive: true });
+try {
+  for (const [name, [path, viewport, ready, scheme = 'light']] of Object.entries(VIEWS)) {
+    if (wanted.length > 0 && !wanted.includes(name)) continue;
+    const page = await browser.newPage();
+    page.on('pageerror', (error) => console.log(name, 'page error:', error.message));
+    page.on('console', (message) => ['error', 'warn'].includes(message.type()) && console.log(name, message.type(), message.text()));
+    await page.setViewport(viewport);
+    await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
+    await page.goto(address + path, { waitUntil: 'networkidle0' });
+    await page.waitForFunction(() => /Curing now|Sub-assemblies/.test(document.body.innerText) && !/working it out/.test(document.body.innerText));
+    await ready?.(page);
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    await page.screenshot({ path: join(folder, `${name}.png`) });
+    await page.close();
+    console.log(name);
+  }
+} finally {
+  await browser.close();
+  server.kill();
+  rmSync(scratch, { recursive: true, force: true });
+}

@@ -1,0 +1,31 @@
+import type { CodeRecord, TrayRecord } from '../../api/index.ts';
+import type { ProductIndex } from '../../core/kit/index.ts';
+import { trayHex } from '../data/workshop.ts';
+
+interface TrayListProps {
+  trays: readonly TrayRecord[];
+  chosen: string | undefined;
+  products: ProductIndex;
+  codes: readonly CodeRecord[];
+  note: (tray: TrayRecord) => string;
+  onChoose: (tray: TrayRecord) => void;
+}
+
+/** The sub-assemblies of a build, each with the colour it gets. */
+export function TrayList({ trays, chosen, products, codes, note, onChoose }: TrayListProps) {
+  return (
+    <ul className="trays" aria-label="Sub-assemblies">
+      {trays.map((tray) => (
+        <li key={tray.id}>
+          <button type="button" aria-pressed={tray.id === chosen} onClick={() => onChoose(tray)}>
+            <span className="dot" style={{ background: trayHex(tray, products, codes) }} aria-hidden />
+            <span style={{ minWidth: 0 }}>
+              <span style={{ display: 'block' }}>{tray.name}</span>
+              <span className="soft small" style={{ display: 'block' }}>{note(tray)}</span>
+            </span>
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,276 @@
+import useSWR, { mutate } from 'swr';
+import {
+  PATHS,
+  pathTo,
+  type BenchSnapshot,
+  type BuildInput,
+  type BuildRecord,
+  type CodeInput,
+  type CodeRecord,
+  type JoinInput,
+  type PaintInput,
+  type PaintRecord,
+  type PlanRecord,
+  type SettingsRecord,
+  type StepInput,
+  type TrayInput,
+  type TrayRecord,
+} from '../../api/index.ts';
+import { askWhichToKeep } from './conflict.ts';
+import { get, request, RequestProblem } from './request.ts';
+import { saving } from './saving.ts';
+import { remember } from './undo.ts';
+
+/** Difference between the bench's clock and this machine's, ms; set by the first snapshot. */
+let clockOffset = 0;
+
+/** The bench's clock: milliseconds since 1970. */
+export function benchNow(): number {
+  return Date.now() + clockOffset;
+}
+
+async function getBench(path: string): Promise<BenchSnapshot> {
+  const snapshot = await get<BenchSnapshot>(path);
+  clockOffset = snapshot.now - Date.now();
+  return snapshot;
+}
+
+const KEEP = { revalidateOnFocus: true, keepPreviousData: true };
+
+export const useBench = () => useSWR<BenchSnapshot, Error>(PATHS.bench, getBench, KEEP);
+export const usePaints = () => useSWR<PaintRecord[], Error>(PATHS.paints, get, { ...KEEP, revalidateOnFocus: false });
+export const useCodes = () => useSWR<CodeRecord[], Error>(PATHS.codes, get, { ...KEEP, revalidateOnFocus: false });
+
+type Change = (snapshot: BenchSnapshot) => BenchSnapshot;
+
+function updateBench(change: Change): void {
+  void mutate<BenchSnapshot>(PATHS.bench, (snapshot) => snapshot && change(snapshot), { revalidate: false });
+}
+
+const changeBuild = (id: string, change: (build: BuildRecord) => BuildRecord): Change => (snapshot) => ({
+  ...snapshot,
+  builds: snapshot.builds.map((build) => (build.id === id ? change(build) : build)),
+});
+
+const putTray = (tray: TrayRecord): Change =>
+  changeBuild(tray.buildId, (build) => ({
+    ...build,
+    trays: build.trays.some(({ id }) => id === tray.id)
+      ? build.trays.map((other) => (other.id === tray.id ? tray : other))
+      : [...build.trays, tray],
+  }));
+
+/** The newest version of every tray and setting that this tab has seen, so that quick edits do not trip over
+ *  each other. */
+const versions = new Map<string, number>();
+/** Saves of one record wait for each other. */
+const queues = new Map<string, Promise<unknown>>();
+
+function inTurn<T>(key: string, work: () => Promise<T>): Promise<T> {
+  const next = (queues.get(key) ?? Promise.resolve()).catch(() => undefined).then(work);
+  queues.set(key, next);
+  return next;
+}
+
+function trayInputOf({ name, areaCm2, substrateId, parts, layers, codeId, position }: TrayRecord): TrayInput {
+  return { name, areaCm2, substrateId, parts, layers: layers as TrayInput['layers'], codeId, position };
+}
+
+async function sendTray(tray: TrayRecord): Promise<void> {
+  updateBench(putTray(tray));
+  await inTurn(tray.id, async () => {
+    const version = versions.get(tray.id) ?? tray.version;
+    try {
+      const saved = await saving(() =>
+        request<TrayRecord>('PUT', pathTo(PATHS.tray, tray.id), { ...trayInputOf(tray), version }),
+      );
+      versions.set(tray.id, saved.version);
+      updateBench(
+        changeBuild(tray.buildId, (build) => ({
+          ...build,
+          trays: build.trays.map((other) => (other.id === tray.id ? { ...other, version: saved.version } : other)),
+        })),
+      );
+    } catch (error) {
+      if (!(error instanceof RequestProblem) || error.problem.status !== 409) {
+        void mutate(PATHS.bench);
+        throw error;
+      }
+      const theirs = error.problem.current as TrayRecord;
+      versions.set(tray.id, theirs.version);
+      if ((await askWhichToKeep(tray.name, error.problem.detail)) === 'theirs') {
+        updateBench(putTray(theirs));
+      } else {
+        const saved = await saving(() =>
+          request<TrayRecord>('PUT', pathTo(PATHS.tray, tray.id), { ...trayInputOf(tray), version: theirs.version }),
+        );
+        versions.set(tray.id, saved.version);
+        updateBench(putTray(saved));
+      }
+    }
+  });
+}
+
+/** Saves an edited sub-assembly at once and remembers how to take it back. */
+export async function saveTray(before: TrayRecord, after: TrayRecord, label: string): Promise<void> {
+  remember({ label, undo: () => sendTray(before), redo: () => sendTray(after) });
+  await sendTray(after);
+}
+
+export async function addTray(buildId: string, tray: TrayInput): Promise<TrayRecord> {
+  const saved = await saving(() => request<TrayRecord>('POST', pathTo(PATHS.trays, buildId), tray));
+  updateBench(putTray(saved));
+  return saved;
+}
+
+export async function removeTray(tray: TrayRecord): Promise<void> {
+  await saving(() => request('DELETE', pathTo(PATHS.tray, tray.id)));
+  await mutate(PATHS.bench);
+  remember({
+    label: `remove ${tray.name}`,
+    undo: async () => {
+      await addTray(tray.buildId, trayInputOf(tray));
+    },
+    redo: () => mutate(PATHS.bench),
+  });
+}
+
+export async function addJoin(buildId: string, join: JoinInput): Promise<void> {
+  await saving(() => request('POST', pathTo(PATHS.joins, buildId), join));
+  await mutate(PATHS.bench);
+}
+
+export async function removeJoin(id: string): Promise<void> {
+  await saving(() => request('DELETE', pathTo(PATHS.join, id)));
+  await mutate(PATHS.bench);
+}
+
+export async function addBuild(build: BuildInput): Promise<BuildRecord> {
+  const saved = await saving(() => request<BuildRecord>('POST', PATHS.builds, build));
+  await mutate(PATHS.bench);
+  return saved;
+}
+
+export async function removeBuild(id: string): Promise<void> {
+  await saving(() => request('DELETE', pathTo(PATHS.build, id)));
+  await mutate(PATHS.bench);
+}
+
+async function sendSettings(settings: SettingsRecord): Promise<void> {
+  updateBench((snapshot) => ({ ...snapshot, settings }));
+  await inTurn('settings', async () => {
+    const version = versions.get('settings') ?? settings.version;
+    const body = ({ conditions, calendar, preferences }: SettingsRecord) => ({ conditions, calendar, preferences });
+    const put = (at: number) => saving(() => request<SettingsRecord>('PUT', PATHS.benchSettings, { ...body(settings), version: at }));
+    try {
+      versions.set('settings', (await put(version)).version);
+    } catch (error) {
+      if (!(error instanceof RequestProblem) || error.problem.status !== 409) {
+        void mutate(PATHS.bench);
+        throw error;
+      }
+      const theirs = error.problem.current as SettingsRecord;
+      versions.set('settings', theirs.version);
+      if ((await askWhichToKeep('bench settings', error.problem.detail)) === 'mine') {
+        versions.set('settings', (await put(theirs.version)).version);
+      }
+      void mutate(PATHS.bench);
+    }
+  });
+}
+
+export async function saveSettings(before: SettingsRecord, after: SettingsRecord, label: string): Promise<void> {
+  remember({ label, undo: () => sendSettings(before), redo: () => sendSettings(after) });
+  await sendSettings(after);
+}
+
+/** Steps ticked while the server was away, kept until it has taken them. */
+const OUTBOX = 'fanfare.steps-to-send';
+
+function outbox(): StepInput[] {
+  try {
+    return JSON.parse(localStorage.getItem(OUTBOX) ?? '[]') as StepInput[];
+  } catch {
+    return [];
+  }
+}
+
+function setOutbox(steps: StepInput[]): void {
+  localStorage.setItem(OUTBOX, JSON.stringify(steps));
+}
+
+async function sendStep(step: StepInput): Promise<void> {
+  setOutbox([...outbox().filter(({ operationId }) => operationId !== step.operationId), step]);
+  updateBench((snapshot) => ({
+    ...snapshot,
+    steps: [...snapshot.steps.filter(({ operationId }) => operationId !== step.operationId), step],
+  }));
+  try {
+    await saving(() => request('POST', PATHS.steps, step));
+  } catch (error) {
+    void mutate(PATHS.bench);
+    throw error;
+  } finally {
+    setOutbox(outbox().filter(({ operationId }) => operationId !== step.operationId));
+  }
+}
+
+async function takeBackStep(step: StepInput): Promise<void> {
+  updateBench((snapshot) => ({ ...snapshot, steps: snapshot.steps.filter(({ operationId }) => operationId !== step.operationId) }));
+  await saving(() => request('DELETE', pathTo(PATHS.step, step.operationId)));
+}
+
+/** Ticks a step; kept in this browser until the server has it. */
+export async function tickStep(step: StepInput): Promise<void> {
+  remember({ label: `done: ${step.title}`, undo: () => takeBackStep(step), redo: () => sendStep(step) });
+  await sendStep(step);
+}
+
+/** Sends what an earlier visit could not. */
+export function sendOutbox(): void {
+  for (const step of outbox()) void sendStep(step).catch(() => undefined);
+}
+
+export async function savePlan(plan: PlanRecord): Promise<void> {
+  try {
+    const saved = await saving(() => request<PlanRecord>('PUT', PATHS.plan, plan));
+    updateBench((snapshot) => ({ ...snapshot, plan: saved }));
+  } catch (error) {
+    if (error instanceof RequestProblem && error.problem.status === 409) void mutate(PATHS.bench);
+    else throw error;
+  }
+}
+
+function updatePaint(saved: PaintRecord): void {
+  void mutate<PaintRecord[]>(PATHS.paints, (paints) => paints?.map((paint) => (paint.id === saved.id ? saved : paint)), { revalidate: false });
+}
+
+async function sendLevel(id: string, levelMl: number | null): Promise<void> {
+  const path = pathTo(PATHS.shelf, id);
+  updatePaint(
+    await saving(() => (levelMl === null ? request<PaintRecord>('DELETE', path) : request<PaintRecord>('PUT', path, { levelMl }))),
+  );
+}
+
+/** Puts a paint on the shelf with what is left in it, or takes it off (null). */
+export async function setShelfLevel(paint: PaintRecord, levelMl: number | null): Promise<void> {
+  const before = paint.levelMl;
+  remember({
+    label: levelMl === null ? `${paint.name} off the shelf` : `${paint.name} on the shelf`,
+    undo: () => sendLevel(paint.id, before),
+    redo: () => sendLevel(paint.id, levelMl),
+  });
+  await sendLevel(paint.id, levelMl);
+}
+
+export async function addPaints(paints: PaintInput[]): Promise<PaintRecord[]> {
+  const saved = await saving(() => request<PaintRecord[]>('POST', PATHS.paints, { paints }));
+  await mutate(PATHS.paints);
+  return saved;
+}
+
+export async function addCode(code: CodeInput): Promise<CodeRecord> {
+  const saved = await saving(() => request<CodeRecord>('POST', PATHS.codes, code));
+  await mutate(PATHS.codes);
+  return saved;
+}

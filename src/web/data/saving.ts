@@ -1,0 +1,69 @@
+import { useSyncExternalStore } from 'react';
+import { RequestProblem, Unreachable } from './request.ts';
+
+/** Whether what the builder sees is on disk. */
+export type SavedState =
+  | { kind: 'saved'; at: number | null }
+  | { kind: 'saving' }
+  | { kind: 'waiting' }
+  | { kind: 'refused'; title: string; detail: string; remedy?: string };
+
+let state: SavedState = { kind: 'saved', at: null };
+let pending = 0;
+const listeners = new Set<() => void>();
+
+function set(next: SavedState): void {
+  state = next;
+  listeners.forEach((listener) => listener());
+}
+
+export function useSavedState(): SavedState {
+  return useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    () => state,
+  );
+}
+
+const RETRY_MS = 2000;
+
+/** Runs a change and shows its fate; while the server is away the change waits and is tried again.
+ *  A refusal is shown and thrown on. */
+export async function saving<T>(send: () => Promise<T>): Promise<T> {
+  pending++;
+  set({ kind: 'saving' });
+  try {
+    for (;;) {
+      try {
+        const result = await send();
+        pending--;
+        set(pending > 0 ? { kind: 'saving' } : { kind: 'saved', at: Date.now() });
+        return result;
+      } catch (error) {
+        if (!(error instanceof Unreachable)) throw error;
+        set({ kind: 'waiting' });
+        await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+      }
+    }
+  } catch (error) {
+    pending--;
+    if (error instanceof RequestProblem && error.problem.status !== 409) {
+      const { title, detail, remedy } = error.problem;
+      set({ kind: 'refused', title, detail, remedy });
+    } else {
+      set({ kind: 'saved', at: state.kind === 'saved' ? state.at : null });
+    }
+    throw error;
+  }
+}
+
+export function dismissRefusal(): void {
+  set({ kind: 'saved', at: null });
+}
+
+/** Leaving the page while a change is on its way would lose it. */
+window.addEventListener('beforeunload', (event) => {
+  if (pending > 0) event.preventDefault();
+});

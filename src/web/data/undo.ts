@@ -1,0 +1,60 @@
+import { useSyncExternalStore } from 'react';
+
+/** A change that can be taken back and made again. */
+interface Change {
+  label: string;
+  undo: () => Promise<unknown>;
+  redo: () => Promise<unknown>;
+}
+
+interface UndoState {
+  undoLabel: string | null;
+  redoLabel: string | null;
+}
+
+const LIMIT = 100;
+let done: Change[] = [];
+let undone: Change[] = [];
+let snapshot: UndoState = { undoLabel: null, redoLabel: null };
+const listeners = new Set<() => void>();
+
+function changed(): void {
+  snapshot = { undoLabel: done.at(-1)?.label ?? null, redoLabel: undone.at(-1)?.label ?? null };
+  listeners.forEach((listener) => listener());
+}
+
+export function remember(change: Change): void {
+  done = [...done.slice(-LIMIT + 1), change];
+  undone = [];
+  changed();
+}
+
+export async function undo(): Promise<string | null> {
+  const change = done.at(-1);
+  if (!change) return null;
+  done = done.slice(0, -1);
+  undone = [...undone, change];
+  changed();
+  await change.undo();
+  return change.label;
+}
+
+export async function redo(): Promise<string | null> {
+  const change = undone.at(-1);
+  if (!change) return null;
+  undone = undone.slice(0, -1);
+  done = [...done, change];
+  changed();
+  await change.redo();
+  return change.label;
+}
+
+export function useUndoState(): UndoState {
+  return useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    () => snapshot,
+  );
+}

@@ -1,0 +1,66 @@
+import { useMemo } from 'react';
+import { useParams } from 'react-router';
+import type { BuildRecord, CodeRecord, PaintRecord, TrayRecord } from '../../api/index.ts';
+import { labToDisplay, spectrumToDisplay } from '../../core/colour/index.ts';
+import { evaluateStack, type Conditions, type StackEvaluation } from '../../core/finish/index.ts';
+import { productIndex, resolveMix, resolveStack, targetLayer, type ProductIndex } from '../../core/kit/index.ts';
+import { opaqueSpectrum } from '../../core/paint/index.ts';
+import { useBench, useCodes, usePaints } from './bench.ts';
+
+export interface Workshop {
+  build: BuildRecord | undefined;
+  paints: PaintRecord[];
+  codes: CodeRecord[];
+  products: ProductIndex;
+  conditions: Conditions;
+  /** The catalogues and the bench are all here. */
+  ready: boolean;
+  error: Error | undefined;
+}
+
+const NO_PAINTS: PaintRecord[] = [];
+const NO_CODES: CodeRecord[] = [];
+const NO_AIR: Conditions = { temperatureC: 20, humidity: 50 };
+
+/** The build of the address with everything needed to compute with it. */
+export function useWorkshop(): Workshop {
+  const { buildId } = useParams();
+  const bench = useBench();
+  const paints = usePaints();
+  const codes = useCodes();
+  const products = useMemo(() => productIndex(paints.data ?? NO_PAINTS), [paints.data]);
+  return {
+    build: bench.data?.builds.find(({ id }) => id === buildId),
+    paints: paints.data ?? NO_PAINTS,
+    codes: codes.data ?? NO_CODES,
+    products,
+    conditions: bench.data?.settings.conditions ?? NO_AIR,
+    ready: bench.data !== undefined && paints.data !== undefined && codes.data !== undefined,
+    error: bench.error ?? paints.error ?? codes.error,
+  };
+}
+
+/** What a tray will look like, for dots and tags: its chosen paint, or the code it wants. */
+export function trayHex(tray: TrayRecord, products: ProductIndex, codes: readonly CodeRecord[]): string {
+  const about = targetLayer(tray.layers) ?? tray.layers.findLast(({ kind }) => kind === 'metal');
+  const product = about?.mix && resolveMix(about.mix, products);
+  if (product) return spectrumToDisplay(opaqueSpectrum(product.optics)).hex;
+  const code = codes.find(({ id }) => id === tray.codeId);
+  const lab = code?.sources.find(({ inForce }) => inForce)?.lab;
+  return lab ? labToDisplay(lab).hex : '#8c8c8c';
+}
+
+export interface TrayFinish {
+  evaluation: StackEvaluation | undefined;
+  error: string | undefined;
+}
+
+/** The finish of a tray under the bench's air, or why it cannot be worked out. */
+export function finishOf(tray: TrayRecord, scale: number, products: ProductIndex, codes: readonly CodeRecord[], conditions: Conditions): TrayFinish {
+  const target = codes.find(({ id }) => id === tray.codeId)?.spectrum;
+  try {
+    return { evaluation: evaluateStack(resolveStack(tray, scale, products, target), conditions), error: undefined };
+  } catch (error) {
+    return { evaluation: undefined, error: (error as Error).message };
+  }
+}

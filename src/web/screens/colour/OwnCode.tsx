@@ -1,0 +1,85 @@
+import { Select, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import type { CodeInput, CodeRecord } from '../../../api/index.ts';
+import { hexToLab, labToDisplay, type Lab } from '../../../core/colour/index.ts';
+import { addCode } from '../../data/bench.ts';
+
+/** Reads "L a b" or a hex. Throws RangeError that says what is wrong. */
+function readColour(text: string): Lab {
+  const numbers = text.trim().split(/[\s,;]+/).map(Number);
+  if (numbers.length === 3 && numbers.every(Number.isFinite)) {
+    const [L, a, b] = numbers as [number, number, number];
+    if (L < 0 || L > 100) throw new RangeError(`L must lie between 0 and 100; it is ${L}.`);
+    if (Math.abs(a) > 160 || Math.abs(b) > 160) throw new RangeError('a and b lie between -160 and 160.');
+    return { L, a, b };
+  }
+  return hexToLab(text);
+}
+
+/** Puts a colour into the list of codes by hand. */
+export function OwnCode({ onSaved, onCancel }: { onSaved: (code: CodeRecord) => void; onCancel: () => void }) {
+  const [maker, setMaker] = useState('');
+  const [code, setCode] = useState('');
+  const [name, setName] = useState('');
+  const [colour, setColour] = useState('');
+  const [kind, setKind] = useState<CodeInput['kind']>('solid');
+  const [provenance, setProvenance] = useState<CodeInput['provenance']>('swatch');
+  const [problem, setProblem] = useState<string | null>(null);
+  let preview: string | undefined;
+  try {
+    preview = colour ? labToDisplay(readColour(colour)).hex : undefined;
+  } catch {
+    preview = undefined;
+  }
+  const submit = async () => {
+    try {
+      if (maker.trim() === '' || code.trim() === '') throw new RangeError('Give the maker and the code, so that you find it again.');
+      const lab = readColour(colour);
+      onSaved(await addCode({ maker: maker.trim(), code: code.trim(), name: name.trim(), years: '', kind, provenance, lab, hex: undefined }));
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  return (
+    <form
+      style={{ display: 'grid', gap: 8 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        void submit();
+      }}
+    >
+      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
+        <TextInput label="Maker" value={maker} maxLength={120} onChange={(event) => setMaker(event.currentTarget.value)} />
+        <TextInput label="Code" value={code} maxLength={40} onChange={(event) => setCode(event.currentTarget.value)} />
+      </div>
+      <TextInput label="Name" value={name} maxLength={120} onChange={(event) => setName(event.currentTarget.value)} />
+      <TextInput
+        label="Colour: hex, or L a b"
+        description="L a b in daylight (D65, 2 degree)"
+        placeholder="#2a7f86 or 48 -24 -12"
+        value={colour}
+        onChange={(event) => setColour(event.currentTarget.value)}
+        rightSection={preview ? <span className="dot" style={{ background: preview }} aria-hidden /> : null}
+      />
+      <Select label="Kind" data={['solid', 'metallic', 'pearl', 'candy']} value={kind} onChange={(value) => setKind(value as CodeInput['kind'])} />
+      <Select
+        label="Where it comes from"
+        data={[
+          { value: 'instrument', label: 'an instrument reading' },
+          { value: 'chip', label: 'a chip, by eye' },
+          { value: 'restored', label: 'a restored vehicle' },
+          { value: 'photograph', label: 'a photograph' },
+          { value: 'swatch', label: 'a printed swatch or screen' },
+          { value: 'guess', label: 'a guess' },
+        ]}
+        value={provenance}
+        onChange={(value) => setProvenance(value as CodeInput['provenance'])}
+      />
+      {problem && <p role="alert">{problem}</p>}
+      <div style={{ display: 'flex', gap: 8 }}>
+        <button type="submit" className="quiet">Save and use it</button>
+        <button type="button" className="quiet" onClick={onCancel}>Cancel</button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,81 @@
+import type { CodeRecord, PaintRecord } from '../../../api/index.ts';
+import { ciede2000, DAYLIGHT, spectrumToLab, type IlluminantId } from '../../../core/colour/index.ts';
+import type { Product } from '../../../core/finish/index.ts';
+import { resolveMix, type Mix, type ProductIndex } from '../../../core/kit/index.ts';
+import { differenceBand, nearestPaints, type RecipeAnswer } from '../../../core/match/index.ts';
+import { opaqueSpectrum } from '../../../core/paint/index.ts';
+
+/** An answer to the colour wanted: a paint as it comes or a recipe. */
+export interface Candidate {
+  key: string;
+  mix: Mix;
+  product: Product;
+  spectrum: number[];
+  /** dE00 in daylight and half the width of its 90 % band. */
+  dE00: number;
+  band: number;
+  drops: number;
+}
+
+const condition = (illuminant: IlluminantId) => ({ illuminant, observer: '2deg' as const });
+
+/** Difference from the wanted colour in a light. */
+export function differenceIn(light: IlluminantId, spectrum: readonly number[], target: readonly number[]): number {
+  return ciede2000(spectrumToLab(target, condition(light)), spectrumToLab(spectrum, condition(light)));
+}
+
+export function targetUncertainty(code: CodeRecord): number {
+  return code.sources.find(({ inForce }) => inForce)?.uncertainty ?? 4;
+}
+
+function candidate(mix: Mix, code: CodeRecord, paints: ReadonlyMap<string, PaintRecord>, products: ProductIndex): Candidate[] {
+  const product = resolveMix(mix, products);
+  if (!product) return [];
+  const spectrum = opaqueSpectrum(product.optics);
+  const drops = Object.values(mix).reduce((sum, count) => sum + count, 0);
+  const parts = Object.entries(mix).map(([id, count]) => ({ share: count / drops, uncertainty: paints.get(id)?.uncertainty ?? 4 }));
+  return [{
+    key: Object.entries(mix).map(([id, count]) => `${id}:${count}`).join('+'),
+    mix, product, spectrum, drops,
+    dE00: ciede2000(spectrumToLab(code.spectrum, DAYLIGHT), spectrumToLab(spectrum, DAYLIGHT)),
+    band: differenceBand(targetUncertainty(code), parts),
+  }];
+}
+
+/** The nearest single paints. */
+export function nearestCandidates(code: CodeRecord, pool: readonly PaintRecord[], products: ProductIndex, count: number): Candidate[] {
+  const index = new Map(pool.map((paint) => [paint.id, paint]));
+  const spectra = pool.map((paint) => ({ id: paint.id, spectrum: opaqueSpectrum(paint) }));
+  return nearestPaints(spectra, code.spectrum, DAYLIGHT, count).flatMap(({ id }) => candidate({ [id]: 1 }, code, index, products));
+}
+
+/** A few recipes that differ in their paints, each worth its extra bottle, fewest paints first. */
+export function recipeCandidates(answer: RecipeAnswer, code: CodeRecord, pool: readonly PaintRecord[], products: ProductIndex, count: number): Candidate[] {
+  const index = new Map(pool.map((paint) => [paint.id, paint]));
+  const chosen: { mix: Mix; dE00: number }[] = [];
+  const paintsOf = (mix: Mix) => Object.keys(mix).sort().join();
+  const take = (list: RecipeAnswer['best'][number], most: number) => {
+    let taken = 0;
+    for (const { drops, dE00 } of list) {
+      if (taken === most || chosen.some(({ mix }) => paintsOf(mix) === paintsOf(drops))) continue;
+      chosen.push({ mix: drops, dE00 });
+      taken++;
+    }
+  };
+  answer.best.slice(1).forEach((list) => take(list, 2));
+  return chosen
+    .sort((a, b) => a.dE00 - b.dE00)
+    .slice(0, count)
+    .flatMap(({ mix }) => candidate(mix, code, index, products));
+}
+
+/** The paints that a search may use: what can be mixed, with flake only where the target has it. */
+export function mixable(paints: readonly PaintRecord[], kind: CodeRecord['kind'], from: 'shelf' | 'all'): PaintRecord[] {
+  return paints.filter(
+    ({ role, container, flakeUm, levelMl }) =>
+      (role === 'colour' || role === 'metal') &&
+      container === 'bottle' &&
+      (kind !== 'solid' || flakeUm === null) &&
+      (from === 'all' || levelMl !== null),
+  );
+}

@@ -1,0 +1,79 @@
+import { proxy, wrap } from 'comlink';
+import { useEffect, useRef, useState } from 'react';
+import type { PaintRecord } from '../../../api/index.ts';
+import type { RecipeAnswer, RecipeRequest } from '../../../core/match/index.ts';
+import type { RecipeWorker } from '../../workers/recipeWorker.ts';
+
+export type RecipeState =
+  | { kind: 'idle' }
+  | { kind: 'searching'; share: number }
+  | { kind: 'found'; answer: RecipeAnswer; seconds: number; paintCount: number }
+  | { kind: 'cancelled' }
+  | { kind: 'failed'; message: string };
+
+interface RecipeQuestion {
+  paints: readonly PaintRecord[];
+  lab: readonly [number, number, number] | undefined;
+  maxPaints: number;
+  maxDrops: number;
+}
+
+/** How near the promise goes: nothing better by more than this. */
+export const WITHIN = 0.05;
+const KEEP = 12;
+const SETTLE_MS = 150;
+
+/** Searches recipes in a worker whenever the question changes; a new question or cancel ends the old worker. */
+export function useRecipes({ paints, lab, maxPaints, maxDrops }: RecipeQuestion) {
+  const [state, setState] = useState<RecipeState>({ kind: 'idle' });
+  const [turn, setTurn] = useState(0);
+  const stop = useRef<() => void>(() => undefined);
+  const key = lab ? `${lab.join()} ${maxPaints} ${maxDrops} ${turn} ${paints.map(({ id }) => id).join()}` : '';
+
+  useEffect(() => {
+    if (!lab || key === '') {
+      setState({ kind: 'idle' });
+      return;
+    }
+    if (paints.length === 0) {
+      setState({ kind: 'failed', message: 'There is no mixable paint to search: put paints on the shelf or search everything.' });
+      return;
+    }
+    setState({ kind: 'searching', share: 0 });
+    let worker: Worker | undefined;
+    const timer = setTimeout(() => {
+      worker = new Worker(new URL('../../workers/recipeWorker.ts', import.meta.url), { type: 'module' });
+      const remote = wrap<RecipeWorker>(worker);
+      const began = performance.now();
+      const request: RecipeRequest = {
+        format: 'recipe-request',
+        version: 1,
+        paints: paints.map(({ id, k, s, family }) => ({ id, k, s, group: family })),
+        target: { lab },
+        maxPaints,
+        maxDrops,
+      };
+      remote
+        .search(request, { keep: KEEP, within: WITHIN }, proxy((share: number) => setState((now) => (now.kind === 'searching' ? { kind: 'searching', share } : now))))
+        .then((answer) => setState({ kind: 'found', answer, seconds: (performance.now() - began) / 1000, paintCount: paints.length }))
+        .catch((error: Error) => setState({ kind: 'failed', message: error.message }))
+        .finally(() => worker?.terminate());
+    }, SETTLE_MS);
+    stop.current = () => {
+      clearTimeout(timer);
+      worker?.terminate();
+    };
+    return () => stop.current();
+    // The key stands for the paints and the question; their identity changes with every render.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key]);
+
+  return {
+    state,
+    cancel: () => {
+      stop.current();
+      setState({ kind: 'cancelled' });
+    },
+    again: () => setTurn((count) => count + 1),
+  };
+}

@@ -1,0 +1,42 @@
+import { TextInput } from '@mantine/core';
+import { useState } from 'react';
+import type { BuildRecord, TrayInput } from '../../../api/index.ts';
+import { addTray } from '../../data/bench.ts';
+
+/** A stack to begin with: primer, colour, clear, polish; all of it can be changed in the Finish stage. */
+const FIRST_LAYERS: TrayInput['layers'] = [
+  { id: 'primer', kind: 'primer', coats: 2, tool: 'airbrush', mix: { 'generic-primer-grey': 1 } },
+  { id: 'colour', kind: 'colour', coats: 3, mistCoats: 1, tool: 'airbrush', mix: undefined },
+  { id: 'clear', kind: 'clear', coats: 4, mistCoats: 2, tool: 'airbrush', mix: { 'generic-clear-lacquer': 1 } },
+  { id: 'polish', kind: 'polish', coats: 1, tool: 'hand', mix: undefined },
+];
+
+export function NewTray({ build, onAdded }: { build: BuildRecord; onAdded: (id: string) => void }) {
+  const [name, setName] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const submit = async () => {
+    if (name.trim() === '') return setProblem('Name it by what it holds: body, chassis, wheels.');
+    try {
+      const tray = await addTray(build.id, {
+        name: name.trim(), areaCm2: 100, substrateId: 'styrene-white', parts: [], layers: FIRST_LAYERS, codeId: null, position: build.trays.length,
+      });
+      setName('');
+      setProblem(null);
+      onAdded(tray.id);
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void submit();
+      }}
+      style={{ display: 'flex', gap: 8, alignItems: 'end' }}
+    >
+      <TextInput label="New sub-assembly" placeholder="body, chassis, wheels…" value={name} onChange={(event) => setName(event.currentTarget.value)} maxLength={120} error={problem} style={{ flex: 1 }} />
+      <button type="submit" className={build.trays.length === 0 ? 'action' : 'quiet'} style={{ width: 'auto' }}>Add it</button>
+    </form>
+  );
+}

@@ -1,0 +1,89 @@
+import { NumberInput, Select, Textarea, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import type { TrayRecord } from '../../../api/index.ts';
+import { SUBSTRATES } from '../../../core/finish/index.ts';
+import { readPartList, type PartListReading } from '../../../core/kit/index.ts';
+import { removeTray, saveTray } from '../../data/bench.ts';
+
+/** Name, plastic, area and parts of a sub-assembly. */
+export function TrayEditor({ tray }: { tray: TrayRecord }) {
+  const [name, setName] = useState(tray.name);
+  const [pasted, setPasted] = useState('');
+  const [problems, setProblems] = useState<PartListReading['problems']>([]);
+  const save = (change: Partial<TrayRecord>, label: string) => void saveTray(tray, { ...tray, ...change }, label).catch(() => undefined);
+
+  const takeParts = () => {
+    const reading = readPartList(pasted);
+    setProblems(reading.problems);
+    setPasted(reading.problems.map(({ text }) => text).join('\n'));
+    if (reading.parts.length === 0) return;
+    const fresh = new Map([...tray.parts, ...reading.parts].map((part) => [part.id, part]));
+    save({ parts: [...fresh.values()] }, `${reading.parts.length} parts into ${tray.name}`);
+  };
+  return (
+    <div className="panel">
+      <div style={{ display: 'grid', gridTemplateColumns: '2fr 1fr 1fr', gap: 12 }}>
+        <TextInput
+          label="Name"
+          value={name}
+          maxLength={120}
+          onChange={(event) => setName(event.currentTarget.value)}
+          onBlur={() => (name.trim() === '' ? setName(tray.name) : name.trim() !== tray.name && save({ name: name.trim() }, `rename ${tray.name}`))}
+        />
+        <Select
+          label="Made of"
+          data={SUBSTRATES.map(({ id, name: label }) => ({ value: id, label }))}
+          value={tray.substrateId}
+          onChange={(value) => value && save({ substrateId: value }, `plastic of ${tray.name}`)}
+        />
+        <NumberInput
+          label="Area to paint, cm²"
+          description="a body at 1:24 is about 250"
+          inputWrapperOrder={['label', 'input', 'description']}
+          defaultValue={tray.areaCm2}
+          key={tray.areaCm2}
+          min={0.1}
+          max={20000}
+          onBlur={(event) => {
+            const area = Number(event.currentTarget.value);
+            if (area > 0 && area <= 20000 && area !== tray.areaCm2) save({ areaCm2: area }, `area of ${tray.name}`);
+          }}
+        />
+      </div>
+      <h3 style={{ margin: '14px 0 6px' }}>Parts</h3>
+      {tray.parts.length === 0 ? (
+        <p className="soft">No parts listed yet. Paste them below, a line each.</p>
+      ) : (
+        <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}>
+          {tray.parts.map((part) => (
+            <span key={part.id} style={{ display: 'inline-flex', gap: 8, alignItems: 'center', border: '1px solid var(--line-strong)', borderLeftWidth: 6, borderRadius: 3, padding: '2px 4px 2px 8px' }}>
+              <span className="mono">{part.frame}{part.number}</span> {part.name}
+              {part.count > 1 && <span className="mono">×{part.count}</span>}
+              <button type="button" className="plain" aria-label={`Remove ${part.name}`} onClick={() => save({ parts: tray.parts.filter(({ id }) => id !== part.id) }, `remove ${part.name}`)}>✕</button>
+            </span>
+          ))}
+        </div>
+      )}
+      <Textarea
+        mt="md"
+        label="Paste or type parts"
+        description="a line each: frame and number, name, and ×count where there are several"
+        placeholder={'A1 Body shell\nA5 Hood\nE1 Rims x4'}
+        autosize
+        minRows={3}
+        maxRows={10}
+        value={pasted}
+        onChange={(event) => setPasted(event.currentTarget.value)}
+      />
+      {problems.length > 0 && (
+        <div role="alert" style={{ marginTop: 8 }}>
+          {problems.map(({ line, problem }) => <p key={line}>Line {line} was kept in the box above: {problem}.</p>)}
+        </div>
+      )}
+      <div style={{ display: 'flex', gap: 10, marginTop: 10 }}>
+        <button type="button" className="quiet" disabled={pasted.trim() === ''} onClick={takeParts}>Put the parts in this tray</button>
+        <button type="button" className="quiet" style={{ marginLeft: 'auto' }} onClick={() => void removeTray(tray)}>Remove this sub-assembly</button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,34 @@
+import type { PlanOperation } from '../../../core/plan/index.ts';
+import { formatMinutes } from '../../../core/finish/index.ts';
+import { whenText } from '../../components/time.ts';
+import type { PlanView } from '../../workers/planWorker.ts';
+
+interface StepReasonProps {
+  operation: PlanOperation;
+  start: number;
+  view: PlanView;
+  chemistry: string | null;
+}
+
+const BINDING_WORDS = {
+  cure: 'a cure', hands: 'your hands', session: 'the session', window: 'a recoat window', 'set-up': 'set-up', 'done-step': 'a step already done', free: 'nothing',
+} as const;
+
+/** One step: when, why then, why at all, and what it holds up. */
+export function StepReason({ operation, start, view, chemistry }: StepReasonProps) {
+  const reason = view.reasons[operation.id];
+  const after = view.arcs.filter(({ from }) => from === operation.id);
+  return (
+    <div className="panel" data-testid="step-reason">
+      <h3>{operation.title}</h3>
+      <p><span className="mono">{whenText(start)}</span>, {operation.hands} min at the {operation.place}{chemistry ? `, ${chemistry}` : ''}</p>
+      {reason && <p style={{ marginTop: 8 }}><b>Bound by {BINDING_WORDS[reason.kind]}.</b> {reason.text}</p>}
+      <p style={{ marginTop: 8 }}><b>Why at all.</b> {operation.because}</p>
+      {after.length > 0 && (
+        <p style={{ marginTop: 8 }} className="small">
+          Then {after.map(({ to, minLag, maxLag }) => `“${view.operations.find(({ id }) => id === to)?.title ?? to}” ${minLag > 0 ? `after ${formatMinutes(minLag)}` : 'at will'}${maxLag === null ? '' : `, before ${formatMinutes(maxLag)}`}`).join('; ')}.
+        </p>
+      )}
+    </div>
+  );
+}

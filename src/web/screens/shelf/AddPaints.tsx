@@ -1,0 +1,91 @@
+import { Select, Textarea, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import type { PaintInput } from '../../../api/index.ts';
+import { FAMILIES, type FamilyId } from '../../../core/finish/index.ts';
+import { addPaints } from '../../data/bench.ts';
+import { readPaintList, type PaintListProblem } from './readPaintList.ts';
+
+const FAMILY_OPTIONS = Object.values(FAMILIES).map(({ id, name }) => ({ value: id, label: name }));
+
+/** Adds paints one by one or from a pasted list. */
+export function AddPaints({ first, onDone }: { first: boolean; onDone: () => void }) {
+  const [range, setRange] = useState('');
+  const [family, setFamily] = useState<FamilyId>('water-acrylic');
+  const [name, setName] = useState('');
+  const [code, setCode] = useState('');
+  const [hex, setHex] = useState('');
+  const [list, setList] = useState('');
+  const [problems, setProblems] = useState<PaintListProblem[]>([]);
+  const [said, setSaid] = useState('');
+
+  const send = async (paints: PaintInput[], kept: string) => {
+    try {
+      const saved = await addPaints(paints);
+      setSaid(`${saved.length} ${saved.length === 1 ? 'paint is' : 'paints are'} on the shelf.`);
+      setList(kept);
+      return true;
+    } catch (error) {
+      setSaid(`${(error as Error).message} What you typed is still here.`);
+      return false;
+    }
+  };
+  const one = async () => {
+    const paint: PaintInput = {
+      range: range.trim(), code: code.trim(), name: name.trim(), family, container: 'bottle', role: 'colour', sheen: 'gloss', hiding: 'semi-opaque',
+      priceCents: 0, volumeMl: 17, hex: hex.trim(), lab: undefined, owned: true,
+    };
+    if (await send([paint], list)) {
+      setName('');
+      setCode('');
+      setHex('');
+    }
+  };
+  const many = async () => {
+    const reading = readPaintList(list, { range: range.trim(), family });
+    setProblems(reading.problems);
+    const kept = reading.problems.map(({ text }) => text).join('\n');
+    if (reading.paints.length === 0) return setSaid('No line of the list could be read; it is still in the box.');
+    await send(reading.paints, kept);
+  };
+  return (
+    <div className="panel" style={{ display: 'grid', gap: 14 }}>
+      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12 }}>
+        <TextInput label="Range" placeholder="the maker’s name for the line" value={range} onChange={(event) => setRange(event.currentTarget.value)} maxLength={120} />
+        <Select label="Chemistry" data={FAMILY_OPTIONS} value={family} onChange={(value) => setFamily(value as FamilyId)} />
+      </div>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void one();
+        }}
+        style={{ display: 'flex', gap: 12, alignItems: 'end', flexWrap: 'wrap' }}
+      >
+        <TextInput label="Code" value={code} onChange={(event) => setCode(event.currentTarget.value)} maxLength={40} w={110} />
+        <TextInput label="Name" value={name} onChange={(event) => setName(event.currentTarget.value)} maxLength={120} style={{ flex: 1, minWidth: 160 }} />
+        <TextInput label="Colour, hex" placeholder="#2a7f86" value={hex} onChange={(event) => setHex(event.currentTarget.value)} w={130} />
+        <button type="submit" className={first ? 'action' : 'quiet'} style={{ width: 'auto' }}>Put it on the shelf</button>
+      </form>
+      <Textarea
+        label="Or paste a list"
+        description="a line each: code, name, hex; then, if you like, sheen, hiding (opaque, semi-opaque, transparent), volume in ml, price. Commas, semicolons or tabs between."
+        placeholder={'12, Harbour Blue, #24527a, gloss, opaque, 17, 2.90'}
+        autosize
+        minRows={4}
+        maxRows={12}
+        value={list}
+        onChange={(event) => setList(event.currentTarget.value)}
+      />
+      {problems.length > 0 && (
+        <div role="alert">
+          {problems.slice(0, 8).map(({ line, problem }) => <p key={line}>Line {line} stays in the box: {problem}.</p>)}
+          {problems.length > 8 && <p>and {problems.length - 8} more.</p>}
+        </div>
+      )}
+      <p role="status">{said}</p>
+      <div style={{ display: 'flex', gap: 10 }}>
+        <button type="button" className="quiet" disabled={list.trim() === ''} onClick={() => void many()}>Put the list on the shelf</button>
+        {!first && <button type="button" className="quiet" onClick={onDone}>Back to the shelf</button>}
+      </div>
+    </div>
+  );
+}

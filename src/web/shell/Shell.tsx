@@ -1,0 +1,42 @@
+import { lazy, Suspense, useEffect } from 'react';
+import { Outlet, useMatch } from 'react-router';
+import { sendOutbox } from '../data/bench.ts';
+import { PlanProvider } from '../data/plan.tsx';
+import { ConflictQuestion } from './ConflictQuestion.tsx';
+import { DryingRack } from './DryingRack.tsx';
+import { StageRunner } from './StageRunner.tsx';
+import { TopBand } from './TopBand.tsx';
+import { useShortcuts } from './useShortcuts.ts';
+
+const CommandPalette = lazy(() => import('./CommandPalette.tsx').then(({ CommandPalette }) => ({ default: CommandPalette })));
+const ShortcutSheet = lazy(() => import('./ShortcutSheet.tsx').then(({ ShortcutSheet }) => ({ default: ShortcutSheet })));
+
+/** What stays on every screen: name band, stages, the view, the drying rack. */
+export function Shell() {
+  const match = useMatch('/build/:buildId/*');
+  const buildId = match?.params.buildId;
+  const { sheet, palette, setSheet, setPalette } = useShortcuts(buildId);
+
+  useEffect(sendOutbox, []);
+
+  return (
+    <PlanProvider>
+      <div className="shell">
+        <a className="skip" href="#desk">Skip to the view</a>
+        <TopBand buildId={buildId} onPalette={() => setPalette(true)} onSheet={() => setSheet(true)} />
+        {buildId && <StageRunner buildId={buildId} />}
+        <main id="desk" className="desk" tabIndex={-1} style={{ outline: 'none' }}>
+          <Suspense fallback={null}>
+            <Outlet />
+          </Suspense>
+        </main>
+        <DryingRack />
+      </div>
+      <ConflictQuestion />
+      <Suspense fallback={null}>
+        {palette && <CommandPalette buildId={buildId} onClose={() => setPalette(false)} />}
+        {sheet && <ShortcutSheet onClose={() => setSheet(false)} />}
+      </Suspense>
+    </PlanProvider>
+  );
+}
