@@ -4,7 +4,13 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ciede2000, DAYLIGHT, spectrumToLab, type Lab } from '../src/core/colour/index.ts';
-import { coatsToHide, mixOptics, opaqueSpectrum, type HidingClass, type PaintOptics } from '../src/core/paint/index.ts';
+import {
+  coatsToHide,
+  mixOptics,
+  opaqueSpectrum,
+  type HidingClass,
+  type PaintOptics,
+} from '../src/core/paint/index.ts';
 import { seededRandom } from '../src/core/plan/index.ts';
 import type { FamilyId, Sheen } from '../src/core/finish/index.ts';
 import { colourName } from './names.ts';
@@ -64,11 +70,66 @@ interface Range {
 }
 
 const RANGES: Range[] = [
-  { name: 'Oriel', prefix: 'OR', family: 'water-acrylic', container: 'bottle', count: 200, strength: 0.95, volumeMl: 17, priceCents: 290, firstNumber: 1, metallics: true },
-  { name: 'Brindle', prefix: 'BR', family: 'lacquer', container: 'bottle', count: 150, strength: 1.1, volumeMl: 30, priceCents: 420, firstNumber: 1, metallics: true },
-  { name: 'Brindle', prefix: 'BR', family: 'lacquer', container: 'can', count: 60, strength: 1, volumeMl: 150, priceCents: 990, firstNumber: 501, metallics: true },
-  { name: 'Carrow', prefix: 'CA', family: 'enamel', container: 'bottle', count: 130, strength: 1, volumeMl: 14, priceCents: 260, firstNumber: 1, metallics: true },
-  { name: 'Argent Bench', prefix: 'AB', family: 'metal-lacquer', container: 'bottle', count: 44, strength: 1.6, volumeMl: 20, priceCents: 750, firstNumber: 1, metallics: true },
+  {
+    name: 'Oriel',
+    prefix: 'OR',
+    family: 'water-acrylic',
+    container: 'bottle',
+    count: 200,
+    strength: 0.95,
+    volumeMl: 17,
+    priceCents: 290,
+    firstNumber: 1,
+    metallics: true,
+  },
+  {
+    name: 'Brindle',
+    prefix: 'BR',
+    family: 'lacquer',
+    container: 'bottle',
+    count: 150,
+    strength: 1.1,
+    volumeMl: 30,
+    priceCents: 420,
+    firstNumber: 1,
+    metallics: true,
+  },
+  {
+    name: 'Brindle',
+    prefix: 'BR',
+    family: 'lacquer',
+    container: 'can',
+    count: 60,
+    strength: 1,
+    volumeMl: 150,
+    priceCents: 990,
+    firstNumber: 501,
+    metallics: true,
+  },
+  {
+    name: 'Carrow',
+    prefix: 'CA',
+    family: 'enamel',
+    container: 'bottle',
+    count: 130,
+    strength: 1,
+    volumeMl: 14,
+    priceCents: 260,
+    firstNumber: 1,
+    metallics: true,
+  },
+  {
+    name: 'Argent Bench',
+    prefix: 'AB',
+    family: 'metal-lacquer',
+    container: 'bottle',
+    count: 44,
+    strength: 1.6,
+    volumeMl: 20,
+    priceCents: 750,
+    firstNumber: 1,
+    metallics: true,
+  },
 ];
 
 /** Colours that every full range has, with the recipes that the sample builds rely on. */
@@ -82,12 +143,12 @@ const BASICS: [number: number, name: string, shares: Shares, sheen: Sheen][] = [
   [7, 'Flag Green', { 'phthalo-green': 0.4, 'yellow-cool': 0.4, white: 0.2 }, 'gloss'],
   [8, 'Parade Silver', { 'flake-fine': 1 }, 'gloss'],
   [9, 'Glitter Silver', { 'flake-coarse': 1 }, 'gloss'],
-  [10, 'Cream Base', { white: 0.93, 'yellow-oxide': 0.06, 'red-oxide': 0.01 }, 'gloss'],
+  [10, 'Cream Base', { white: 0.955, 'yellow-oxide': 0.044, 'red-oxide': 0.001 }, 'gloss'],
   [11, 'Deep Water', { 'phthalo-blue-g': 0.55, 'phthalo-green': 0.35, white: 0.1 }, 'gloss'],
   [12, 'Oxblood', { maroon: 0.7, 'red-oxide': 0.2, black: 0.1 }, 'satin'],
   [13, 'Tyre Black', { black: 0.8, white: 0.08, umber: 0.12 }, 'matt'],
-  [14, 'Candy Red Base', { magenta: 0.4, red: 0.6 }, 'gloss'],
-  [15, 'Leaf Gold', { 'flake-fine': 0.72, 'trans-oxide': 0.14, 'yellow-warm': 0.14 }, 'gloss'],
+  [14, 'Candy Red Base', { magenta: 0.25, scarlet: 0.75 }, 'gloss'],
+  [15, 'Leaf Gold', { 'flake-fine': 0.5, 'trans-oxide': 0.12, 'yellow-warm': 0.38 }, 'gloss'],
 ];
 
 function randomShares(metallic: boolean): Shares {
@@ -168,7 +229,9 @@ const METALS: [name: string, shares: Shares][] = [
 ];
 
 function randomMetal(): Shares {
-  const tint = ['trans-oxide', 'lamp', 'black', 'umber', 'yellow-warm', 'phthalo-blue-r', 'violet'][Math.floor(random() * 7)]!;
+  const tint = ['trans-oxide', 'lamp', 'black', 'umber', 'yellow-warm', 'phthalo-blue-r', 'violet'][
+    Math.floor(random() * 7)
+  ]!;
   return { 'flake-fine': 0.5 + 0.5 * random(), [tint]: 0.3 * random(), black: 0.15 * random() ** 2 };
 }
 
@@ -179,33 +242,131 @@ function specials(): SamplePaint[] {
     s: pigments.get('white')!.s.map((value) => round(1e-6 * value)),
   });
   const make = (
-    id: string, range: string, name: string, family: FamilyId, role: SamplePaint['role'], sheen: Sheen,
-    paint: PaintOptics, rest: Partial<SamplePaint> = {},
+    id: string,
+    range: string,
+    name: string,
+    family: FamilyId,
+    role: SamplePaint['role'],
+    sheen: Sheen,
+    paint: PaintOptics,
+    rest: Partial<SamplePaint> = {},
   ): SamplePaint => ({
-    id, range, name, family, role, sheen, container: 'bottle', hiding: role === 'clear' ? 'transparent' : 'opaque', priceCents: 690, volumeMl: 30,
-    k: [...paint.k], s: [...paint.s], ...rest,
+    id,
+    range,
+    name,
+    family,
+    role,
+    sheen,
+    container: 'bottle',
+    hiding: role === 'clear' ? 'transparent' : 'opaque',
+    priceCents: 690,
+    volumeMl: 30,
+    k: [...paint.k],
+    s: [...paint.s],
+    ...rest,
   });
   const pink = optics({ white: 0.93, scarlet: 0.07 }, 1.3);
   return [
-    make('AB-101', 'Argent Bench', 'Mirror Ink', 'chrome-ink', 'metal', 'metal', optics({ 'flake-fine': 1 }, 2), { priceCents: 1450, volumeMl: 15, flakeUm: 4 }),
-    make('AB-102', 'Argent Bench', 'Mirror Marker 1 mm', 'chrome-ink', 'metal', 'metal', optics({ 'flake-fine': 1 }, 2), { container: 'marker', priceCents: 620, volumeMl: 4, flakeUm: 4 }),
-    make('AB-103', 'Argent Bench', 'Mirror Marker 5 mm', 'chrome-ink', 'metal', 'metal', optics({ 'flake-fine': 1 }, 2), { container: 'marker', priceCents: 840, volumeMl: 8, flakeUm: 4 }),
-    make('AB-104', 'Argent Bench', 'Dark Mirror Ink', 'chrome-ink', 'metal', 'metal', optics({ 'flake-fine': 0.9, lamp: 0.1 }, 2), { priceCents: 1450, volumeMl: 15, flakeUm: 4 }),
-    make('KE-001', 'Kestle', 'Deep Gloss 2K', 'urethane-2k', 'clear', 'gloss', clear(0.0001), { priceCents: 1890, volumeMl: 60 }),
-    make('KE-002', 'Kestle', 'Quick Gloss 2K', 'urethane-2k', 'clear', 'gloss', clear(0.0002), { priceCents: 1690, volumeMl: 60 }),
-    make('KE-003', 'Kestle', 'Silk 2K', 'urethane-2k', 'clear', 'satin', clear(0.0001), { priceCents: 1790, volumeMl: 60 }),
-    make('KE-004', 'Kestle', 'Flat 2K', 'urethane-2k', 'clear', 'matt', clear(0.0001), { priceCents: 1790, volumeMl: 60 }),
-    make('KE-005', 'Kestle', 'Deep Gloss 2K can', 'urethane-2k', 'clear', 'gloss', clear(0.0002), { container: 'can', priceCents: 2490, volumeMl: 200 }),
-    make('BR-401', 'Brindle', 'Grey Surfacer', 'lacquer', 'primer', 'matt', optics({ white: 0.86, black: 0.14 }, 1.4)),
+    make(
+      'AB-101',
+      'Argent Bench',
+      'Mirror Ink',
+      'chrome-ink',
+      'metal',
+      'metal',
+      optics({ 'flake-fine': 1 }, 2),
+      { priceCents: 1450, volumeMl: 15, flakeUm: 4 },
+    ),
+    make(
+      'AB-102',
+      'Argent Bench',
+      'Mirror Marker 1 mm',
+      'chrome-ink',
+      'metal',
+      'metal',
+      optics({ 'flake-fine': 1 }, 2),
+      { container: 'marker', priceCents: 620, volumeMl: 4, flakeUm: 4 },
+    ),
+    make(
+      'AB-103',
+      'Argent Bench',
+      'Mirror Marker 5 mm',
+      'chrome-ink',
+      'metal',
+      'metal',
+      optics({ 'flake-fine': 1 }, 2),
+      { container: 'marker', priceCents: 840, volumeMl: 8, flakeUm: 4 },
+    ),
+    make(
+      'AB-104',
+      'Argent Bench',
+      'Dark Mirror Ink',
+      'chrome-ink',
+      'metal',
+      'metal',
+      optics({ 'flake-fine': 0.9, lamp: 0.1 }, 2),
+      { priceCents: 1450, volumeMl: 15, flakeUm: 4 },
+    ),
+    make('KE-001', 'Kestle', 'Deep Gloss 2K', 'urethane-2k', 'clear', 'gloss', clear(0.0001), {
+      priceCents: 1890,
+      volumeMl: 60,
+    }),
+    make('KE-002', 'Kestle', 'Quick Gloss 2K', 'urethane-2k', 'clear', 'gloss', clear(0.0002), {
+      priceCents: 1690,
+      volumeMl: 60,
+    }),
+    make('KE-003', 'Kestle', 'Silk 2K', 'urethane-2k', 'clear', 'satin', clear(0.0001), {
+      priceCents: 1790,
+      volumeMl: 60,
+    }),
+    make('KE-004', 'Kestle', 'Flat 2K', 'urethane-2k', 'clear', 'matt', clear(0.0001), {
+      priceCents: 1790,
+      volumeMl: 60,
+    }),
+    make('KE-005', 'Kestle', 'Deep Gloss 2K can', 'urethane-2k', 'clear', 'gloss', clear(0.0002), {
+      container: 'can',
+      priceCents: 2490,
+      volumeMl: 200,
+    }),
+    make(
+      'BR-401',
+      'Brindle',
+      'Grey Surfacer',
+      'lacquer',
+      'primer',
+      'matt',
+      optics({ white: 0.86, black: 0.14 }, 1.4),
+    ),
     make('BR-402', 'Brindle', 'White Surfacer', 'lacquer', 'primer', 'matt', optics({ white: 1 }, 1.4)),
-    make('BR-403', 'Brindle', 'Black Surfacer', 'lacquer', 'primer', 'matt', optics({ black: 0.9, white: 0.1 }, 1.2)),
+    make(
+      'BR-403',
+      'Brindle',
+      'Black Surfacer',
+      'lacquer',
+      'primer',
+      'matt',
+      optics({ black: 0.9, white: 0.1 }, 1.2),
+    ),
     make('BR-404', 'Brindle', 'Pink Surfacer', 'lacquer', 'primer', 'matt', pink),
     make('BR-411', 'Brindle', 'Gloss Clear', 'lacquer', 'clear', 'gloss', clear(0.0008)),
     make('BR-412', 'Brindle', 'Satin Clear', 'lacquer', 'clear', 'satin', clear(0.0008)),
     make('BR-421', 'Brindle', 'Mirror Black', 'lacquer', 'undercoat', 'gloss', optics({ black: 1 }, 1.4)),
-    make('OR-401', 'Oriel', 'Grey Ground', 'water-acrylic', 'primer', 'matt', optics({ white: 0.85, black: 0.15 }, 1.2), { priceCents: 390 }),
-    make('OR-411', 'Oriel', 'Gloss Glaze', 'water-acrylic', 'clear', 'gloss', clear(0.0004), { priceCents: 420 }),
-    make('OR-412', 'Oriel', 'Matt Glaze', 'water-acrylic', 'clear', 'matt', clear(0.0004), { priceCents: 420 }),
+    make(
+      'OR-401',
+      'Oriel',
+      'Grey Ground',
+      'water-acrylic',
+      'primer',
+      'matt',
+      optics({ white: 0.85, black: 0.15 }, 1.2),
+      { priceCents: 390 },
+    ),
+    make('OR-411', 'Oriel', 'Gloss Glaze', 'water-acrylic', 'clear', 'gloss', clear(0.0004), {
+      priceCents: 420,
+    }),
+    make('OR-412', 'Oriel', 'Matt Glaze', 'water-acrylic', 'clear', 'matt', clear(0.0004), {
+      priceCents: 420,
+    }),
     make('CA-411', 'Carrow', 'Gloss Varnish', 'enamel', 'clear', 'gloss', clear(0.009), { priceCents: 350 }),
   ];
 }
@@ -232,13 +393,31 @@ const MAKERS: { maker: string; prefix: string; count: number; from: number }[] =
 
 /** The codes that the sample builds wear. */
 const FIXED_CODES: [maker: string, code: string, name: string, kind: CodeKind, shares: Shares][] = [
-  ['Tolliver', 'TL-4417', 'Lagoon Mist', 'metallic', { 'flake-fine': 0.32, 'phthalo-blue-g': 0.36, 'phthalo-green': 0.24, white: 0.08 }],
-  ['Tolliver', 'TL-2203', 'Clotted Cream', 'solid', { white: 0.92, 'yellow-oxide': 0.07, 'red-oxide': 0.01 }],
-  ['Tolliver', 'TL-9014', 'Oxblood Hide', 'solid', { maroon: 0.62, 'red-oxide': 0.22, black: 0.1, white: 0.06 }],
+  [
+    'Tolliver',
+    'TL-4417',
+    'Lagoon Mist',
+    'metallic',
+    { 'flake-fine': 0.32, 'phthalo-blue-g': 0.36, 'phthalo-green': 0.24, white: 0.08 },
+  ],
+  [
+    'Tolliver',
+    'TL-2203',
+    'Clotted Cream',
+    'solid',
+    { white: 0.945, 'yellow-oxide': 0.053, 'red-oxide': 0.002 },
+  ],
+  [
+    'Tolliver',
+    'TL-9014',
+    'Oxblood Hide',
+    'solid',
+    { maroon: 0.62, 'red-oxide': 0.22, black: 0.1, white: 0.06 },
+  ],
   ['Pellam', 'PM-310', 'Bandstand Red', 'solid', { scarlet: 0.6, red: 0.32, 'red-oxide': 0.08 }],
-  ['Pellam', 'PM-118', 'Bay Cream', 'solid', { white: 0.86, vanadate: 0.1, 'yellow-oxide': 0.04 }],
+  ['Pellam', 'PM-118', 'Bay Cream', 'solid', { white: 0.9, vanadate: 0.08, 'yellow-oxide': 0.02 }],
   ['Pellam', 'PM-700', 'Chassis Black', 'solid', { black: 0.94, white: 0.06 }],
-  ['Quillon', 'QC-52', 'Cordial Candy', 'candy', { magenta: 0.3, red: 0.4, 'flake-fine': 0.3 }],
+  ['Quillon', 'QC-52', 'Cordial Candy', 'candy', { magenta: 0.22, scarlet: 0.6, 'flake-fine': 0.18 }],
   ['Quillon', 'QC-07', 'Escort Ivory', 'solid', { white: 0.95, 'yellow-cool': 0.04, umber: 0.01 }],
 ];
 
@@ -252,7 +431,13 @@ function makeCodes(): SampleCode[] {
     labs.push(lab);
     const start = from + Math.floor(8 * random());
     codes.push({
-      id: code, maker, code, name, kind, years: `${start}-${String(start + 1 + Math.floor(4 * random())).slice(2)}`, spectrum,
+      id: code,
+      maker,
+      code,
+      name,
+      kind,
+      years: `${start}-${String(start + 1 + Math.floor(4 * random())).slice(2)}`,
+      spectrum,
       ...(kind === 'solid' ? {} : { angles: anglesOf(lab, kind) }),
       sources: sourcesOf(lab),
     });
@@ -260,7 +445,7 @@ function makeCodes(): SampleCode[] {
   for (const { maker, prefix, count, from } of MAKERS) {
     const fixed = FIXED_CODES.filter(([owner]) => owner === maker);
     fixed.forEach(([, code, name, kind, shares]) => add(maker, code, name, kind, shares, from));
-    for (let made = fixed.length; made < count; ) {
+    for (let made = fixed.length; made < count;) {
       const dice = random();
       const kind: CodeKind = dice < 0.55 ? 'solid' : dice < 0.8 ? 'metallic' : dice < 0.9 ? 'pearl' : 'candy';
       const shares = codeShares(kind);
@@ -302,10 +487,30 @@ function sourcesOf(lab: Lab): SampleCode['sources'] {
     b: round(lab.b + spread * (random() - 0.5)),
   });
   const sources: SampleCode['sources'] = [
-    { provenance: 'instrument', note: 'chip, reader, 3 places', lab: { L: round(lab.L), a: round(lab.a), b: round(lab.b) }, uncertainty: 0.4, inForce: true },
+    {
+      provenance: 'instrument',
+      note: 'chip, reader, 3 places',
+      lab: { L: round(lab.L), a: round(lab.a), b: round(lab.b) },
+      uncertainty: 0.4,
+      inForce: true,
+    },
   ];
-  if (random() < 0.6) sources.push({ provenance: 'restored', note: 'restored vehicle, reader', lab: near(3), uncertainty: 1.5, inForce: false });
-  if (random() < 0.4) sources.push({ provenance: 'photograph', note: 'period picture, grey card', lab: near(9), uncertainty: 4.5, inForce: false });
+  if (random() < 0.6)
+    sources.push({
+      provenance: 'restored',
+      note: 'restored vehicle, reader',
+      lab: near(3),
+      uncertainty: 1.5,
+      inForce: false,
+    });
+  if (random() < 0.4)
+    sources.push({
+      provenance: 'photograph',
+      note: 'period picture, grey card',
+      lab: near(9),
+      uncertainty: 4.5,
+      inForce: false,
+    });
   return sources;
 }
 
@@ -315,7 +520,10 @@ const write = (name: string, rows: readonly unknown[]) =>
   writeFileSync(join(target, name), `[\n${rows.map((row) => JSON.stringify(row)).join(',\n')}\n]\n`);
 const paints = [...RANGES.flatMap(makeRange), ...specials()];
 const codes = makeCodes();
-write('pigments.json', PIGMENTS.map(({ k, s, ...rest }) => ({ ...rest, k: k.map(round), s: s.map(round) })));
+write(
+  'pigments.json',
+  PIGMENTS.map(({ k, s, ...rest }) => ({ ...rest, k: k.map(round), s: s.map(round) })),
+);
 write('paints.json', paints);
 write('codes.json', codes);
 console.log(`${PIGMENTS.length} pigments, ${paints.length} paints, ${codes.length} factory codes`);

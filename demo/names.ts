@@ -1,20 +1,121 @@
 /** Made-up colour names by the region of the colour circle they suit. */
 const HUE_NOUNS: Record<string, string[]> = {
-  red: ['Hip Red', 'Lantern Red', 'Brick', 'Poppy', 'Signal Flag', 'Barn Red', 'Cordial', 'Rowan', 'Cherry Jam', 'Ember'],
-  orange: ['Marmalade', 'Apricot', 'Lifeboat', 'Terracotta', 'Rust', 'Saffron', 'Bracken', 'Copper Beech', 'Squash', 'Kiln'],
-  yellow: ['Gorse', 'Straw', 'Custard', 'Primrose', 'Mustard', 'Corn', 'Butter', 'Sand', 'Lemon Peel', 'Broom'],
+  red: [
+    'Hip Red',
+    'Lantern Red',
+    'Brick',
+    'Poppy',
+    'Signal Flag',
+    'Barn Red',
+    'Cordial',
+    'Rowan',
+    'Cherry Jam',
+    'Ember',
+  ],
+  orange: [
+    'Marmalade',
+    'Apricot',
+    'Lifeboat',
+    'Terracotta',
+    'Rust',
+    'Saffron',
+    'Bracken',
+    'Copper Beech',
+    'Squash',
+    'Kiln',
+  ],
+  yellow: [
+    'Gorse',
+    'Straw',
+    'Custard',
+    'Primrose',
+    'Mustard',
+    'Corn',
+    'Butter',
+    'Sand',
+    'Lemon Peel',
+    'Broom',
+  ],
   green: ['Fern', 'Moss', 'Paddock', 'Holly', 'Willow', 'Ivy', 'Reed', 'Bottle Green', 'Sage', 'Meadow'],
-  teal: ['Lagoon', 'Tide', 'Verdigris', 'Eel Green', 'Kelp', 'Sea Glass', 'Mallard', 'Spruce', 'Duck Egg', 'Harbour Green'],
-  blue: ['Harbour Blue', 'Slate', 'Ferry Blue', 'Larkspur', 'Cornflower', 'Midnight', 'Ink', 'Rain', 'Delphinium', 'Pier Blue'],
-  violet: ['Plum', 'Heather', 'Aubergine', 'Lilac', 'Thistle', 'Sloe', 'Damson', 'Mulberry', 'Bramble', 'Orchid'],
+  teal: [
+    'Lagoon',
+    'Tide',
+    'Verdigris',
+    'Eel Green',
+    'Kelp',
+    'Sea Glass',
+    'Mallard',
+    'Spruce',
+    'Duck Egg',
+    'Harbour Green',
+  ],
+  blue: [
+    'Harbour Blue',
+    'Slate',
+    'Ferry Blue',
+    'Larkspur',
+    'Cornflower',
+    'Midnight',
+    'Ink',
+    'Rain',
+    'Delphinium',
+    'Pier Blue',
+  ],
+  violet: [
+    'Plum',
+    'Heather',
+    'Aubergine',
+    'Lilac',
+    'Thistle',
+    'Sloe',
+    'Damson',
+    'Mulberry',
+    'Bramble',
+    'Orchid',
+  ],
   grey: ['Pebble', 'Flint', 'Fog', 'Ash', 'Gull', 'Pewter', 'Gravel', 'Smoke', 'Lead', 'Drizzle'],
   white: ['Chalk', 'Enamel White', 'Milk', 'Bone', 'Canvas', 'Sailcloth', 'Shell', 'Cream', 'Linen', 'Frost'],
-  black: ['Coal', 'Pitch', 'Soot', 'Tar', 'Jackdaw', 'Bootblack', 'Stove Black', 'Liquorice', 'Jet Bead', 'Night'],
+  black: [
+    'Coal',
+    'Pitch',
+    'Soot',
+    'Tar',
+    'Jackdaw',
+    'Bootblack',
+    'Stove Black',
+    'Liquorice',
+    'Jet Bead',
+    'Night',
+  ],
 };
 
 const ADJECTIVES = [
-  'Old', 'Pale', 'Deep', 'Dusty', 'Bright', 'Quiet', 'Evening', 'Morning', 'Winter', 'Summer', 'Regatta', 'Parade', 'Workshop', 'Garden',
-  'Station', 'Market', 'Chapel', 'Promenade', 'Orchard', 'Boathouse', 'Bandstand', 'Festival', 'Tram', 'Depot', 'Cottage', 'Weathered',
+  'Old',
+  'Pale',
+  'Deep',
+  'Dusty',
+  'Bright',
+  'Quiet',
+  'Evening',
+  'Morning',
+  'Winter',
+  'Summer',
+  'Regatta',
+  'Parade',
+  'Workshop',
+  'Garden',
+  'Station',
+  'Market',
+  'Chapel',
+  'Promenade',
+  'Orchard',
+  'Boathouse',
+  'Bandstand',
+  'Festival',
+  'Tram',
+  'Depot',
+  'Cottage',
+  'Weathered',
 ];
 
 /** A hue region for naming, from CIELAB. */
@@ -34,13 +135,22 @@ export function hueRegion({ L, a, b }: { L: number; a: number; b: number }): str
 }
 
 /** A name not used before, fitting the colour. */
-export function colourName(lab: { L: number; a: number; b: number }, used: Set<string>, random: () => number): string {
+export function colourName(
+  lab: { L: number; a: number; b: number },
+  used: Set<string>,
+  random: () => number,
+): string {
   const nouns = HUE_NOUNS[hueRegion(lab)]!;
   for (let attempt = 0; ; attempt++) {
     const noun = nouns[Math.floor(random() * nouns.length)]!;
     const adjective = ADJECTIVES[Math.floor(random() * ADJECTIVES.length)]!;
     const second = ADJECTIVES[Math.floor(random() * ADJECTIVES.length)]!;
-    const name = attempt < 4 && random() < 0.3 ? noun : attempt < 200 ? `${adjective} ${noun}` : `${second} ${adjective} ${noun}`;
+    const name =
+      attempt < 4 && random() < 0.3
+        ? noun
+        : attempt < 200
+          ? `${adjective} ${noun}`
+          : `${second} ${adjective} ${noun}`;
     if (used.has(name)) continue;
     used.add(name);
     return name;

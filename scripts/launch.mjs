@@ -15,7 +15,8 @@ function start(args) {
     process.exitCode = code ?? 0;
   });
 }
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => children.forEach((child) => child.kill(signal)));
+for (const signal of ['SIGINT', 'SIGTERM'])
+  process.on(signal, () => children.forEach((child) => child.kill(signal)));
 
 if (mode === 'dev') {
   start([join(root, 'node_modules/tsx/dist/cli.mjs'), 'watch', 'src/server/main.ts', '--demo']);

@@ -10,7 +10,12 @@ const npm = process.platform === 'win32' ? 'npm.cmd' : 'npm';
 
 /** Runs a command in the project with its output shown; ends this process where it fails. */
 export function run(command, args, options = {}) {
-  const { status, error } = spawnSync(command, args, { cwd: root, stdio: 'inherit', shell: process.platform === 'win32', ...options });
+  const { status, error } = spawnSync(command, args, {
+    cwd: root,
+    stdio: 'inherit',
+    shell: process.platform === 'win32',
+    ...options,
+  });
   if (error || status !== 0) {
     console.error(`\nFanfare: "${[command, ...args].join(' ')}" failed${error ? `: ${error.message}` : ''}.`);
     process.exit(status || 1);
@@ -48,16 +53,22 @@ export function installPackages() {
     console.error(`Fanfare needs Node 20.20 or newer; this is ${process.versions.node}.`);
     process.exit(1);
   }
-  unlessDone('node_modules/.fanfare-installed', ['package-lock.json'], () => existsSync(join(root, 'node_modules/vite')), () => {
-    console.log('Installing packages (a few minutes the first time)...');
-    run(npm, ['ci', '--no-audit', '--no-fund', '--include=dev']);
-  });
+  unlessDone(
+    'node_modules/.fanfare-installed',
+    ['package-lock.json'],
+    () => existsSync(join(root, 'node_modules/vite')),
+    () => {
+      console.log('Installing packages (a few minutes the first time)...');
+      run(npm, ['ci', '--no-audit', '--no-fund', '--include=dev']);
+    },
+  );
 }
 
 /** Builds interface and server where the sources have changed. */
 export function build() {
   const inputs = ['src', 'vite.config.ts', 'vite.server.config.ts', 'package-lock.json'];
-  const built = () => existsSync(join(root, 'dist/web/index.html')) && existsSync(join(root, 'dist/server/main.js'));
+  const built = () =>
+    existsSync(join(root, 'dist/web/index.html')) && existsSync(join(root, 'dist/server/main.js'));
   unlessDone('dist/.fanfare-built', inputs, built, () => {
     console.log('Building...');
     const vite = join(root, 'node_modules/vite/bin/vite.js');
@@ -75,13 +86,21 @@ export function chromium() {
   const isRoot = process.getuid?.() === 0;
   const prefix = isRoot ? [] : ['sudo', '-n'];
   console.log('Installing Chromium for the interface tests...');
-  for (const args of [['apt-get', 'update', '-qq'], ['apt-get', 'install', '-y', '-qq', '--no-install-recommends', 'chromium']]) {
+  for (const args of [
+    ['apt-get', 'update', '-qq'],
+    ['apt-get', 'install', '-y', '-qq', '--no-install-recommends', 'chromium'],
+  ]) {
     const [command, ...rest] = [...prefix, ...args];
-    spawnSync(command, rest, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+    spawnSync(command, rest, {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
   }
   const installed = findChromium();
   if (installed) return installed;
-  console.error('The interface tests need Chromium and it could not be installed here. Install it, or name it with FANFARE_CHROMIUM=/path/to/chromium.');
+  console.error(
+    'The interface tests need Chromium and it could not be installed here. Install it, or name it with FANFARE_CHROMIUM=/path/to/chromium.',
+  );
   process.exit(1);
 }
 

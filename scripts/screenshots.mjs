@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import puppeteer from 'puppeteer-core';
 import { chromium, root } from './prepare.mjs';
 
-const CLOCK = '1964-05-12T19:32:00';
+const CLOCK = '2026-05-12T19:32:00';
 const [folder = join(root, 'docs/screenshots'), ...wanted] = process.argv.slice(2);
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
@@ -34,14 +34,25 @@ const scratch = mkdtempSync(join(tmpdir(), 'fanfare-shots-'));
 const server = spawn(process.execPath, [join(root, 'dist/server/main.js'), '--demo'], {
   env: { ...process.env, FANFARE_DATA: join(scratch, 'demo.db'), FANFARE_PORT: '0', FANFARE_CLOCK: CLOCK },
 });
-const address = await new Promise((resolve) => server.stdout.on('data', (text) => {
-  const match = /http:\S+/.exec(String(text));
-  if (match) resolve(match[0].replace(/\/$/, ''));
-}));
+const address = await new Promise((resolve) =>
+  server.stdout.on('data', (text) => {
+    const match = /http:\S+/.exec(String(text));
+    if (match) resolve(match[0].replace(/\/$/, ''));
+  }),
+);
 const browser = await puppeteer.launch({
   executablePath: chromium(),
   userDataDir: join(scratch, 'profile'),
-  args: ['--headless', '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--force-color-profile=srgb'],
+  args: [
+    '--headless',
+    '--no-sandbox',
+    '--disable-gpu',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--force-color-profile=srgb',
+  ],
 });
 mkdirSync(folder, { recursive: true });
 try {
@@ -49,11 +60,17 @@ try {
     if (wanted.length > 0 && !wanted.includes(name)) continue;
     const page = await browser.newPage();
     page.on('pageerror', (error) => console.log(name, 'page error:', error.message));
-    page.on('console', (message) => ['error', 'warn'].includes(message.type()) && console.log(name, message.type(), message.text()));
+    page.on(
+      'console',
+      (message) =>
+        ['error', 'warn'].includes(message.type()) && console.log(name, message.type(), message.text()),
+    );
     await page.setViewport(viewport);
     await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
     await page.goto(address + path, { waitUntil: 'networkidle0' });
-    await page.waitForFunction(() => /Curing now|Sub-assemblies/.test(document.body.innerText) && !/working it out/.test(document.body.innerText));
+    await page.waitForFunction(
+      () => document.querySelector('.rack li') && !/working it out/.test(document.body.innerText),
+    );
     await ready?.(page);
     await new Promise((resolve) => setTimeout(resolve, 400));
     await page.screenshot({ path: join(folder, `${name}.png`) });

@@ -3,10 +3,30 @@ import { array, boolean, number, object, string, type InferType } from 'yup';
 /** What crosses the wire, with limits. Messages are read by builders. */
 
 const PAINT_FAMILIES = [
-  'water-acrylic', 'alcohol-acrylic', 'lacquer', 'enamel', 'aerosol', 'metal-lacquer', 'buffing-metal', 'chrome-ink', 'urethane-2k', 'oil-wash',
+  'water-acrylic',
+  'alcohol-acrylic',
+  'lacquer',
+  'enamel',
+  'aerosol',
+  'metal-lacquer',
+  'buffing-metal',
+  'chrome-ink',
+  'urethane-2k',
+  'oil-wash',
 ] as const;
 const SHEENS = ['gloss', 'semi-gloss', 'satin', 'matt', 'metal'] as const;
-const LAYER_KINDS = ['primer', 'undercoat', 'colour', 'metal', 'mask', 'decal', 'clear', 'flat', 'polish', 'wash'] as const;
+const LAYER_KINDS = [
+  'primer',
+  'undercoat',
+  'colour',
+  'metal',
+  'mask',
+  'decal',
+  'clear',
+  'flat',
+  'polish',
+  'wash',
+] as const;
 const TOOLS = ['airbrush', 'can', 'brush', 'marker', 'hand'] as const;
 const HIDING = ['opaque', 'semi-opaque', 'transparent'] as const;
 const CONTAINERS = ['bottle', 'can', 'marker'] as const;
@@ -16,11 +36,17 @@ const id = () => string().required('an id is missing').max(120, 'an id has at mo
 const label = (what: string, most = 120) =>
   string().trim().required(`${what} is missing`).max(most, `${what} has at most ${most} characters`);
 const oneOf = <T extends string>(values: readonly T[], what: string) =>
-  string().oneOf(values, `${what} must be one of: ${values.join(', ')}`).required(`${what} is missing`);
+  string()
+    .oneOf(values, `${what} must be one of: ${values.join(', ')}`)
+    .required(`${what} is missing`);
 const count = (what: string, least: number, most: number) =>
-  number().typeError(`${what} must be a number`).required(`${what} is missing`)
-    .min(least, `${what} must lie between ${least} and ${most}`).max(most, `${what} must lie between ${least} and ${most}`);
-const whole = (what: string, least: number, most: number) => count(what, least, most).integer(`${what} must be a whole number`);
+  number()
+    .typeError(`${what} must be a number`)
+    .required(`${what} is missing`)
+    .min(least, `${what} must lie between ${least} and ${most}`)
+    .max(most, `${what} must lie between ${least} and ${most}`);
+const whole = (what: string, least: number, most: number) =>
+  count(what, least, most).integer(`${what} must be a whole number`);
 const version = () => whole('the record version', 0, 1e9);
 
 export const labSchema = object({
@@ -29,10 +55,14 @@ export const labSchema = object({
   b: count('b', -160, 160),
 }).noUnknown();
 
-export const mixSchema = object().test('drops', 'drops must be whole numbers from 1 to 200', (mix) =>
-  Object.entries(mix as Record<string, unknown>).every(
-    ([paint, drops]) => paint.length <= 120 && Number.isInteger(drops) && (drops as number) >= 1 && (drops as number) <= 200,
-  ) && Object.keys(mix).length <= 8,
+export const mixSchema = object().test(
+  'drops',
+  'drops must be whole numbers from 1 to 200',
+  (mix) =>
+    Object.entries(mix as Record<string, unknown>).every(
+      ([paint, drops]) =>
+        paint.length <= 120 && Number.isInteger(drops) && (drops as number) >= 1 && (drops as number) <= 200,
+    ) && Object.keys(mix).length <= 8,
 );
 
 export const layerSchema = object({
@@ -96,8 +126,16 @@ export const calendarSchema = object({
       start: whole('the start of a session', 0, 1440),
       end: whole('the end of a session', 0, 1440).moreThan(0),
     }).noUnknown(),
-  ).required().max(50, 'at most 50 sessions a week'),
-  closed: array(string().required().matches(/^\d{4}-\d{2}-\d{2}$/, 'a closed day is written like 2026-12-24')).required().max(400),
+  )
+    .required()
+    .max(50, 'at most 50 sessions a week'),
+  closed: array(
+    string()
+      .required()
+      .matches(/^\d{4}-\d{2}-\d{2}$/, 'a closed day is written like 2026-12-24'),
+  )
+    .required()
+    .max(400),
 }).noUnknown();
 
 export const preferencesSchema = object({
@@ -124,13 +162,21 @@ export const paintInput = object({
   priceCents: whole('the price in cents', 0, 1e6),
   volumeMl: count('the volume in ml', 0.1, 5000),
   hex: string().matches(/^#?([0-9a-f]{3}|[0-9a-f]{6})$/i, {
-    message: 'a hex colour has 3 or 6 digits from 0-9 and a-f, like #2a7f86', excludeEmptyString: true,
+    message: 'a hex colour has 3 or 6 digits from 0-9 and a-f, like #2a7f86',
+    excludeEmptyString: true,
   }),
   lab: labSchema.optional().default(undefined),
   owned: boolean().required(),
-}).noUnknown().test('colour', 'give the colour as hex or as Lab', ({ hex, lab }) => Boolean(hex) || lab !== undefined);
+})
+  .noUnknown()
+  .test('colour', 'give the colour as hex or as Lab', ({ hex, lab }) => Boolean(hex) || lab !== undefined);
 
-export const paintBatch = object({ paints: array(paintInput).required().min(1, 'there is no paint in the list').max(1000, 'at most 1000 paints at once') }).noUnknown();
+export const paintBatch = object({
+  paints: array(paintInput)
+    .required()
+    .min(1, 'there is no paint in the list')
+    .max(1000, 'at most 1000 paints at once'),
+}).noUnknown();
 
 export const codeInput = object({
   maker: label('the maker'),
@@ -138,12 +184,18 @@ export const codeInput = object({
   name: string().defined().trim().max(120),
   years: string().defined().trim().max(40),
   kind: oneOf(['solid', 'metallic', 'pearl', 'candy'] as const, 'the kind'),
-  provenance: oneOf(['instrument', 'chip', 'restored', 'photograph', 'swatch', 'typed', 'guess'] as const, 'the source'),
+  provenance: oneOf(
+    ['instrument', 'chip', 'restored', 'photograph', 'swatch', 'typed', 'guess'] as const,
+    'the source',
+  ),
   hex: string().matches(/^#?([0-9a-f]{3}|[0-9a-f]{6})$/i, {
-    message: 'a hex colour has 3 or 6 digits from 0-9 and a-f, like #2a7f86', excludeEmptyString: true,
+    message: 'a hex colour has 3 or 6 digits from 0-9 and a-f, like #2a7f86',
+    excludeEmptyString: true,
   }),
   lab: labSchema.optional().default(undefined),
-}).noUnknown().test('colour', 'give the colour as hex or as Lab', ({ hex, lab }) => Boolean(hex) || lab !== undefined);
+})
+  .noUnknown()
+  .test('colour', 'give the colour as hex or as Lab', ({ hex, lab }) => Boolean(hex) || lab !== undefined);
 
 export const shelfInput = object({
   levelMl: count('the level in ml', 0, 5000),
@@ -161,9 +213,16 @@ export const stepInput = object({
 
 export const planInput = object({
   fingerprint: string().required().max(200),
-  starts: object().required().test('starts', 'a plan has whole-minute starts', (starts) =>
-    Object.entries(starts as Record<string, unknown>).every(([key, value]) => key.length <= 400 && Number.isInteger(value)) &&
-    Object.keys(starts).length <= 3000),
+  starts: object()
+    .required()
+    .test(
+      'starts',
+      'a plan has whole-minute starts',
+      (starts) =>
+        Object.entries(starts as Record<string, unknown>).every(
+          ([key, value]) => key.length <= 400 && Number.isInteger(value),
+        ) && Object.keys(starts).length <= 3000,
+    ),
   finish: whole('the finish', 0, 1e9),
   bound: whole('the bound', 0, 1e9),
   setupMinutes: whole('set-up minutes', 0, 1e7),
@@ -176,5 +235,4 @@ export type CodeInput = InferType<typeof codeInput>;
 export type TrayInput = InferType<typeof trayInput>;
 export type JoinInput = InferType<typeof joinInput>;
 export type BuildInput = InferType<typeof buildInput>;
-export type SettingsUpdate = InferType<typeof settingsUpdate>;
 export type StepInput = InferType<typeof stepInput>;

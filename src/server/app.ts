@@ -44,7 +44,11 @@ export function createApp({ webFolder, passphrase, ...served }: AppOptions): Exp
   });
 
   app.use('/api', (request) => {
-    throw new ProblemError({ status: 404, title: 'No such address', detail: `${request.method} ${request.originalUrl} is not something Fanfare answers.` });
+    throw new ProblemError({
+      status: 404,
+      title: 'No such address',
+      detail: `${request.method} ${request.originalUrl} is not something Fanfare answers.`,
+    });
   });
   if (webFolder && existsSync(join(webFolder, 'index.html'))) {
     app.use('/assets', express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y' }));
@@ -59,11 +63,18 @@ function askPassphrase(passphrase: string): RequestHandler {
   const expected = Buffer.from(passphrase);
   return (request, response, next) => {
     const [, encoded = ''] = (request.headers.authorization ?? '').split(' ');
-    const given = Buffer.from(Buffer.from(encoded, 'base64').toString().replace(/^[^:]*:/, ''));
+    const given = Buffer.from(
+      Buffer.from(encoded, 'base64')
+        .toString()
+        .replace(/^[^:]*:/, ''),
+    );
     if (given.length === expected.length && timingSafeEqual(given, expected)) {
       next();
       return;
     }
-    response.status(401).set('WWW-Authenticate', 'Basic realm="Fanfare", charset="UTF-8"').send('Fanfare asks for the passphrase of this bench.');
+    response
+      .status(401)
+      .set('WWW-Authenticate', 'Basic realm="Fanfare", charset="UTF-8"')
+      .send('Fanfare asks for the passphrase of this bench.');
   };
 }

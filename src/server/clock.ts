@@ -3,7 +3,8 @@
 export function benchClock(startsAt?: string): () => number {
   if (startsAt === undefined || startsAt === '') return Date.now;
   const start = Date.parse(startsAt);
-  if (Number.isNaN(start)) throw new RangeError(`FANFARE_CLOCK must be a date and time like 2026-03-04T18:30, not "${startsAt}".`);
+  if (Number.isNaN(start))
+    throw new RangeError(`FANFARE_CLOCK must be a date and time like 2026-03-04T18:30, not "${startsAt}".`);
   const began = Date.now();
   return () => start + Date.now() - began;
 }

@@ -17,7 +17,8 @@ function refuse(message: string): never {
 
 function portFrom(text: string | undefined): number {
   const port = text === undefined || text === '' ? DEFAULT_PORT : Number(text);
-  if (!Number.isInteger(port) || port < 0 || port > 65535) refuse(`FANFARE_PORT must be a whole number from 0 to 65535, not "${text}".`);
+  if (!Number.isInteger(port) || port < 0 || port > 65535)
+    refuse(`FANFARE_PORT must be a whole number from 0 to 65535, not "${text}".`);
   return port;
 }
 
@@ -39,7 +40,10 @@ try {
   const server = app.listen(port, host, (error?: Error & { code?: string }) => {
     if (error) {
       sqlite.close();
-      if (error.code === 'EADDRINUSE') refuse(`port ${port} is taken by another program. Choose another: FANFARE_PORT=${port + 1} npm ${demo ? 'run demo' : 'start'}`);
+      if (error.code === 'EADDRINUSE')
+        refuse(
+          `port ${port} is taken by another program. Choose another: FANFARE_PORT=${port + 1} npm ${demo ? 'run demo' : 'start'}`,
+        );
       refuse(`cannot listen on ${host}:${port} (${error.code ?? error.message}).`);
     }
     const { port: actual } = server.address() as AddressInfo;

@@ -44,30 +44,76 @@ export function problemOf(error: unknown): Problem {
   if (error instanceof ProblemError) return error.problem;
   if (error instanceof ValidationError) {
     return {
-      type: '/problems/bad-input', title: 'That cannot be saved', status: 400,
-      detail: `${error.errors.join('; ')}.`, remedy: 'Nothing was changed. Mend what is named and try again.',
+      type: '/problems/bad-input',
+      title: 'That cannot be saved',
+      status: 400,
+      detail: `${error.errors.join('; ')}.`,
+      remedy: 'Nothing was changed. Mend what is named and try again.',
     };
   }
   if (error instanceof RangeError) {
-    return { type: '/problems/bad-input', title: 'That cannot be saved', status: 400, detail: error.message, remedy: 'Nothing was changed.' };
+    return {
+      type: '/problems/bad-input',
+      title: 'That cannot be saved',
+      status: 400,
+      detail: error.message,
+      remedy: 'Nothing was changed.',
+    };
   }
   const { status, type, code } = error as HttpError;
   if (type === 'entity.too.large') {
-    return { type: '/problems/too-large', title: 'Too much at once', status: 413, detail: 'The request is larger than 1 MB.', remedy: 'Nothing was changed. Send it in smaller parts.' };
+    return {
+      type: '/problems/too-large',
+      title: 'Too much at once',
+      status: 413,
+      detail: 'The request is larger than 1 MB.',
+      remedy: 'Nothing was changed. Send it in smaller parts.',
+    };
   }
   if (type === 'entity.parse.failed') {
-    return { type: '/problems/bad-json', title: 'Cut short or garbled', status: 400, detail: 'The request is not complete JSON.', remedy: 'Nothing was changed. Send it again.' };
+    return {
+      type: '/problems/bad-json',
+      title: 'Cut short or garbled',
+      status: 400,
+      detail: 'The request is not complete JSON.',
+      remedy: 'Nothing was changed. Send it again.',
+    };
   }
   if (code === 'SQLITE_FULL' || code === 'ENOSPC') {
-    return { type: '/problems/disk-full', title: 'The disk is full', status: 507, detail: 'The change could not be written: the disk holding your data is full. What was saved before is safe.', remedy: 'Free some space, then save again.' };
+    return {
+      type: '/problems/disk-full',
+      title: 'The disk is full',
+      status: 507,
+      detail:
+        'The change could not be written: the disk holding your data is full. What was saved before is safe.',
+      remedy: 'Free some space, then save again.',
+    };
   }
   if (code?.startsWith('SQLITE_')) {
-    return { type: '/problems/data-file', title: 'The data file refused', status: 500, detail: `The change was not written (${code}). What was saved before is safe.`, remedy: 'Check that the data file can be written, then try again.' };
+    return {
+      type: '/problems/data-file',
+      title: 'The data file refused',
+      status: 500,
+      detail: `The change was not written (${code}). What was saved before is safe.`,
+      remedy: 'Check that the data file can be written, then try again.',
+    };
   }
   if (status !== undefined && status >= 400 && status < 500) {
-    return { type: 'about:blank', title: 'That request makes no sense', status, detail: (error as Error).message, remedy: 'Nothing was changed.' };
+    return {
+      type: 'about:blank',
+      title: 'That request makes no sense',
+      status,
+      detail: (error as Error).message,
+      remedy: 'Nothing was changed.',
+    };
   }
-  return { type: 'about:blank', title: 'Something broke on our side', status: 500, detail: 'The server met an error it did not expect. What was saved before is safe.', remedy: 'Try again; if it stays, restart the server and look at what it prints.' };
+  return {
+    type: 'about:blank',
+    title: 'Something broke on our side',
+    status: 500,
+    detail: 'The server met an error it did not expect. What was saved before is safe.',
+    remedy: 'Try again; if it stays, restart the server and look at what it prints.',
+  };
 }
 
 export const sendProblem: ErrorRequestHandler = (error, _request, response, next) => {

@@ -8,16 +8,48 @@ export const router = createBrowserRouter([
     path: '/',
     element: <Shell />,
     errorElement: <Lost />,
+    hydrateFallbackElement: <p className="loading">Opening the bench…</p>,
     children: [
-      { index: true, lazy: async () => ({ Component: (await import('./screens/home/HomeScreen.tsx')).HomeScreen }) },
-      { path: 'build/:buildId/kit', lazy: async () => ({ Component: (await import('./screens/kit/KitScreen.tsx')).KitScreen }) },
-      { path: 'build/:buildId/colour/:trayId?', lazy: async () => ({ Component: (await import('./screens/colour/ColourScreen.tsx')).ColourScreen }) },
-      { path: 'build/:buildId/finish/:trayId?', lazy: async () => ({ Component: (await import('./screens/finish/FinishScreen.tsx')).FinishScreen }) },
-      { path: 'build/:buildId/plan', lazy: async () => ({ Component: (await import('./screens/plan/PlanScreen.tsx')).PlanScreen }) },
-      { path: 'build/:buildId/tonight', lazy: async () => ({ Component: (await import('./screens/tonight/TonightScreen.tsx')).TonightScreen }) },
-      { path: 'tonight', lazy: async () => ({ Component: (await import('./screens/tonight/TonightScreen.tsx')).TonightScreen }) },
-      { path: 'shelf', lazy: async () => ({ Component: (await import('./screens/shelf/ShelfScreen.tsx')).ShelfScreen }) },
-      { path: 'bench', lazy: async () => ({ Component: (await import('./screens/bench/BenchScreen.tsx')).BenchScreen }) },
+      {
+        index: true,
+        lazy: async () => ({ Component: (await import('./screens/home/HomeScreen.tsx')).HomeScreen }),
+      },
+      {
+        path: 'build/:buildId/kit',
+        lazy: async () => ({ Component: (await import('./screens/kit/KitScreen.tsx')).KitScreen }),
+      },
+      {
+        path: 'build/:buildId/colour/:trayId?',
+        lazy: async () => ({ Component: (await import('./screens/colour/ColourScreen.tsx')).ColourScreen }),
+      },
+      {
+        path: 'build/:buildId/finish/:trayId?',
+        lazy: async () => ({ Component: (await import('./screens/finish/FinishScreen.tsx')).FinishScreen }),
+      },
+      {
+        path: 'build/:buildId/plan',
+        lazy: async () => ({ Component: (await import('./screens/plan/PlanScreen.tsx')).PlanScreen }),
+      },
+      {
+        path: 'build/:buildId/tonight',
+        lazy: async () => ({
+          Component: (await import('./screens/tonight/TonightScreen.tsx')).TonightScreen,
+        }),
+      },
+      {
+        path: 'tonight',
+        lazy: async () => ({
+          Component: (await import('./screens/tonight/TonightScreen.tsx')).TonightScreen,
+        }),
+      },
+      {
+        path: 'shelf',
+        lazy: async () => ({ Component: (await import('./screens/shelf/ShelfScreen.tsx')).ShelfScreen }),
+      },
+      {
+        path: 'bench',
+        lazy: async () => ({ Component: (await import('./screens/bench/BenchScreen.tsx')).BenchScreen }),
+      },
       { path: '*', element: <Lost /> },
     ],
   },

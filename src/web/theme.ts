@@ -2,14 +2,41 @@ import { createTheme, type MantineColorsTuple } from '@mantine/core';
 
 /** The one accent: the next action, and nothing else. */
 const brass: MantineColorsTuple = [
-  '#faf4e4', '#f0e4c4', '#e2cd95', '#d4b566', '#c8a140', '#b98d22', '#a07717', '#8a6414', '#6f5010', '#543c0b',
+  '#faf4e4',
+  '#f0e4c4',
+  '#e2cd95',
+  '#d4b566',
+  '#c8a140',
+  '#b98d22',
+  '#a07717',
+  '#8a6414',
+  '#6f5010',
+  '#543c0b',
 ];
 /** Neutral greys: equal parts red, green and blue, so that no colour is judged on a tint. */
 const grey: MantineColorsTuple = [
-  '#f6f6f6', '#eaeaea', '#dcdcdc', '#c8c8c8', '#aeaeae', '#8e8e8e', '#6c6c6c', '#4c4c4c', '#343434', '#222222',
+  '#f6f6f6',
+  '#eaeaea',
+  '#dcdcdc',
+  '#c8c8c8',
+  '#aeaeae',
+  '#8e8e8e',
+  '#6c6c6c',
+  '#4c4c4c',
+  '#343434',
+  '#222222',
 ];
 const dark: MantineColorsTuple = [
-  '#ececec', '#d6d6d6', '#b6b6b6', '#909090', '#626262', '#484848', '#383838', '#2a2a2a', '#202020', '#161616',
+  '#ececec',
+  '#d6d6d6',
+  '#b6b6b6',
+  '#909090',
+  '#626262',
+  '#484848',
+  '#383838',
+  '#2a2a2a',
+  '#202020',
+  '#161616',
 ];
 
 export const theme = createTheme({

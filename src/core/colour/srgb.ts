@@ -82,11 +82,9 @@ export function parseHex(text: string): [number, number, number] {
     throw new RangeError(`"${text}" is not a hex colour: use only 0-9 and a-f, like #2a7f86.`);
   }
   if (digits.length !== 3 && digits.length !== 6) {
-    throw new RangeError(
-      `"${text}" has ${digits.length} hex digits; a colour needs 6 (or 3), like #2a7f86.`,
-    );
+    throw new RangeError(`"${text}" has ${digits.length} hex digits; a colour needs 6 (or 3), like #2a7f86.`);
   }
-  const full = digits.length === 3 ? [...digits].map((digit) => digit + digit).join('') : digits;
+  const full = digits.length === 3 ? digits.replace(/./g, '$&$&') : digits;
   return [0, 2, 4].map((at) => parseInt(full.slice(at, at + 2), 16)) as [number, number, number];
 }
 

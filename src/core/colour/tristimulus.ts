@@ -34,9 +34,11 @@ export function tristimulusWeights({ illuminant, observer }: ViewingCondition): 
   const key = `${illuminant} ${observer}`;
   const known = cache.get(key);
   if (known) return known;
+  if (!(illuminant in ILLUMINANTS) || !(observer in OBSERVER_TABLES)) {
+    throw new RangeError(`Unknown light or observer: ${key}.`);
+  }
   const power = ILLUMINANTS[illuminant];
   const table = OBSERVER_TABLES[observer];
-  if (!power || !table) throw new RangeError(`Unknown light or observer: ${key}.`);
   const scale = 1 / power.reduce((sum, value, band) => sum + value * table.y[band]!, 0);
   const channel = (cmf: Spectrum) => cmf.map((value, band) => value * power[band]! * scale);
   const [x, y, z] = [channel(table.x), channel(table.y), channel(table.z)];

@@ -1,7 +1,15 @@
 import { ciede2000, DAYLIGHT, spectrumToLab, type Lab } from '../colour/index.ts';
 import { coatsToClose, filmsOver, type Film } from '../paint/index.ts';
 import { requireConditions } from './air.ts';
-import { addFilm, EDGE_SHARE, filmPerCoat, layerFilm, paintVolume, type FilmBand, type PaintVolume } from './film.ts';
+import {
+  addFilm,
+  EDGE_SHARE,
+  filmPerCoat,
+  layerFilm,
+  paintVolume,
+  type FilmBand,
+  type PaintVolume,
+} from './film.ts';
 import { handsOnMinutes } from './handsOn.ts';
 import { FINISH_RULES, neighbours, type FinishRule, type RuleContext, type Severity } from './rules.ts';
 import { glossAfter } from './sheen.ts';
@@ -159,7 +167,9 @@ function findingsOf(context: RuleContext): Finding[] {
 function onceForEachRule(): (finding: Finding) => boolean {
   const seen = new Set<string>();
   return ({ ruleId, reason }) => {
-    const key = ['too-humid', 'dew-point', 'solvent-vapour', 'isocyanate'].includes(ruleId) ? ruleId : `${ruleId} ${reason}`;
+    const key = ['too-humid', 'dew-point', 'solvent-vapour', 'isocyanate'].includes(ruleId)
+      ? ruleId
+      : `${ruleId} ${reason}`;
     if (seen.has(key)) return false;
     seen.add(key);
     return true;

@@ -55,7 +55,13 @@ export interface PaintVolume {
 }
 
 /** Share of what leaves the tool that ends on the part. */
-const TRANSFER: Readonly<Record<Tool, number>> = { airbrush: 0.4, can: 0.25, brush: 0.9, marker: 0.9, hand: 1 };
+const TRANSFER: Readonly<Record<Tool, number>> = {
+  airbrush: 0.4,
+  can: 0.25,
+  brush: 0.9,
+  marker: 0.9,
+  hand: 1,
+};
 /** What stays in cup, bottle and tip whenever a layer is sprayed, ml. */
 const CUP_LOSS_ML = 0.5;
 

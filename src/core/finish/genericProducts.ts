@@ -4,7 +4,10 @@ import type { Product } from './stack.ts';
 
 /** K and S per um: a white pigment share that scatters, a black share that absorbs. */
 function grey(scatter: number, black: number): PaintOptics {
-  return { k: spectrumFrom(() => 0.0006 + black), s: spectrumFrom((nm) => scatter * (1 - (nm - 550) / 2500)) };
+  return {
+    k: spectrumFrom(() => 0.0006 + black),
+    s: spectrumFrom((nm) => scatter * (1 - (nm - 550) / 2500)),
+  };
 }
 
 /** A clear film: nearly no scattering, and a trace of yellow. */
@@ -18,18 +21,117 @@ function clearFilm(yellow: number): PaintOptics {
 /** Plain products that any shelf could hold, so that a stack can be planned before a paint is chosen.
  *  Their optics are typical, not measured. */
 export const GENERIC_PRODUCTS: readonly (Product & { role: 'primer' | 'undercoat' | 'clear' | 'wash' })[] = [
-  { id: 'generic-primer-grey', name: 'Grey primer', role: 'primer', family: 'lacquer', sheen: 'matt', optics: grey(0.3, 0.045) },
-  { id: 'generic-primer-white', name: 'White primer', role: 'primer', family: 'lacquer', sheen: 'matt', optics: grey(0.34, 0) },
-  { id: 'generic-primer-black', name: 'Black primer', role: 'primer', family: 'lacquer', sheen: 'matt', optics: grey(0.03, 0.6) },
-  { id: 'generic-primer-pink', name: 'Pink primer', role: 'primer', family: 'lacquer', sheen: 'matt', optics: { k: spectrumFrom((nm) => 0.001 + (nm < 600 ? 0.03 : 0)), s: spectrumFrom(() => 0.3) } },
-  { id: 'generic-primer-acrylic', name: 'Grey acrylic primer', role: 'primer', family: 'water-acrylic', sheen: 'matt', optics: grey(0.26, 0.04) },
-  { id: 'generic-black-gloss', name: 'Gloss black undercoat', role: 'undercoat', family: 'lacquer', sheen: 'gloss', optics: grey(0.02, 0.8) },
-  { id: 'generic-silver', name: 'Fine silver undercoat', role: 'undercoat', family: 'lacquer', sheen: 'semi-gloss', optics: { k: spectrumFrom(() => 0.07), s: spectrumFrom(() => 0.9) }, flakeUm: 8 },
-  { id: 'generic-clear-lacquer', name: 'Gloss clear, lacquer', role: 'clear', family: 'lacquer', sheen: 'gloss', optics: clearFilm(0.0002) },
-  { id: 'generic-clear-2k', name: 'Gloss clear, two-part', role: 'clear', family: 'urethane-2k', sheen: 'gloss', optics: clearFilm(0.00004) },
-  { id: 'generic-clear-enamel', name: 'Gloss clear, enamel', role: 'clear', family: 'enamel', sheen: 'gloss', optics: clearFilm(0.0022) },
-  { id: 'generic-clear-acrylic', name: 'Gloss clear, water-based', role: 'clear', family: 'water-acrylic', sheen: 'gloss', optics: clearFilm(0.0001) },
-  { id: 'generic-clear-satin', name: 'Satin clear, lacquer', role: 'clear', family: 'lacquer', sheen: 'satin', optics: clearFilm(0.0002) },
-  { id: 'generic-clear-matt', name: 'Matt clear, water-based', role: 'clear', family: 'water-acrylic', sheen: 'matt', optics: clearFilm(0.0001) },
-  { id: 'generic-wash', name: 'Dark panel-line wash', role: 'wash', family: 'oil-wash', sheen: 'satin', optics: clearFilm(0) },
+  {
+    id: 'generic-primer-grey',
+    name: 'Grey primer',
+    role: 'primer',
+    family: 'lacquer',
+    sheen: 'matt',
+    optics: grey(0.3, 0.045),
+  },
+  {
+    id: 'generic-primer-white',
+    name: 'White primer',
+    role: 'primer',
+    family: 'lacquer',
+    sheen: 'matt',
+    optics: grey(0.34, 0),
+  },
+  {
+    id: 'generic-primer-black',
+    name: 'Black primer',
+    role: 'primer',
+    family: 'lacquer',
+    sheen: 'matt',
+    optics: grey(0.03, 0.6),
+  },
+  {
+    id: 'generic-primer-pink',
+    name: 'Pink primer',
+    role: 'primer',
+    family: 'lacquer',
+    sheen: 'matt',
+    optics: { k: spectrumFrom((nm) => 0.001 + (nm < 600 ? 0.03 : 0)), s: spectrumFrom(() => 0.3) },
+  },
+  {
+    id: 'generic-primer-acrylic',
+    name: 'Grey acrylic primer',
+    role: 'primer',
+    family: 'water-acrylic',
+    sheen: 'matt',
+    optics: grey(0.26, 0.04),
+  },
+  {
+    id: 'generic-black-gloss',
+    name: 'Gloss black undercoat',
+    role: 'undercoat',
+    family: 'lacquer',
+    sheen: 'gloss',
+    optics: grey(0.02, 0.8),
+  },
+  {
+    id: 'generic-silver',
+    name: 'Fine silver undercoat',
+    role: 'undercoat',
+    family: 'lacquer',
+    sheen: 'semi-gloss',
+    optics: { k: spectrumFrom(() => 0.07), s: spectrumFrom(() => 0.9) },
+    flakeUm: 8,
+  },
+  {
+    id: 'generic-clear-lacquer',
+    name: 'Gloss clear, lacquer',
+    role: 'clear',
+    family: 'lacquer',
+    sheen: 'gloss',
+    optics: clearFilm(0.0002),
+  },
+  {
+    id: 'generic-clear-2k',
+    name: 'Gloss clear, two-part',
+    role: 'clear',
+    family: 'urethane-2k',
+    sheen: 'gloss',
+    optics: clearFilm(0.00004),
+  },
+  {
+    id: 'generic-clear-enamel',
+    name: 'Gloss clear, enamel',
+    role: 'clear',
+    family: 'enamel',
+    sheen: 'gloss',
+    optics: clearFilm(0.0022),
+  },
+  {
+    id: 'generic-clear-acrylic',
+    name: 'Gloss clear, water-based',
+    role: 'clear',
+    family: 'water-acrylic',
+    sheen: 'gloss',
+    optics: clearFilm(0.0001),
+  },
+  {
+    id: 'generic-clear-satin',
+    name: 'Satin clear, lacquer',
+    role: 'clear',
+    family: 'lacquer',
+    sheen: 'satin',
+    optics: clearFilm(0.0002),
+  },
+  {
+    id: 'generic-clear-matt',
+    name: 'Matt clear, water-based',
+    role: 'clear',
+    family: 'water-acrylic',
+    sheen: 'matt',
+    optics: clearFilm(0.0001),
+  },
+  {
+    id: 'generic-wash',
+    name: 'Dark panel-line wash',
+    role: 'wash',
+    family: 'oil-wash',
+    sheen: 'satin',
+    optics: clearFilm(0),
+  },
 ];

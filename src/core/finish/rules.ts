@@ -68,7 +68,9 @@ export const FINISH_RULES: readonly FinishRule[] = [
     severity: 'warn',
     title: 'Strong solvent over soft paint',
     applies: ({ family, paintBelow }) =>
-      family !== undefined && family.bite >= 2 && (paintBelow?.product.family === 'enamel' || paintBelow?.product.family === 'aerosol'),
+      family !== undefined &&
+      family.bite >= 2 &&
+      (paintBelow?.product.family === 'enamel' || paintBelow?.product.family === 'aerosol'),
     reason: ({ family, paintBelow }) =>
       `${family!.name} over ${FAMILIES[paintBelow!.product.family].name} that is not fully cured wrinkles it. The plan waits ${formatMinutes(FAMILIES[paintBelow!.product.family].fullCure)} at 20 C.`,
     remedy: 'Keep the wait, lay a barrier coat of water acrylic between, or start with dry mist coats.',
@@ -88,8 +90,10 @@ export const FINISH_RULES: readonly FinishRule[] = [
     id: 'aerosol-on-styrene',
     severity: 'stop',
     title: 'Aerosol on bare styrene',
-    applies: (context) => first(context) && context.family?.bite === 3 && context.stack.substrate.kind !== 'metal',
-    reason: () => 'The solvent of a household or car aerosol crazes bare styrene, and a crazed surface cannot be polished back.',
+    applies: (context) =>
+      first(context) && context.family?.bite === 3 && context.stack.substrate.kind !== 'metal',
+    reason: () =>
+      'The solvent of a household or car aerosol crazes bare styrene, and a crazed surface cannot be polished back.',
     remedy: 'Prime first with a hobby primer and let it cure.',
     source: HANDBOOK,
   },
@@ -118,7 +122,10 @@ export const FINISH_RULES: readonly FinishRule[] = [
     title: 'Wet clear on decals',
     applies: ({ layer, family, stack, below }) => {
       if (layer.kind !== 'clear' || !family || family.bite < 1 || (layer.mistCoats ?? 0) > 0) return false;
-      return below?.kind === 'decal' || (below?.kind === 'mask' && stack.layers.some(({ kind }) => kind === 'decal'));
+      return (
+        below?.kind === 'decal' ||
+        (below?.kind === 'mask' && stack.layers.some(({ kind }) => kind === 'decal'))
+      );
     },
     reason: ({ family }) => `A wet first coat of ${family!.name} softens decals and wrinkles their edges.`,
     remedy: 'Begin with two mist coats, well apart, before any wet one.',
@@ -147,7 +154,8 @@ export const FINISH_RULES: readonly FinishRule[] = [
     id: 'wash-unsealed',
     severity: 'warn',
     title: 'Wash on unsealed paint',
-    applies: ({ layer, paintBelow }) => layer.kind === 'wash' && paintBelow?.kind !== 'clear' && paintBelow?.product.family !== 'lacquer',
+    applies: ({ layer, paintBelow }) =>
+      layer.kind === 'wash' && paintBelow?.kind !== 'clear' && paintBelow?.product.family !== 'lacquer',
     reason: () => 'The thinner of a wash attacks paint that is bare or still soft.',
     remedy: 'Seal with a clear coat first, or use a water-based wash.',
     source: HANDBOOK,
@@ -157,7 +165,8 @@ export const FINISH_RULES: readonly FinishRule[] = [
     severity: 'warn',
     title: 'Wash on matt stains',
     applies: ({ layer, glossUnder }) => layer.kind === 'wash' && glossUnder < 25,
-    reason: ({ glossUnder }) => `On a surface of ${Math.round(glossUnder)} gloss units a wash soaks in and cannot be wiped back.`,
+    reason: ({ glossUnder }) =>
+      `On a surface of ${Math.round(glossUnder)} gloss units a wash soaks in and cannot be wiped back.`,
     remedy: 'Put the wash on over gloss and make the surface matt afterwards.',
     source: HANDBOOK,
   },
@@ -179,8 +188,11 @@ export const FINISH_RULES: readonly FinishRule[] = [
     severity: 'warn',
     title: 'Polishing without clear',
     applies: ({ layer, clearFilm, stack }) =>
-      (layer.kind === 'polish' || layer.kind === 'flat') && clearFilm === 0 && stack.layers.some((other) => other.product?.flakeUm !== undefined),
-    reason: () => 'Sanding a metallic without clear cuts into its flake: it turns blotchy and cannot be put right.',
+      (layer.kind === 'polish' || layer.kind === 'flat') &&
+      clearFilm === 0 &&
+      stack.layers.some((other) => other.product?.flakeUm !== undefined),
+    reason: () =>
+      'Sanding a metallic without clear cuts into its flake: it turns blotchy and cannot be put right.',
     remedy: 'Put a clear over the metallic before any cloth touches it.',
     source: HANDBOOK,
   },
@@ -189,8 +201,8 @@ export const FINISH_RULES: readonly FinishRule[] = [
     severity: 'warn',
     title: 'Still patchy',
     applies: ({ layer, fromFull }) => layer.kind === 'colour' && fromFull !== undefined && fromFull > 1.5,
-    reason: ({ layer, fromFull, coatsToClose }) =>
-      `After ${layer.coats} coats the colour is still ${fromFull!.toFixed(1)} dE from its full shade; ${coatsToClose ? `it closes after ${coatsToClose}` : 'it never closes over this undercoat'}.`,
+    reason: ({ layer, product, fromFull, coatsToClose }) =>
+      `After ${layer.coats} ${layer.coats === 1 ? 'coat' : 'coats'} ${product!.name} is still ${fromFull!.toFixed(1)} dE from its full shade; ${coatsToClose ? `it closes after ${coatsToClose}` : 'it never closes over this undercoat'}.`,
     remedy: 'Add coats, or lay an undercoat nearer to the colour.',
     source: 'computed: Kubelka-Munk film over this undercoat',
   },
@@ -199,9 +211,12 @@ export const FINISH_RULES: readonly FinishRule[] = [
     severity: 'warn',
     title: 'Light colour over dark',
     applies: ({ layer, labUnder, labFull, coatsToClose }) =>
-      layer.kind === 'colour' && labFull !== undefined && labFull.L - labUnder.L > 35 && (coatsToClose === undefined || coatsToClose > 4),
-    reason: ({ labUnder, labFull, coatsToClose }) =>
-      `The colour (L ${Math.round(labFull!.L)}) needs ${coatsToClose ?? 'more than 40'} coats over what is under it (L ${Math.round(labUnder.L)}).`,
+      layer.kind === 'colour' &&
+      labFull !== undefined &&
+      labFull.L - labUnder.L > 35 &&
+      (coatsToClose === undefined || coatsToClose > 4),
+    reason: ({ product, labUnder, labFull, coatsToClose }) =>
+      `${product!.name} (L ${Math.round(labFull!.L)}) needs ${coatsToClose ?? 'more than 40'} coats over what is under it (L ${Math.round(labUnder.L)}).`,
     remedy: 'White primer or a neutral silver first saves coats and film.',
     source: 'computed: coats to close over this undercoat',
   },
@@ -209,8 +224,10 @@ export const FINISH_RULES: readonly FinishRule[] = [
     id: 'warm-over-grey',
     severity: 'note',
     title: 'Bright red, orange and yellow want white or pink',
-    applies: ({ layer, labUnder, labFull }) => layer.kind === 'colour' && labFull !== undefined && vividWarm(labFull) && labUnder.L < 75,
-    reason: ({ labUnder }) => `Warm bright pigments hide poorly; over a surface of L ${Math.round(labUnder.L)} they go dull before they close.`,
+    applies: ({ layer, labUnder, labFull }) =>
+      layer.kind === 'colour' && labFull !== undefined && vividWarm(labFull) && labUnder.L < 75,
+    reason: ({ labUnder }) =>
+      `Warm bright pigments hide poorly; over a surface of L ${Math.round(labUnder.L)} they go dull before they close.`,
     remedy: 'Lay white or pink under them.',
     source: HANDBOOK,
   },
@@ -218,7 +235,8 @@ export const FINISH_RULES: readonly FinishRule[] = [
     id: 'metal-wants-black',
     severity: 'warn',
     title: 'Bright metal wants gloss black',
-    applies: (context) => bright(context) && isMirror(context.product) && (context.labUnder.L > 32 || context.glossUnder < 65),
+    applies: (context) =>
+      bright(context) && isMirror(context.product) && (context.labUnder.L > 32 || context.glossUnder < 65),
     reason: ({ labUnder, glossUnder }) =>
       `Under it is a surface of L ${Math.round(labUnder.L)} and ${Math.round(glossUnder)} gloss units; the mirror shows both.`,
     remedy: 'Undercoat with gloss black and let it cure a day.',
@@ -239,7 +257,8 @@ export const FINISH_RULES: readonly FinishRule[] = [
     severity: 'stop',
     title: 'Two chemistries in one cup',
     applies: ({ product }) => new Set(product?.cupFamilies ?? []).size > 1,
-    reason: ({ product }) => `The recipe mixes ${[...new Set(product!.cupFamilies)].map((id) => FAMILIES[id].name).join(' with ')}; they curdle.`,
+    reason: ({ product }) =>
+      `The recipe mixes ${[...new Set(product!.cupFamilies)].map((id) => FAMILIES[id].name).join(' with ')}; they curdle.`,
     remedy: 'Keep a recipe within one chemistry.',
     source: HANDBOOK,
   },
@@ -247,8 +266,10 @@ export const FINISH_RULES: readonly FinishRule[] = [
     id: 'no-primer',
     severity: 'note',
     title: 'No primer',
-    applies: (context) => first(context) && context.layer.kind === 'colour' && context.stack.substrate.kind !== 'plated',
-    reason: () => 'Without primer the plastic must be keyed and clean, and its own colour works through; it saves film where the fit is tight.',
+    applies: (context) =>
+      first(context) && context.layer.kind === 'colour' && context.stack.substrate.kind !== 'plated',
+    reason: () =>
+      'Without primer the plastic must be keyed and clean, and its own colour works through; it saves film where the fit is tight.',
     remedy: 'Prime, or keep it so where clearance matters more.',
     source: 'two schools: primer everywhere, or only where it earns its thickness',
   },
@@ -256,7 +277,11 @@ export const FINISH_RULES: readonly FinishRule[] = [
     id: 'paint-on-plating',
     severity: 'warn',
     title: 'Paint on bare plating',
-    applies: (context) => first(context) && context.stack.substrate.kind === 'plated' && context.product !== undefined && context.layer.kind !== 'clear',
+    applies: (context) =>
+      first(context) &&
+      context.stack.substrate.kind === 'plated' &&
+      context.product !== undefined &&
+      context.layer.kind !== 'clear',
     reason: () => 'Paint holds badly on chrome plating and flakes at the first mask.',
     remedy: 'Strip the plating, or key it and prime.',
     source: HANDBOOK,
@@ -265,8 +290,9 @@ export const FINISH_RULES: readonly FinishRule[] = [
     id: 'thick-film',
     severity: 'warn',
     title: 'A thick build',
-    applies: ({ above, layer, totalFilm }) => above.length === 0 && layer !== undefined && totalFilm > 150,
-    reason: ({ totalFilm }) => `${Math.round(totalFilm)} um on every face: a hinge or a sliding fit loses ${((2 * totalFilm) / 1000).toFixed(2)} mm, and fine panel lines fill.`,
+    applies: ({ above, totalFilm }) => above.length === 0 && totalFilm > 150,
+    reason: ({ totalFilm }) =>
+      `${Math.round(totalFilm)} um on every face: a hinge or a sliding fit loses ${((2 * totalFilm) / 1000).toFixed(2)} mm, and fine panel lines fill.`,
     remedy: 'Deepen panel lines before primer, mask joint faces, or drop a coat.',
     source: 'sum of dry film per coat',
   },
@@ -274,8 +300,10 @@ export const FINISH_RULES: readonly FinishRule[] = [
     id: 'mask-on-acrylic',
     severity: 'note',
     title: 'Soft under tape',
-    applies: ({ layer, paintBelow }) => layer.kind === 'mask' && paintBelow?.product.family === 'water-acrylic',
-    reason: () => `Water acrylic stays soft under tape for ${formatMinutes(FAMILIES['water-acrylic'].fullCure)}.`,
+    applies: ({ layer, paintBelow }) =>
+      layer.kind === 'mask' && paintBelow?.product.family === 'water-acrylic',
+    reason: () =>
+      `Water acrylic stays soft under tape for ${formatMinutes(FAMILIES['water-acrylic'].fullCure)}.`,
     remedy: 'Keep the wait; take the tape off as soon as the second colour is touch dry.',
     source: HANDBOOK,
   },
@@ -283,8 +311,10 @@ export const FINISH_RULES: readonly FinishRule[] = [
     id: 'enamel-clear-ambers',
     severity: 'note',
     title: 'Enamel clear ambers',
-    applies: ({ layer, product, labUnder }) => layer.kind === 'clear' && product?.family === 'enamel' && labUnder.L > 70,
-    reason: () => 'Enamel clear is slightly yellow and yellows further with age; on white and cream it shows.',
+    applies: ({ layer, product, labUnder }) =>
+      layer.kind === 'clear' && product?.family === 'enamel' && labUnder.L > 70,
+    reason: () =>
+      'Enamel clear is slightly yellow and yellows further with age; on white and cream it shows.',
     remedy: 'Choose a lacquer, water-based or two-part clear over pale colours.',
     source: HANDBOOK,
   },
@@ -292,7 +322,11 @@ export const FINISH_RULES: readonly FinishRule[] = [
     id: 'too-humid',
     severity: 'stop',
     title: 'Too damp to spray',
-    applies: (context) => sprayed(context) && context.family !== undefined && context.conditions.humidity > BLUSH_HUMIDITY && ['lacquer', 'water-acrylic', 'alcohol-acrylic', 'metal-lacquer', 'aerosol'].includes(context.family.id),
+    applies: (context) =>
+      sprayed(context) &&
+      context.family !== undefined &&
+      context.conditions.humidity > BLUSH_HUMIDITY &&
+      ['lacquer', 'water-acrylic', 'alcohol-acrylic', 'metal-lacquer', 'aerosol'].includes(context.family.id),
     reason: ({ conditions, family }) =>
       `At ${Math.round(conditions.humidity)} % humidity ${family!.id.includes('acrylic') ? 'water acrylic stays wet and runs' : 'lacquer blushes milky white'}; the limit is ${BLUSH_HUMIDITY} %.`,
     remedy: 'Warm and dry the room, or wait for a drier evening.',
@@ -302,7 +336,11 @@ export const FINISH_RULES: readonly FinishRule[] = [
     id: 'dew-point',
     severity: 'stop',
     title: 'Too near the dew point',
-    applies: (context) => sprayed(context) && context.family !== undefined && surface(context.conditions) - dewPoint(context.conditions.temperatureC, context.conditions.humidity) < DEW_POINT_MARGIN_C,
+    applies: (context) =>
+      sprayed(context) &&
+      context.family !== undefined &&
+      surface(context.conditions) - dewPoint(context.conditions.temperatureC, context.conditions.humidity) <
+        DEW_POINT_MARGIN_C,
     reason: ({ conditions }) => {
       const dew = dewPoint(conditions.temperatureC, conditions.humidity);
       return `The dew point is ${dew.toFixed(1)} C and the part is at ${surface(conditions).toFixed(1)} C: within ${DEW_POINT_MARGIN_C} C water settles under the paint.`;
@@ -326,16 +364,22 @@ export const FINISH_RULES: readonly FinishRule[] = [
     title: 'Isocyanate in two-part clear',
     applies: ({ family }) => family?.id === 'urethane-2k',
     reason: () => 'Sprayed isocyanate harms lungs for good, without smell or warning.',
-    remedy: 'Air-fed mask, or at least the cartridges its safety sheet names; cover skin and eyes; nobody else in the room. The product’s safety sheet and local rules decide.',
+    remedy:
+      'Air-fed mask, or at least the cartridges its safety sheet names; cover skin and eyes; nobody else in the room. The product’s safety sheet and local rules decide.',
     source: 'product safety sheet and local rules',
   },
   {
     id: 'solvent-vapour',
     severity: 'caution',
     title: 'Solvent vapour',
-    applies: (context) => sprayed(context) && context.family !== undefined && ['lacquer', 'enamel', 'aerosol', 'metal-lacquer', 'chrome-ink'].includes(context.family.id),
-    reason: ({ family }) => `${family!.name} puts solvent in the air.`,
-    remedy: 'Extraction on, filter mask, no flame or spark. The product’s safety sheet and local rules decide.',
+    applies: (context) =>
+      sprayed(context) &&
+      context.family !== undefined &&
+      ['lacquer', 'enamel', 'aerosol', 'metal-lacquer', 'chrome-ink'].includes(context.family.id),
+    reason: ({ family }) =>
+      `${family!.name[0]!.toUpperCase()}${family!.name.slice(1)} puts solvent in the air.`,
+    remedy:
+      'Extraction on, filter mask, no flame or spark. The product’s safety sheet and local rules decide.',
     source: 'product safety sheet and local rules',
   },
 ];

@@ -5,16 +5,7 @@ import type { FamilyId } from './families.ts';
 export type Sheen = 'gloss' | 'semi-gloss' | 'satin' | 'matt' | 'metal';
 
 export type LayerKind =
-  | 'primer'
-  | 'undercoat'
-  | 'colour'
-  | 'metal'
-  | 'mask'
-  | 'decal'
-  | 'clear'
-  | 'flat'
-  | 'polish'
-  | 'wash';
+  'primer' | 'undercoat' | 'colour' | 'metal' | 'mask' | 'decal' | 'clear' | 'flat' | 'polish' | 'wash';
 
 export type Tool = 'airbrush' | 'can' | 'brush' | 'marker' | 'hand';
 

@@ -63,7 +63,10 @@ export function waitBefore(next: StackLayer, below: StackLayer, conditions: Cond
     return after(family.fullCure, `${over.name} wrinkles ${family.name} that is not fully cured`);
   }
   if (over.id === 'urethane-2k') {
-    return after(Math.max(family.fullCure, family.handle), `two-part clear locks in solvent: let ${family.name} cure first`);
+    return after(
+      Math.max(family.fullCure, family.handle),
+      `two-part clear locks in solvent: let ${family.name} cure first`,
+    );
   }
   if (below.kind === 'undercoat' && next.kind === 'metal') {
     return after(family.fullCure, 'bright metal shows every softness of the black under it');
@@ -82,7 +85,11 @@ export function waitBefore(next: StackLayer, below: StackLayer, conditions: Cond
 /** Minutes after the last coat until the part can be picked up and joined. */
 export function waitToHandle(layer: StackLayer, conditions: Conditions): Wait {
   if (layer.kind === 'decal') {
-    return { from: Math.ceil(DECAL_DRY * cureFactor('water-acrylic', conditions)), until: null, because: 'decals dry overnight' };
+    return {
+      from: Math.ceil(DECAL_DRY * cureFactor('water-acrylic', conditions)),
+      until: null,
+      because: 'decals dry overnight',
+    };
   }
   if (!isPainted(layer)) return { from: 0, until: null, because: 'nothing to dry' };
   const family = FAMILIES[layer.product.family];

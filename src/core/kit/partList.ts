@@ -13,7 +13,9 @@ export function readPartList(text: string): PartListReading {
   text.split(/\r?\n/).forEach((raw, index) => {
     const line = raw.trim();
     if (line === '') return;
-    const match = /^([A-Za-z]{1,2})\s*-?\s*(\d{1,3}[a-z]?)\s*[,;:\t ]\s*(.+?)(?:\s*[x×]\s*(\d+))?$/u.exec(line);
+    const match = /^([A-Za-z]{1,2})\s*-?\s*(\d{1,3}[a-z]?)\s*[,;:\t ]\s*(.+?)(?:\s*[x×]\s*(\d+))?$/u.exec(
+      line,
+    );
     const fail = (problem: string) => reading.problems.push({ line: index + 1, text: line, problem });
     if (!match) return fail('begin with the frame letter and part number, like "B12 Door, left"');
     const [, frame, number, name, count] = match;

@@ -53,7 +53,10 @@ export function resolveMix(mix: Mix, products: ProductIndex): Product | undefine
     const product = products.get(id);
     return product ? [{ product, share }] : [];
   });
-  const main = parts.reduce<(typeof parts)[number] | undefined>((most, part) => (!most || part.share > most.share ? part : most), undefined);
+  const main = parts.reduce<(typeof parts)[number] | undefined>(
+    (most, part) => (!most || part.share > most.share ? part : most),
+    undefined,
+  );
   if (!main || parts.length < Object.keys(mix).length) return undefined;
   if (parts.length === 1) return main.product;
   const flakes = parts.flatMap(({ product }) => product.flakeUm ?? []);
@@ -74,7 +77,13 @@ const placeholders = new WeakMap<Spectrum, Product>();
 function placeholder(target: Spectrum): Product {
   const known = placeholders.get(target);
   if (known) return known;
-  const made: Product = { id: 'not-chosen', name: NOT_CHOSEN, family: 'lacquer', sheen: 'gloss', optics: estimateOptics(target, 'opaque') };
+  const made: Product = {
+    id: 'not-chosen',
+    name: NOT_CHOSEN,
+    family: 'lacquer',
+    sheen: 'gloss',
+    optics: estimateOptics(target, 'opaque'),
+  };
   placeholders.set(target, made);
   return made;
 }
@@ -87,7 +96,10 @@ function resolveLayer(layer: PlannedLayer, products: ProductIndex, target: Spect
   if (layer.kind === 'colour' && target) return { ...rest, product: placeholder(target) };
   const generic = products.get(GENERIC_FOR[layer.kind] ?? '');
   if (!generic) return rest;
-  return { ...rest, product: layer.kind === 'colour' ? { ...generic, id: 'not-chosen', name: NOT_CHOSEN } : generic };
+  return {
+    ...rest,
+    product: layer.kind === 'colour' ? { ...generic, id: 'not-chosen', name: NOT_CHOSEN } : generic,
+  };
 }
 
 /** The colour layer that a tray's target is about: the last one. */

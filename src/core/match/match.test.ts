@@ -3,7 +3,14 @@ import { describe, expect, it } from 'vitest';
 import { BAND_COUNT, ciede2000, DAYLIGHT, spectrumFrom, spectrumToLab, type Lab } from '../colour/index.ts';
 import { mixOptics, opaqueSpectrum } from '../paint/index.ts';
 import { differenceBound } from './differenceBound.ts';
-import { differenceBand, nearestPaints, recipeSearch, searchRecipes, type RecipePaint, type RecipeRequest } from './index.ts';
+import {
+  differenceBand,
+  nearestPaints,
+  recipeSearch,
+  searchRecipes,
+  type RecipePaint,
+  type RecipeRequest,
+} from './index.ts';
 import { dropRatios } from './ratios.ts';
 import { buildRatioTree, type RatioNode } from './ratioTree.ts';
 
@@ -15,7 +22,12 @@ function samplePaints(count: number, seed: number): RecipePaint[] {
     return state / 2 ** 32;
   };
   return Array.from({ length: count }, (_, index) => {
-    const [centre, width, strength, base] = [400 + 300 * random(), 30 + 70 * random(), 3 * random(), 0.004 + 0.3 * random() ** 3];
+    const [centre, width, strength, base] = [
+      400 + 300 * random(),
+      30 + 70 * random(),
+      3 * random(),
+      0.004 + 0.3 * random() ** 3,
+    ];
     const [scatter, tilt] = [0.1 + random(), random() - 0.5];
     return {
       id: `p${index}`,
@@ -48,12 +60,23 @@ function enumerate({ paints, target, maxPaints, maxDrops }: RecipeRequest, keep:
 }
 
 function request(seed: number, lab: [number, number, number], size = 7): RecipeRequest {
-  return { format: 'recipe-request', version: 1, paints: samplePaints(size, seed), target: { lab }, maxPaints: 3, maxDrops: 9 };
+  return {
+    format: 'recipe-request',
+    version: 1,
+    paints: samplePaints(size, seed),
+    target: { lab },
+    maxPaints: 3,
+    maxDrops: 9,
+  };
 }
 
 const targets = fc.tuple(
   fc.integer({ min: 1, max: 1e6 }),
-  fc.tuple(fc.integer({ min: 10, max: 95 }), fc.integer({ min: -60, max: 60 }), fc.integer({ min: -60, max: 60 })),
+  fc.tuple(
+    fc.integer({ min: 10, max: 95 }),
+    fc.integer({ min: -60, max: 60 }),
+    fc.integer({ min: -60, max: 60 }),
+  ),
 );
 
 describe('dropRatios', () => {
@@ -92,17 +115,33 @@ describe('buildRatioTree', () => {
 
 describe('differenceBound', () => {
   const coordinate = fc.double({ min: -100, max: 100, noNaN: true });
-  const size = fc.oneof(fc.double({ min: 0, max: 3, noNaN: true }), fc.double({ min: 0, max: 90, noNaN: true }));
+  const size = fc.oneof(
+    fc.double({ min: 0, max: 3, noNaN: true }),
+    fc.double({ min: 0, max: 90, noNaN: true }),
+  );
   const unit = fc.double({ min: 0, max: 1, noNaN: true });
   const lab = fc.record({ L: fc.double({ min: 0, max: 100, noNaN: true }), a: coordinate, b: coordinate });
 
   it('never exceeds the difference to any colour in the box', () => {
     fc.assert(
-      fc.property(lab, lab, fc.tuple(size, size, size), fc.tuple(unit, unit, unit), (target, corner, [dL, da, db], [u, v, w]) => {
-        const box = { minL: corner.L, maxL: corner.L + dL, minA: corner.a, maxA: corner.a + da, minB: corner.b, maxB: corner.b + db };
-        const inside: Lab = { L: corner.L + u * dL, a: corner.a + v * da, b: corner.b + w * db };
-        expect(differenceBound(target)(box)).toBeLessThanOrEqual(ciede2000(target, inside) + 1e-7);
-      }),
+      fc.property(
+        lab,
+        lab,
+        fc.tuple(size, size, size),
+        fc.tuple(unit, unit, unit),
+        (target, corner, [dL, da, db], [u, v, w]) => {
+          const box = {
+            minL: corner.L,
+            maxL: corner.L + dL,
+            minA: corner.a,
+            maxA: corner.a + da,
+            minB: corner.b,
+            maxB: corner.b + db,
+          };
+          const inside: Lab = { L: corner.L + u * dL, a: corner.a + v * da, b: corner.b + w * db };
+          expect(differenceBound(target)(box)).toBeLessThanOrEqual(ciede2000(target, inside) + 1e-7);
+        },
+      ),
       { numRuns: 20000 },
     );
   });
@@ -123,7 +162,9 @@ describe('searchRecipes', () => {
         const slow = enumerate(asked, 6);
         const fast = searchRecipes(asked, { within: 0, keep: 6 });
         fast.best.forEach((list, i) => {
-          expect(list.map(({ dE00 }) => dE00.toFixed(6))).toEqual(slow[i]!.map(({ dE00 }) => dE00.toFixed(6)));
+          expect(list.map(({ dE00 }) => dE00.toFixed(6))).toEqual(
+            slow[i]!.map(({ dE00 }) => dE00.toFixed(6)),
+          );
         });
       }),
       { numRuns: 12 },
@@ -152,7 +193,10 @@ describe('searchRecipes', () => {
   it('reports what its recipes say: the drops give the colour and the difference', () => {
     const asked = request(9, [60, -10, 15]);
     for (const { drops, lab, dE00 } of searchRecipes(asked).best.flat()) {
-      const parts = Object.entries(drops).map(([id, share]) => ({ share, optics: asked.paints.find((p) => p.id === id)! }));
+      const parts = Object.entries(drops).map(([id, share]) => ({
+        share,
+        optics: asked.paints.find((p) => p.id === id)!,
+      }));
       const again = spectrumToLab(opaqueSpectrum(mixOptics(parts)), DAYLIGHT);
       expect(lab.L).toBeCloseTo(again.L, 6);
       expect(dE00).toBeCloseTo(ciede2000({ L: 60, a: -10, b: 15 }, again), 6);
@@ -185,7 +229,15 @@ describe('searchRecipes', () => {
     ['five paints', { maxPaints: 5 }, /1 to 4/],
     ['the same paint twice', { paints: [...samplePaints(1, 1), ...samplePaints(1, 1)] }, /listed twice/],
     ['a short spectrum', { paints: [{ id: 'x', k: [1], s: [1] }] }, /31 values/],
-    ['zero scattering', { paints: [{ id: 'x', k: new Array<number>(BAND_COUNT).fill(1), s: new Array<number>(BAND_COUNT).fill(0) }] }, /above zero/],
+    [
+      'zero scattering',
+      {
+        paints: [
+          { id: 'x', k: new Array<number>(BAND_COUNT).fill(1), s: new Array<number>(BAND_COUNT).fill(0) },
+        ],
+      },
+      /above zero/,
+    ],
   ])('refuses %s', (_, change, message) => {
     expect(() => recipeSearch({ ...request(1, [50, 0, 0]), ...change }).next()).toThrow(message);
   });
@@ -206,7 +258,11 @@ describe('differenceBand', () => {
   it('widens with every unknown and narrows as a doubtful paint gets a smaller share', () => {
     const single = differenceBand(0.4, [{ share: 1, uncertainty: 1 }]);
     expect(single).toBeCloseTo(Math.hypot(0.4, 1), 9);
-    const mixed = (share: number) => differenceBand(0.4, [{ share, uncertainty: 5 }, { share: 1 - share, uncertainty: 0.4 }]);
+    const mixed = (share: number) =>
+      differenceBand(0.4, [
+        { share, uncertainty: 5 },
+        { share: 1 - share, uncertainty: 0.4 },
+      ]);
     expect(mixed(0.1)).toBeLessThan(mixed(0.6));
   });
 });

@@ -1,4 +1,11 @@
-import { ciede2000, describeDifference, spectrumToLab, type Lab, type Spectrum, type ViewingCondition } from '../colour/index.ts';
+import {
+  ciede2000,
+  describeDifference,
+  spectrumToLab,
+  type Lab,
+  type Spectrum,
+  type ViewingCondition,
+} from '../colour/index.ts';
 
 export interface NearestCandidate {
   id: string;

@@ -65,7 +65,13 @@ export function buildRatioTree(n: number, maxDrops: number): RatioTree {
           return axis === dropped ? 2 * weight : weight;
         }),
       );
-      node.children.push(build(childCorners, inside.map((at) => members[at]!), childWeights));
+      node.children.push(
+        build(
+          childCorners,
+          inside.map((at) => members[at]!),
+          childWeights,
+        ),
+      );
     }
     node.ratios = [];
     return node;

@@ -56,7 +56,7 @@ export function requireRecipeRequest(request: RecipeRequest): void {
   if (!Number.isInteger(maxDrops) || maxDrops < 1 || maxDrops > LIMITS.maxDrops) {
     throw new RangeError(`Drops must be a whole number from 1 to ${LIMITS.maxDrops}, not ${maxDrops}.`);
   }
-  if (target.lab.length !== 3 || target.lab.some((value) => !Number.isFinite(value))) {
+  if ((target.lab as readonly number[]).length !== 3 || target.lab.some((value) => !Number.isFinite(value))) {
     throw new RangeError('The target needs three numbers: L, a and b.');
   }
   if (target.lab[0] < 0 || target.lab[0] > 100) {

@@ -1,4 +1,11 @@
-import { BAND_COUNT, ciede2000, DAYLIGHT, labResponse, tristimulusWeights, type Lab } from '../colour/index.ts';
+import {
+  BAND_COUNT,
+  ciede2000,
+  DAYLIGHT,
+  labResponse,
+  tristimulusWeights,
+  type Lab,
+} from '../colour/index.ts';
 import { opaqueReflectance, surfaceReflectance } from '../paint/index.ts';
 import { differenceBound } from './differenceBound.ts';
 import { buildRatioTree, type RatioNode, type RatioTree } from './ratioTree.ts';
@@ -161,7 +168,8 @@ function mixtureModel({ paints, target, condition = DAYLIGHT }: RecipeRequest) {
     wanted,
     groups: [...groups.values()],
     lab,
-    difference: (members: readonly number[], parts: readonly number[]) => ciede2000(wanted, lab(members, parts)),
+    difference: (members: readonly number[], parts: readonly number[]) =>
+      ciede2000(wanted, lab(members, parts)),
   };
 }
 
@@ -339,7 +347,11 @@ function choiceExplorer(model: MixtureModel, tree: RatioTree, shortlist: Shortli
       for (const ratio of node.ratios) {
         const drops = tree.ratios[ratio]!;
         shortlist.evaluated++;
-        shortlist.offer(model.difference(members as unknown as number[], drops), members as unknown as number[], drops);
+        shortlist.offer(
+          model.difference(members as unknown as number[], drops),
+          members as unknown as number[],
+          drops,
+        );
       }
       return 1;
     }

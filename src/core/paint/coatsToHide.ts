@@ -19,11 +19,7 @@ export function contrastOverCard(optics: PaintOptics, thickness: number): number
 }
 
 /** Fewest coats of a given dry film (um) that hide black and white alike; undefined above the limit. */
-export function coatsToHide(
-  optics: PaintOptics,
-  filmPerCoat: number,
-  limit = 40,
-): number | undefined {
+export function coatsToHide(optics: PaintOptics, filmPerCoat: number, limit = 40): number | undefined {
   for (let coats = 1; coats <= limit; coats++) {
     if (contrastOverCard(optics, coats * filmPerCoat) < HIDING_DIFFERENCE) return coats;
   }

@@ -14,12 +14,7 @@ export function absorptionOverScattering(internal: number): number {
 /** Reflectance of a paint film over a background (Kubelka and Munk 1931, hyperbolic form).
  *  k, s: absorption and scattering per micrometre; thickness in micrometres; background reflectance 0..1.
  *  All reflectances are internal: the caller applies the surface once, at the top. */
-export function filmReflectance(
-  k: number,
-  s: number,
-  thickness: number,
-  background: number,
-): number {
+export function filmReflectance(k: number, s: number, thickness: number, background: number): number {
   if (thickness <= 0) return background;
   if (s < 1e-9) return background * Math.exp(-2 * k * thickness);
   const a = 1 + k / s;

@@ -31,9 +31,7 @@ export function mixOptics(parts: readonly { optics: PaintOptics; share: number }
 /** Measured reflectance (31 bands) of a paint laid so thick that nothing under it shows. */
 export function opaqueSpectrum({ k, s }: PaintOptics): number[] {
   requireSpectrum(k, 'absorption spectrum');
-  return k.map((value, band) =>
-    surfaceReflectance(opaqueReflectance(value / Math.max(s[band]!, 1e-9))),
-  );
+  return k.map((value, band) => surfaceReflectance(opaqueReflectance(value / Math.max(s[band]!, 1e-9))));
 }
 
 /** Measured reflectance (31 bands) of films laid one over another on a background, bottom first.
@@ -42,8 +40,7 @@ export function opaqueSpectrum({ k, s }: PaintOptics): number[] {
 export function filmsOver(background: Spectrum, films: readonly Film[]): number[] {
   return background.map((measured, band) => {
     const internal = films.reduce(
-      (under, { optics, thickness }) =>
-        filmReflectance(optics.k[band]!, optics.s[band]!, thickness, under),
+      (under, { optics, thickness }) => filmReflectance(optics.k[band]!, optics.s[band]!, thickness, under),
       internalReflectance(measured),
     );
     return surfaceReflectance(internal);

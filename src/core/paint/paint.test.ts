@@ -93,13 +93,26 @@ describe('filmReflectance', () => {
 
 describe('mixOptics', () => {
   it('changes nothing when a paint meets itself', () => {
-    expect(opaqueSpectrum(mixOptics([{ optics: red, share: 3 }, { optics: red, share: 4 }]))).toEqual(
-      opaqueSpectrum(mixOptics([{ optics: red, share: 1 }])),
-    );
+    expect(
+      opaqueSpectrum(
+        mixOptics([
+          { optics: red, share: 3 },
+          { optics: red, share: 4 },
+        ]),
+      ),
+    ).toEqual(opaqueSpectrum(mixOptics([{ optics: red, share: 1 }])));
   });
 
   it('lies between its parts and refuses negative drops', () => {
-    const pink = spectrumToLab(opaqueSpectrum(mixOptics([{ optics: red, share: 1 }, { optics: white, share: 1 }])), DAYLIGHT);
+    const pink = spectrumToLab(
+      opaqueSpectrum(
+        mixOptics([
+          { optics: red, share: 1 },
+          { optics: white, share: 1 },
+        ]),
+      ),
+      DAYLIGHT,
+    );
     expect(pink.L).toBeGreaterThan(spectrumToLab(opaqueSpectrum(red), DAYLIGHT).L);
     expect(pink.L).toBeLessThan(spectrumToLab(opaqueSpectrum(white), DAYLIGHT).L);
     expect(() => mixOptics([{ optics: red, share: -1 }])).toThrow(/none below zero/);
@@ -119,7 +132,12 @@ describe('coats', () => {
   });
 
   it('needs more coats of a red over black than over its own pink', () => {
-    const pink = opaqueSpectrum(mixOptics([{ optics: red, share: 1 }, { optics: white, share: 1 }]));
+    const pink = opaqueSpectrum(
+      mixOptics([
+        { optics: red, share: 1 },
+        { optics: white, share: 1 },
+      ]),
+    );
     const overBlack = coatsToClose(red, black, 10)!;
     const overPink = coatsToClose(red, pink, 10)!;
     expect(overPink).toBeLessThan(overBlack);
@@ -142,10 +160,15 @@ describe('coats', () => {
 });
 
 describe('estimateOptics', () => {
-  it.each(['opaque', 'semi-opaque', 'transparent'] as const)('keeps the colour and hides as the %s class says', (hiding) => {
-    const masstone = recoverSpectrum({ L: 45, a: -25, b: -15 });
-    const optics = estimateOptics(masstone, hiding);
-    expect(ciede2000(spectrumToLab(opaqueSpectrum(optics), DAYLIGHT), { L: 45, a: -25, b: -15 })).toBeLessThan(0.05);
-    expect(contrastOverCard(optics, HIDING_FILM_UM[hiding])).toBeCloseTo(0.5, 2);
-  });
+  it.each(['opaque', 'semi-opaque', 'transparent'] as const)(
+    'keeps the colour and hides as the %s class says',
+    (hiding) => {
+      const masstone = recoverSpectrum({ L: 45, a: -25, b: -15 });
+      const optics = estimateOptics(masstone, hiding);
+      expect(
+        ciede2000(spectrumToLab(opaqueSpectrum(optics), DAYLIGHT), { L: 45, a: -25, b: -15 }),
+      ).toBeLessThan(0.05);
+      expect(contrastOverCard(optics, HIDING_FILM_UM[hiding])).toBeCloseTo(0.5, 2);
+    },
+  );
 });

@@ -8,8 +8,7 @@ export const INTERNAL_REFLECTION = 0.6;
 export function surfaceReflectance(internal: number): number {
   return (
     EXTERNAL_REFLECTION +
-    ((1 - EXTERNAL_REFLECTION) * (1 - INTERNAL_REFLECTION) * internal) /
-      (1 - INTERNAL_REFLECTION * internal)
+    ((1 - EXTERNAL_REFLECTION) * (1 - INTERNAL_REFLECTION) * internal) / (1 - INTERNAL_REFLECTION * internal)
   );
 }
 
@@ -17,7 +16,6 @@ export function surfaceReflectance(internal: number): number {
 export function internalReflectance(measured: number): number {
   const above = measured - EXTERNAL_REFLECTION;
   const internal =
-    above /
-    ((1 - EXTERNAL_REFLECTION) * (1 - INTERNAL_REFLECTION) + INTERNAL_REFLECTION * above);
+    above / ((1 - EXTERNAL_REFLECTION) * (1 - INTERNAL_REFLECTION) + INTERNAL_REFLECTION * above);
   return Math.min(1, Math.max(0, internal));
 }

@@ -23,10 +23,12 @@ export interface Session {
 export function requireCalendar({ sessions }: BenchCalendar): void {
   const sorted = [...sessions].sort((a, b) => a.day - b.day || a.start - b.start);
   sorted.forEach(({ day, start, end }, at) => {
-    if (day < 0 || day > 6 || start < 0 || end > 1440) throw new RangeError('A session lies within one day of the week.');
+    if (day < 0 || day > 6 || start < 0 || end > 1440)
+      throw new RangeError('A session lies within one day of the week.');
     if (end - start < 10) throw new RangeError('A session must end at least 10 minutes after it starts.');
     const before = sorted[at - 1];
-    if (before && before.day === day && start < before.end) throw new RangeError('Two sessions of the same day overlap.');
+    if (before && before.day === day && start < before.end)
+      throw new RangeError('Two sessions of the same day overlap.');
   });
 }
 

@@ -5,7 +5,10 @@ export function tails({ operations, succs, topological }: IndexedInstance): numb
   const tail = new Array<number>(operations.length).fill(0);
   for (const index of [...topological].reverse()) {
     const { hands, dry } = operations[index]!;
-    const after = succs[index]!.reduce((most, { other, minLag }) => Math.max(most, minLag + tail[other]!), dry);
+    const after = succs[index]!.reduce(
+      (most, { other, minLag }) => Math.max(most, minLag + tail[other]!),
+      dry,
+    );
     tail[index] = hands + after;
   }
   return tail;
@@ -41,7 +44,8 @@ export function dispatchOrder(instance: IndexedInstance, jitter: number, random:
     for (let w = session; w < windows.length; w++) {
       const [opensAt, closesAt] = windows[w]!;
       let need = kind >= 0 && familySession !== w ? setup.newWindow : 0;
-      if (kind >= 0 && lastFamily >= 0 && lastFamily !== kind) need = Math.max(need, setup.change[lastFamily]![kind]!);
+      if (kind >= 0 && lastFamily >= 0 && lastFamily !== kind)
+        need = Math.max(need, setup.change[lastFamily]![kind]!);
       const start = Math.max(ready[index]!, Math.max(now, opensAt) + need);
       if (start + hands <= closesAt && !(tied[index] && breaksTie(instance, index, start, w))) {
         return { start, session: w };

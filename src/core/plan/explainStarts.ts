@@ -42,8 +42,12 @@ export function explainStarts(
       if (binding && binding.ready >= earliest) {
         const { arc } = binding;
         return arc.minLag > 0
-          ? { kind: 'cure', byOperation: arc.from, text: `${prefix}${formatMinutes(arc.minLag)} after "${name(arc.from)}": ${arc.because}.` }
-          : { kind: 'cure', byOperation: arc.from, text: `${prefix}right after "${name(arc.from)}".` };
+          ? {
+              kind: 'cure',
+              byOperation: arc.from,
+              text: `${prefix}${formatMinutes(arc.minLag)} after “${name(arc.from)}”: ${arc.because}.`,
+            }
+          : { kind: 'cure', byOperation: arc.from, text: `${prefix}right after “${name(arc.from)}”.` };
       }
       return { kind: 'done-step', text: `${prefix}a step already done must dry until then.` };
     };
@@ -52,24 +56,44 @@ export function explainStarts(
       reasons.set(id, cure(''));
     } else if (start - setup === busyUntil && busyUntil >= opens) {
       const clean = setup > 0 ? `, then ${setup} min to change over` : '';
-      reasons.set(id, { kind: setup > 0 ? 'set-up' : 'hands', byOperation: before?.id, text: `Your hands are on "${name(before!.id)}" until then${clean}.` });
+      reasons.set(id, {
+        kind: setup > 0 ? 'set-up' : 'hands',
+        byOperation: before?.id,
+        text: `Your hands are on “${name(before!.id)}” until then${clean}.`,
+      });
     } else if (start - setup === opens) {
       const earlier = instance.windows[windowIndex - 1];
       const missed = earlier && ready + hands > earlier[1];
       const clean = setup > 0 ? ` with ${setup} min to set up` : '';
       if (missed && ready > earlier[0]) {
         const { byOperation, text } = cure('The session before is too early: ready only ');
-        reasons.set(id, { kind: 'session', byOperation, text: `First session after it is ready${clean}. ${text}` });
+        reasons.set(id, {
+          kind: 'session',
+          byOperation,
+          text: `First session after it is ready${clean}. ${text}`,
+        });
       } else {
-        reasons.set(id, { kind: 'session', text: earlier ? `The session opens${clean}; the one before is full.` : `The next session opens${clean}.` });
+        reasons.set(id, {
+          kind: 'session',
+          text: earlier
+            ? `The session opens${clean}; the one before is full.`
+            : `The next session opens${clean}.`,
+        });
       }
     } else {
       const held = arcs.find((arc) => arc.from === id && arc.maxLag !== null);
       reasons.set(
         id,
         held
-          ? { kind: 'window', byOperation: held.to, text: `Held back so that "${name(held.to)}" falls inside its window of ${formatMinutes(held.maxLag!)}.` }
-          : { kind: 'free', text: 'Nothing binds it here: it fits between its neighbours and could move a little.' },
+          ? {
+              kind: 'window',
+              byOperation: held.to,
+              text: `Held back so that “${name(held.to)}” falls inside its window of ${formatMinutes(held.maxLag!)}.`,
+            }
+          : {
+              kind: 'free',
+              text: 'Nothing binds it here: it fits between its neighbours and could move a little.',
+            },
       );
     }
   });
@@ -84,7 +108,8 @@ function setupBefore(
 ): number {
   const { family, id } = byTime[at]!;
   const last = byTime.slice(0, at).findLast((operation) => operation.family !== null);
-  const windowOf = (start: number) => instance.windows.findIndex(([from, to]) => from <= start && start <= to);
+  const windowOf = (start: number) =>
+    instance.windows.findIndex(([from, to]) => from <= start && start <= to);
   const { families, change, newWindow } = instance.setup;
   const changeOver =
     last && last.family !== family ? change[families.indexOf(last.family!)]![families.indexOf(family!)]! : 0;

@@ -1,9 +1,29 @@
 /** Plan: operations from a build, the calendar, schedules, their reasons, and replanning from what was done. */
-export { generateOperations, type OperationKind, type OperationPlan, type PlanArc, type PlannableBuild, type PlanOperation } from './operations.ts';
+export {
+  generateOperations,
+  type OperationKind,
+  type OperationPlan,
+  type PlanArc,
+  type PlannableBuild,
+  type PlanOperation,
+} from './operations.ts';
 export { plannableBuild } from './plannableBuild.ts';
-export { localDate, requireCalendar, upcomingSessions, type BenchCalendar, type Session, type WeeklySession } from './calendar.ts';
+export {
+  localDate,
+  requireCalendar,
+  upcomingSessions,
+  type BenchCalendar,
+  type Session,
+  type WeeklySession,
+} from './calendar.ts';
 export { scheduleOperations, seededRandom, type ScheduleOptions } from './scheduleOperations.ts';
 export { verifySchedule } from './verifySchedule.ts';
 export { curingNow, remainingWork, type Curing, type DoneStep, type RemainingWork } from './replan.ts';
 export { explainStarts, type BindingKind, type StartReason } from './explainStarts.ts';
-export type { ScheduleArc, ScheduleInstance, ScheduleOperation, ScheduleResult, SetupTimes } from './scheduleInstance.ts';
+export type {
+  ScheduleArc,
+  ScheduleInstance,
+  ScheduleOperation,
+  ScheduleResult,
+  SetupTimes,
+} from './scheduleInstance.ts';

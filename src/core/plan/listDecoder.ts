@@ -73,7 +73,10 @@ export function listDecoder(
         }
         const from = (free > opens[window]! ? free : opens[window]!) + need;
         const candidate = ready > from ? ready : from;
-        if (candidate + hands[operation]! <= closes[window]! && !(tied[operation] && breaksTie(instance, operation, candidate, window))) {
+        if (
+          candidate + hands[operation]! <= closes[window]! &&
+          !(tied[operation] && breaksTie(instance, operation, candidate, window))
+        ) {
           start = candidate;
           break;
         }

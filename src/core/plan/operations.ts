@@ -67,13 +67,23 @@ const WASH_DRY_MINUTES = 2 * 60;
 const DIVISIBLE_MINUTES = 45;
 
 const KIND_WORDS: Readonly<Record<LayerKind, string>> = {
-  primer: 'Prime', undercoat: 'Undercoat', colour: 'Colour', metal: 'Metal', mask: 'Mask', decal: 'Decals',
-  clear: 'Clear', flat: 'Flat', polish: 'Polish', wash: 'Wash',
+  primer: 'Prime',
+  undercoat: 'Undercoat',
+  colour: 'Colour',
+  metal: 'Metal',
+  mask: 'Mask',
+  decal: 'Decals',
+  clear: 'Clear',
+  flat: 'Flat',
+  polish: 'Polish',
+  wash: 'Wash',
 };
 
 const CAUTIONS = {
-  vapour: 'Solvent vapour: extraction on, filter mask, no flame. The product’s safety sheet and local rules decide.',
-  isocyanate: 'Isocyanate: air-fed mask or the cartridges its safety sheet names, skin and eyes covered, nobody else in the room. Local rules decide.',
+  vapour:
+    'Solvent vapour: extraction on, filter mask, no flame. The product’s safety sheet and local rules decide.',
+  isocyanate:
+    'Isocyanate: air-fed mask or the cartridges its safety sheet names, skin and eyes covered, nobody else in the room. Local rules decide.',
   knife: 'Blades: cut away from the hand that holds.',
   dust: 'Sanding dust: work wet or wear a dust mask.',
   cyanoacrylate: 'Cyanoacrylate: eyes, skin and fumes; see its safety sheet.',
@@ -98,7 +108,7 @@ export function generateOperations(
         const wait = waitBefore(layer, below, conditions);
         chain.waitFor(wait.from, wait.until, wait.because);
       }
-      addLayer(chain, tray, layer, conditions, longestSession);
+      addLayer(chain, tray, layer, below, conditions, longestSession);
     });
     const top = tray.stack.layers.at(-1);
     const wait = top ? waitToHandle(top, conditions) : { from: 0, because: 'nothing to dry' };
@@ -115,7 +125,11 @@ class Chain {
   readonly #plan: OperationPlan;
   readonly #buildId: string;
   readonly #trayId: string;
-  #lag: { min: number; max: number | null; because: string } = { min: 0, max: null, because: 'follows at once' };
+  #lag: { min: number; max: number | null; because: string } = {
+    min: 0,
+    max: null,
+    because: 'follows at once',
+  };
 
   constructor(plan: OperationPlan, buildId: string, trayId: string) {
     this.#plan = plan;
@@ -132,7 +146,13 @@ class Chain {
     const id = `${this.#buildId}/${this.#trayId}/${key}`;
     this.#plan.operations.push({ ...rest, id, buildId: this.#buildId, trayId: this.#trayId, dry: 0 });
     if (this.last) {
-      this.#plan.arcs.push({ from: this.last, to: id, minLag: this.#lag.min, maxLag: this.#lag.max, because: this.#lag.because });
+      this.#plan.arcs.push({
+        from: this.last,
+        to: id,
+        minLag: this.#lag.min,
+        maxLag: this.#lag.max,
+        because: this.#lag.because,
+      });
     }
     this.last = id;
     this.waitFor(0, null, 'follows at once');
@@ -149,7 +169,11 @@ type PlannableTray = PlannableBuild['trays'][number];
 function prepare(chain: Chain, { name, partCount }: PlannableTray): void {
   if (partCount === 0) return;
   addInPieces(chain, Math.max(10, partCount * CLEAN_MINUTES_PER_PART), 'clean', {
-    kind: 'clean', title: `Clean up: ${name}`, place: 'bench', family: null, chemistry: null,
+    kind: 'clean',
+    title: `Clean up: ${name}`,
+    place: 'bench',
+    family: null,
+    chemistry: null,
     because: 'Gates, seams and flash show through every coat; washed plastic holds paint.',
     details: [`${partCount} parts: cut, trim, sand 400 then 1000`, 'wash in soap and water, rinse'],
     cautions: [CAUTIONS.knife, CAUTIONS.dust],
@@ -157,7 +181,11 @@ function prepare(chain: Chain, { name, partCount }: PlannableTray): void {
   chain.waitFor(WASH_DRY_MINUTES, null, 'washed parts must be dry');
   if (partCount < 2) return;
   addInPieces(chain, Math.max(10, partCount * JOIN_MINUTES_PER_PART), 'join', {
-    kind: 'join', title: `Join before paint: ${name}`, place: 'bench', family: null, chemistry: null,
+    kind: 'join',
+    title: `Join before paint: ${name}`,
+    place: 'bench',
+    family: null,
+    chemistry: null,
     because: 'They end up the same colour and finish, so the seam can be filled once and vanish.',
     details: ['solvent cement, thin, on bare plastic', 'fill and sand the seams'],
     cautions: [CAUTIONS.vapour],
@@ -186,16 +214,33 @@ function addLayer(
   chain: Chain,
   tray: PlannableTray,
   layer: StackLayer,
+  below: StackLayer | undefined,
   conditions: Conditions,
   longestSession: number,
 ): void {
   const minutes = coatMinutes(layer, tray.stack.areaCm2);
-  const title = `${KIND_WORDS[layer.kind]}: ${tray.name}`;
-  const because = LAYER_REASONS[layer.kind];
+  const sandsPrimer = layer.kind === 'flat' && below?.kind === 'primer';
+  const title = `${sandsPrimer ? 'Sand primer' : KIND_WORDS[layer.kind]}: ${tray.name}`;
+  const because = sandsPrimer
+    ? 'Primer shows every blemish; smooth primer makes smooth colour.'
+    : LAYER_REASONS[layer.kind];
   if (!isPainted(layer)) {
     const cautions = layer.kind === 'flat' || layer.kind === 'polish' ? [CAUTIONS.dust] : [];
     addInPieces(chain, minutes * layer.coats, layer.id, {
-      layerId: layer.id, kind: layer.kind, title, place: 'bench', family: null, chemistry: null, because, details: HAND_DETAILS[layer.kind] ?? [], cautions,
+      layerId: layer.id,
+      kind: layer.kind,
+      title,
+      place: 'bench',
+      family: null,
+      chemistry: null,
+      because,
+      details: sandsPrimer
+        ? [
+            '2000 wet, with a drop of soap',
+            'look along the surface under a lamp; fill and prime again what shows',
+          ]
+        : (HAND_DETAILS[layer.kind] ?? []),
+      cautions,
     });
     // Only the first piece waits for the layer beneath; the rest follow at will.
     return;
@@ -211,7 +256,12 @@ function addLayer(
   for (let coat = 1; coat <= layer.coats; coat++) {
     if (coat > 1) {
       if (between.until === null || sameEvening) chain.waitFor(between.from, between.until, between.because);
-      else chain.waitFor(again, null, `no session holds two coats, so the second waits for the late window of ${family.name}`);
+      else
+        chain.waitFor(
+          again,
+          null,
+          `no session holds two coats, so the second waits for the late window of ${family.name}`,
+        );
     }
     const mist = coat <= (layer.mistCoats ?? 0);
     chain.add({
@@ -228,9 +278,16 @@ function addLayer(
         product.name,
         `${(volume.paintMl / layer.coats).toFixed(1)} ml paint${volume.thinnerMl > 0 ? ` + ${(volume.thinnerMl / layer.coats).toFixed(1)} ml thinner` : ''} for this coat`,
         ...(layer.tool === 'airbrush' ? [TOOL_SETTINGS[mist ? 'mist' : 'wet']] : []),
-        coat < layer.coats ? `next coat after ${formatMinutes(between.from)}${between.until === null ? '' : `, before ${formatMinutes(between.until)}`}` : '',
+        coat < layer.coats
+          ? `next coat after ${formatMinutes(between.from)}${between.until === null ? '' : `, before ${formatMinutes(between.until)}`}`
+          : '',
       ].filter(Boolean),
-      cautions: family.id === 'urethane-2k' ? [CAUTIONS.isocyanate] : sprayed && family.bite > 0 ? [CAUTIONS.vapour] : [],
+      cautions:
+        family.id === 'urethane-2k'
+          ? [CAUTIONS.isocyanate]
+          : sprayed && family.bite > 0
+            ? [CAUTIONS.vapour]
+            : [],
     });
   }
 }
@@ -268,30 +325,59 @@ function addJoins(
   for (const join of build.joins) {
     const id = `${build.id}/join/${join.id}`;
     plan.operations.push({
-      id, buildId: build.id, kind: 'assemble', title: join.name, place: 'bench', hands: join.minutes, dry: join.setMinutes,
-      family: null, chemistry: null,
+      id,
+      buildId: build.id,
+      kind: 'assemble',
+      title: join.name,
+      place: 'bench',
+      hands: join.minutes,
+      dry: join.setMinutes,
+      family: null,
+      chemistry: null,
       because: 'Joined after paint: the parts differ in colour or would block the spray.',
       details: [join.adhesive, 'dabs, not beads; test the fit first; gloves on'],
       cautions: /cyano/i.test(join.adhesive) ? [CAUTIONS.cyanoacrylate] : [],
     });
     for (const trayId of join.trayIds) {
       const last = lastStep.get(trayId);
-      if (last) plan.arcs.push({ from: last.id, to: id, minLag: last.wait, maxLag: null, because: last.because });
+      if (last)
+        plan.arcs.push({ from: last.id, to: id, minLag: last.wait, maxLag: null, because: last.because });
     }
     for (const before of join.afterJoinIds) {
       const { setMinutes = 0, name = before } = build.joins.find((other) => other.id === before) ?? {};
-      plan.arcs.push({ from: `${build.id}/join/${before}`, to: id, minLag: setMinutes, maxLag: null, because: `${name} must have set` });
+      plan.arcs.push({
+        from: `${build.id}/join/${before}`,
+        to: id,
+        minLag: setMinutes,
+        maxLag: null,
+        because: `${name} must have set`,
+      });
     }
   }
   if (plan.operations.length === 0) return;
   const id = `${build.id}/inspect`;
   const open = plan.operations.filter((operation) => !plan.arcs.some(({ from }) => from === operation.id));
   plan.operations.push({
-    id, buildId: build.id, kind: 'inspect', title: `Look over and photograph: ${build.name}`, place: 'bench', hands: 15, dry: 0,
-    family: null, chemistry: null, because: 'Photographs get forgotten; small regrets are lessons for the next kit.',
-    details: ['natural light, same angle as the reference', 'write down what to do better'], cautions: [],
+    id,
+    buildId: build.id,
+    kind: 'inspect',
+    title: `Look over and photograph: ${build.name}`,
+    place: 'bench',
+    hands: 15,
+    dry: 0,
+    family: null,
+    chemistry: null,
+    because: 'Photographs get forgotten; small regrets are lessons for the next kit.',
+    details: ['natural light, same angle as the reference', 'write down what to do better'],
+    cautions: [],
   });
   for (const operation of open) {
-    plan.arcs.push({ from: operation.id, to: id, minLag: operation.dry, maxLag: null, because: 'everything must be dry and set' });
+    plan.arcs.push({
+      from: operation.id,
+      to: id,
+      minLag: operation.dry,
+      maxLag: null,
+      because: 'everything must be dry and set',
+    });
   }
 }

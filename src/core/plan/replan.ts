@@ -111,7 +111,9 @@ export function curingNow(
         .filter(({ from, to }) => from === operationId && !finished.has(to))
         .map(({ minLag }) => minLag);
       const until = endedAt + Math.max(0, operation.dry, ...waits);
-      return until > now && (waits.length > 0 || operation.dry > 0) ? [{ operationId, since: endedAt, until }] : [];
+      return until > now && (waits.length > 0 || operation.dry > 0)
+        ? [{ operationId, since: endedAt, until }]
+        : [];
     })
     .sort((a, b) => a.until - b.until);
 }

@@ -58,7 +58,9 @@ export function finishBound(instance: IndexedInstance): number {
 export function setupBound({ family, setup }: IndexedInstance): number {
   const used = [...new Set(family)].filter((index) => index >= 0);
   if (used.length === 0) return 0;
-  const into = used.map((to) => Math.min(...used.filter((from) => from !== to).map((from) => setup.change[from]![to]!)));
+  const into = used.map((to) =>
+    Math.min(...used.filter((from) => from !== to).map((from) => setup.change[from]![to]!)),
+  );
   const dearest = Math.max(0, ...into.filter(Number.isFinite));
   const changes = into.filter(Number.isFinite).reduce((sum, minutes) => sum + minutes, 0);
   return setup.newWindow + changes - dearest;

@@ -91,7 +91,9 @@ export function indexInstance(instance: ScheduleInstance): IndexedInstance {
   for (const { id, hands, dry } of operations) {
     if (!(hands >= 0) || !(dry >= 0)) throw new RangeError(`${id} has minutes below zero.`);
     if (hands > longest) {
-      throw new RangeError(`"${id}" takes ${hands} min and no session is longer than ${longest} min: plan a longer session or split the step.`);
+      throw new RangeError(
+        `"${id}" takes ${hands} min and no session is longer than ${longest} min: plan a longer session or split the step.`,
+      );
     }
   }
   const preds: IndexedArc[][] = operations.map(() => []);

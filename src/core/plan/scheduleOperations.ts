@@ -1,7 +1,12 @@
 import { dispatchOrder } from './dispatch.ts';
 import { listDecoder } from './listDecoder.ts';
 import { finishBound, latestStarts, setupBound } from './scheduleBound.ts';
-import { indexInstance, type IndexedInstance, type ScheduleInstance, type ScheduleResult } from './scheduleInstance.ts';
+import {
+  indexInstance,
+  type IndexedInstance,
+  type ScheduleInstance,
+  type ScheduleResult,
+} from './scheduleInstance.ts';
 import { verifySchedule } from './verifySchedule.ts';
 
 export interface ScheduleOptions {
@@ -10,6 +15,8 @@ export interface ScheduleOptions {
   /** Budget in decoded orders, for repeatable results; unlimited when absent. */
   evaluations?: number;
   seed?: number;
+  /** Milliseconds on any clock; the machine's when absent. */
+  now?: () => number;
   signal?: { readonly aborted: boolean };
   onImproved?: (result: ScheduleResult) => void;
   /** Starts of an earlier plan: the search begins from its order. */
@@ -50,9 +57,15 @@ interface Candidate {
  *  Dispatch rules give first orders; annealing over moves that keep the arcs improves them. Every result is
  *  verified before it is handed out. `optimal` is true only where both objectives meet their bounds.
  *  Throws RangeError where the instance makes no sense or no schedule was found. */
-export function scheduleOperations(instance: ScheduleInstance, options: ScheduleOptions = {}): ScheduleResult {
+export function scheduleOperations(
+  instance: ScheduleInstance,
+  options: ScheduleOptions = {},
+): ScheduleResult {
   const { timeMs = 1000, evaluations = Infinity, seed = 1, signal, onImproved, previous } = options;
-  const deadline = Date.now() + timeMs;
+  // A search budget in time needs a clock; nothing else in the core looks at one.
+  // eslint-disable-next-line no-restricted-properties
+  const { now = Date.now } = options;
+  const deadline = now() + timeMs;
   const indexed = indexInstance(instance);
   const lowerBound = finishBound(indexed);
   const leastSetup = setupBound(indexed);
@@ -61,7 +74,8 @@ export function scheduleOperations(instance: ScheduleInstance, options: Schedule
   let spent = 0;
   let best: Candidate | undefined;
 
-  const provedBest = () => best !== undefined && best.finish === lowerBound && best.setupMinutes === leastSetup;
+  const provedBest = () =>
+    best !== undefined && best.finish === lowerBound && best.setupMinutes === leastSetup;
   const publish = (): ScheduleResult => {
     const result: ScheduleResult = {
       starts: Object.fromEntries(indexed.operations.map(({ id }, i) => [id, best!.starts[i]!])),
@@ -85,7 +99,7 @@ export function scheduleOperations(instance: ScheduleInstance, options: Schedule
     }
     return candidate;
   };
-  const over = () => spent >= evaluations || signal?.aborted === true || Date.now() > deadline;
+  const over = () => spent >= evaluations || signal?.aborted === true || now() > deadline;
 
   if (indexed.size === 0) return { starts: {}, finish: 0, setupMinutes: 0, lowerBound: 0, optimal: true };
   let current: Candidate | undefined;
@@ -97,9 +111,17 @@ export function scheduleOperations(instance: ScheduleInstance, options: Schedule
   }
   if (!current) current = searchForAny(indexed, consider, random, () => over() && spent > 2000);
   if (!best || !current) {
-    throw new RangeError('No plan keeps every recoat window within these sessions: add a session or make one longer.');
+    throw new RangeError(
+      'No plan keeps every recoat window within these sessions: add a session or make one longer.',
+    );
   }
-  if (!over()) anneal(indexed, current, decode, random, over, () => spent++, consider, { deadline, evaluations, timeMs, spent: () => spent });
+  if (!over())
+    anneal(indexed, current, decode, random, over, () => spent++, consider, {
+      left: () => deadline - now(),
+      evaluations,
+      timeMs,
+      spent: () => spent,
+    });
   return publish();
 }
 
@@ -114,7 +136,10 @@ function orderOfPrevious(indexed: IndexedInstance, previous: Record<string, numb
   const rank = new Array<number>(indexed.size).fill(0);
   for (const index of indexed.topological) {
     const known = previous[indexed.operations[index]!.id];
-    const afterPreds = indexed.preds[index]!.reduce((most, { other }) => Math.max(most, rank[other]! + 0.5), 0);
+    const afterPreds = indexed.preds[index]!.reduce(
+      (most, { other }) => Math.max(most, rank[other]! + 0.5),
+      0,
+    );
     rank[index] = Math.max(known ?? 0, afterPreds);
   }
   return [...indexed.topological].sort((a, b) => rank[a]! - rank[b]!);
@@ -135,7 +160,8 @@ function searchForAny(
 }
 
 interface Budget {
-  deadline: number;
+  /** Milliseconds left. */
+  left: () => number;
   evaluations: number;
   timeMs: number;
   spent: () => number;
@@ -177,7 +203,7 @@ function anneal(
     if (step % EVALUATIONS_PER_LOOK === 0) {
       if (over()) return;
       const byCount = budget.spent() / budget.evaluations;
-      const byTime = 1 - (budget.deadline - Date.now()) / budget.timeMs;
+      const byTime = 1 - budget.left() / budget.timeMs;
       const progress = Math.min(1, Math.max(byCount, Number.isFinite(budget.evaluations) ? byCount : byTime));
       const cycle = Math.min(CYCLES - 1, Math.floor(progress * CYCLES));
       if (cycle !== lastCycle) {
@@ -191,8 +217,10 @@ function anneal(
     let least = 0;
     let most = size - run;
     for (let i = at; i < at + run; i++) {
-      for (const { other } of preds[order[i]!]!) if (position[other]! < at) least = Math.max(least, position[other]! + 1);
-      for (const { other } of succs[order[i]!]!) if (position[other]! >= at + run) most = Math.min(most, position[other]! - run);
+      for (const { other } of preds[order[i]!]!)
+        if (position[other]! < at) least = Math.max(least, position[other]! + 1);
+      for (const { other } of succs[order[i]!]!)
+        if (position[other]! >= at + run) most = Math.min(most, position[other]! - run);
     }
     if (most <= least) continue;
     const reach = random() < 0.5 ? 6 : size;

@@ -10,7 +10,8 @@ export function verifySchedule(
   for (const { id } of instance.operations) {
     if (!Number.isInteger(starts[id])) problems.push(`${id} has no whole-minute start`);
   }
-  if (Object.keys(starts).length !== instance.operations.length) problems.push('starts and operations differ in number');
+  if (Object.keys(starts).length !== instance.operations.length)
+    problems.push('starts and operations differ in number');
   if (problems.length > 0) return problems;
 
   const byTime = [...instance.operations].sort((a, b) => starts[a.id]! - starts[b.id]!);
@@ -37,7 +38,8 @@ export function verifySchedule(
       lastFamily = family;
       lastFamilyWindow = window;
     }
-    if (start - setup < instance.windows[window]![0]) problems.push(`${id} leaves no room for its set-up in the session`);
+    if (start - setup < instance.windows[window]![0])
+      problems.push(`${id} leaves no room for its set-up in the session`);
     if (start - setup < busyUntil) problems.push(`${id} begins while the builder is busy`);
     if (earliest !== undefined && start < earliest) problems.push(`${id} starts before it may`);
     if (latest !== undefined && start > latest) problems.push(`${id} starts after its window has closed`);
@@ -49,9 +51,11 @@ export function verifySchedule(
   for (const { from, to, minLag, maxLag } of instance.arcs) {
     const lag = starts[to]! - starts[from]! - handsOf.get(from)!;
     if (lag < minLag) problems.push(`${to} starts ${minLag - lag} min too soon after ${from}`);
-    if (maxLag !== null && lag > maxLag) problems.push(`${to} starts ${lag - maxLag} min after its window from ${from} closed`);
+    if (maxLag !== null && lag > maxLag)
+      problems.push(`${to} starts ${lag - maxLag} min after its window from ${from} closed`);
   }
   if (result.finish !== finish) problems.push(`the finish is ${finish}, not ${result.finish}`);
-  if (result.setupMinutes !== setupMinutes) problems.push(`set-up adds up to ${setupMinutes}, not ${result.setupMinutes}`);
+  if (result.setupMinutes !== setupMinutes)
+    problems.push(`set-up adds up to ${setupMinutes}, not ${result.setupMinutes}`);
   return problems;
 }

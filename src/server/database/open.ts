@@ -1,12 +1,14 @@
 import { mkdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import Sqlite from 'better-sqlite3';
-import { drizzle, type BetterSQLite3Database } from 'drizzle-orm/better-sqlite3';
+import { drizzle } from 'drizzle-orm/better-sqlite3';
+import type { BaseSQLiteDatabase } from 'drizzle-orm/sqlite-core';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
 import { projectRoot } from '../projectRoot.ts';
 import * as schema from './schema.ts';
 
-export type Database = BetterSQLite3Database<typeof schema>;
+/** The tables, inside a transaction or out of one. */
+export type Database = BaseSQLiteDatabase<'sync', Sqlite.RunResult, typeof schema>;
 
 export interface OpenDatabase {
   db: Database;
@@ -29,11 +31,20 @@ export function openDatabase(file: string): OpenDatabase {
   } catch (error) {
     const { code, message } = error as { code?: string; message: string };
     if (code === 'SQLITE_NOTADB') {
-      throw new Error(`${file} is not a Fanfare data file. It was left as it is; name another with FANFARE_DATA.`, { cause: error });
+      throw new Error(
+        `${file} is not a Fanfare data file. It was left as it is; name another with FANFARE_DATA.`,
+        { cause: error },
+      );
     }
     if (code === 'SQLITE_FULL' || code === 'ENOSPC') {
-      throw new Error(`The disk that holds ${file} is full. Free some space and start again; nothing was lost.`, { cause: error });
+      throw new Error(
+        `The disk that holds ${file} is full. Free some space and start again; nothing was lost.`,
+        { cause: error },
+      );
     }
-    throw new Error(`The data file ${file} cannot be opened (${code ?? message}). Check the folder, or name another file with FANFARE_DATA.`, { cause: error });
+    throw new Error(
+      `The data file ${file} cannot be opened (${code ?? message}). Check the folder, or name another file with FANFARE_DATA.`,
+      { cause: error },
+    );
   }
 }

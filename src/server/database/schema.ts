@@ -1,5 +1,13 @@
 import { integer, real, sqliteTable, text, index } from 'drizzle-orm/sqlite-core';
-import type { BuildRecord, CodeRecord, CodeSource, JoinRecord, PaintRecord, SettingsRecord, TrayRecord } from '../../api/index.ts';
+import type {
+  BuildRecord,
+  CodeRecord,
+  CodeSource,
+  JoinRecord,
+  PaintRecord,
+  SettingsRecord,
+  TrayRecord,
+} from '../../api/index.ts';
 
 const json = <T>(name: string) => text(name, { mode: 'json' }).$type<T>().notNull();
 
@@ -22,7 +30,9 @@ export const paints = sqliteTable('paints', {
 });
 
 export const shelf = sqliteTable('shelf', {
-  paintId: text('paint_id').primaryKey().references(() => paints.id, { onDelete: 'cascade' }),
+  paintId: text('paint_id')
+    .primaryKey()
+    .references(() => paints.id, { onDelete: 'cascade' }),
   levelMl: real('level_ml').notNull(),
 });
 
@@ -51,7 +61,9 @@ export const trays = sqliteTable(
   'trays',
   {
     id: text('id').primaryKey(),
-    buildId: text('build_id').notNull().references(() => builds.id, { onDelete: 'cascade' }),
+    buildId: text('build_id')
+      .notNull()
+      .references(() => builds.id, { onDelete: 'cascade' }),
     name: text('name').notNull(),
     position: integer('position').notNull(),
     areaCm2: real('area_cm2').notNull(),
@@ -68,7 +80,9 @@ export const joins = sqliteTable(
   'joins',
   {
     id: text('id').primaryKey(),
-    buildId: text('build_id').notNull().references(() => builds.id, { onDelete: 'cascade' }),
+    buildId: text('build_id')
+      .notNull()
+      .references(() => builds.id, { onDelete: 'cascade' }),
     name: text('name').notNull(),
     trayIds: json<JoinRecord['trayIds']>('tray_ids'),
     afterJoinIds: json<JoinRecord['afterJoinIds']>('after_join_ids'),
@@ -83,7 +97,9 @@ export const joins = sqliteTable(
 /** What was done at the bench, one row for each step. */
 export const steps = sqliteTable('steps', {
   operationId: text('operation_id').primaryKey(),
-  buildId: text('build_id').notNull().references(() => builds.id, { onDelete: 'cascade' }),
+  buildId: text('build_id')
+    .notNull()
+    .references(() => builds.id, { onDelete: 'cascade' }),
   trayId: text('tray_id'),
   title: text('title').notNull(),
   endedAt: integer('ended_at').notNull(),

@@ -13,7 +13,12 @@ export function benchRoutes({ db, clock, demo }: Served): Router {
 
   router.get(PATHS.bench, (_request, response) => {
     const snapshot: BenchSnapshot = {
-      now: clock(), demo, settings: readSettings(db), builds: readBuilds(db), steps: readSteps(db), plan: readPlan(db),
+      now: clock(),
+      demo,
+      settings: readSettings(db),
+      builds: readBuilds(db),
+      steps: readSteps(db),
+      plan: readPlan(db),
     };
     response.json(snapshot);
   });
@@ -35,7 +40,8 @@ export function benchRoutes({ db, clock, demo }: Served): Router {
   router.post(PATHS.steps, (request, response) => {
     const input = validated(stepInput, request.body);
     const saved = db.transaction((tx) => {
-      if (!tx.select().from(builds).where(eq(builds.id, input.buildId)).get()) throw notFound('build', input.buildId);
+      if (!tx.select().from(builds).where(eq(builds.id, input.buildId)).get())
+        throw notFound('build', input.buildId);
       tx.insert(steps).values(input).onConflictDoNothing().run();
       return tx.select().from(steps).where(eq(steps.operationId, input.operationId)).get();
     });

@@ -1,7 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import { Router } from 'express';
-import { buildInput, buildUpdate, joinInput, joinUpdate, PATHS, trayInput, trayUpdate } from '../../api/index.ts';
+import {
+  buildInput,
+  buildUpdate,
+  joinInput,
+  joinUpdate,
+  PATHS,
+  trayInput,
+  trayUpdate,
+} from '../../api/index.ts';
 import type { PlannedLayer } from '../../core/kit/index.ts';
 import type { Database } from '../database/open.ts';
 import { builds, codes, joins, trays } from '../database/schema.ts';
@@ -16,14 +24,20 @@ export function buildRoutes({ db }: Served): Router {
   router.post(PATHS.builds, (request, response) => {
     const input = validated(buildInput, request.body);
     const id = randomUUID();
-    db.insert(builds).values({ id, ...input, position: readBuilds(db).length }).run();
+    db.insert(builds)
+      .values({ id, ...input, position: readBuilds(db).length })
+      .run();
     response.status(201).json(readBuild(db, id));
   });
 
   router.put(PATHS.build, (request, response) => {
     const { version, ...input } = validated(buildUpdate, request.body);
     const id = idOf(request);
-    const result = db.update(builds).set({ ...input, version: version + 1 }).where(and(eq(builds.id, id), eq(builds.version, version))).run();
+    const result = db
+      .update(builds)
+      .set({ ...input, version: version + 1 })
+      .where(and(eq(builds.id, id), eq(builds.version, version)))
+      .run();
     const current = readBuild(db, id);
     if (!current) throw notFound('build', id);
     if (result.changes === 0) throw stale('build', current);
@@ -42,7 +56,9 @@ export function buildRoutes({ db }: Served): Router {
     if (!readBuild(db, buildId)) throw notFound('build', buildId);
     requireCode(db, input.codeId);
     const id = randomUUID();
-    db.insert(trays).values({ id, buildId, ...input, layers: input.layers as PlannedLayer[] }).run();
+    db.insert(trays)
+      .values({ id, buildId, ...input, layers: input.layers as PlannedLayer[] })
+      .run();
     response.status(201).json(readTray(db, id));
   });
 
@@ -52,7 +68,7 @@ export function buildRoutes({ db }: Served): Router {
     requireCode(db, input.codeId);
     const result = db
       .update(trays)
-      .set({ ...input, layers: input.layers as PlannedLayer[], version: version + 1 })
+      .set({ ...input, layers: input.layers, version: version + 1 })
       .where(and(eq(trays.id, id), eq(trays.version, version)))
       .run();
     const current = readTray(db, id);
@@ -74,7 +90,9 @@ export function buildRoutes({ db }: Served): Router {
     if (!build) throw notFound('build', buildId);
     const id = randomUUID();
     requireOrder([...build.joins, { id, ...input }]);
-    db.insert(joins).values({ id, buildId, ...input }).run();
+    db.insert(joins)
+      .values({ id, buildId, ...input })
+      .run();
     response.status(201).json(readJoin(db, id));
   });
 
@@ -85,7 +103,11 @@ export function buildRoutes({ db }: Served): Router {
     if (!before) throw notFound('joint', id);
     const others = readBuild(db, before.buildId)!.joins.filter((join) => join.id !== id);
     requireOrder([...others, { id, ...input }]);
-    const result = db.update(joins).set({ ...input, version: version + 1 }).where(and(eq(joins.id, id), eq(joins.version, version))).run();
+    const result = db
+      .update(joins)
+      .set({ ...input, version: version + 1 })
+      .where(and(eq(joins.id, id), eq(joins.version, version)))
+      .run();
     if (result.changes === 0) throw stale('joint', readJoin(db, id));
     response.json(readJoin(db, id));
   });
@@ -100,13 +122,14 @@ export function buildRoutes({ db }: Served): Router {
 }
 
 function requireCode(db: Database, id: string | null): void {
-  if (id !== null && !db.select({ id: codes.id }).from(codes).where(eq(codes.id, id)).get()) throw notFound('factory code', id);
+  if (id !== null && !db.select({ id: codes.id }).from(codes).where(eq(codes.id, id)).get())
+    throw notFound('factory code', id);
 }
 
 /** Refuses joints that wait for each other in a circle. */
 function requireOrder(all: { id: string; name: string; afterJoinIds: string[] }[]): void {
   const left = new Map(all.map((join) => [join.id, join]));
-  for (let removed = true; removed; ) {
+  for (let removed = true; removed;) {
     removed = false;
     for (const [id, join] of left) {
       if (join.afterJoinIds.every((before) => !left.has(before))) {
@@ -116,6 +139,8 @@ function requireOrder(all: { id: string; name: string; afterJoinIds: string[] }[
     }
   }
   if (left.size > 0) {
-    throw new RangeError(`These joints wait for each other in a circle: ${[...left.values()].map(({ name }) => name).join(', ')}.`);
+    throw new RangeError(
+      `These joints wait for each other in a circle: ${[...left.values()].map(({ name }) => name).join(', ')}.`,
+    );
   }
 }

@@ -30,7 +30,10 @@ export function paintRoutes({ db }: Served): Router {
     const { levelMl } = validated(shelfInput, request.body);
     const paintId = idOf(request);
     if (!readPaint(db, paintId)) throw notFound('paint', paintId);
-    db.insert(shelf).values({ paintId, levelMl }).onConflictDoUpdate({ target: shelf.paintId, set: { levelMl } }).run();
+    db.insert(shelf)
+      .values({ paintId, levelMl })
+      .onConflictDoUpdate({ target: shelf.paintId, set: { levelMl } })
+      .run();
     response.json(readPaint(db, paintId));
   });
 

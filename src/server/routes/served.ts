@@ -13,7 +13,7 @@ export interface Served {
 
 /** A request body checked against its schema; throws a ValidationError that names every fault. */
 export function validated<S extends AnyObjectSchema>(schema: S, body: unknown): InferType<S> {
-  return schema.validateSync(body ?? {}, { abortEarly: false, strict: true }) as InferType<S>;
+  return schema.validateSync(body ?? {}, { abortEarly: false, strict: true });
 }
 
 export function idOf(request: Request): string {

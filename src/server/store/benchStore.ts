@@ -1,5 +1,12 @@
 import { asc, eq } from 'drizzle-orm';
-import type { BuildRecord, JoinRecord, PlanRecord, SettingsRecord, StepRecord, TrayRecord } from '../../api/index.ts';
+import type {
+  BuildRecord,
+  JoinRecord,
+  PlanRecord,
+  SettingsRecord,
+  StepRecord,
+  TrayRecord,
+} from '../../api/index.ts';
 import { DEFAULT_CONDITIONS } from '../../core/finish/index.ts';
 import type { Database } from '../database/open.ts';
 import { builds, joins, plan, settings, steps, trays } from '../database/schema.ts';
@@ -15,7 +22,15 @@ const FIRST_CALENDAR: SettingsRecord['calendar'] = {
   closed: [],
 };
 
-const NO_PLAN: PlanRecord = { fingerprint: '', starts: {}, finish: 0, bound: 0, setupMinutes: 0, proved: false, version: 0 };
+const NO_PLAN: PlanRecord = {
+  fingerprint: '',
+  starts: {},
+  finish: 0,
+  bound: 0,
+  setupMinutes: 0,
+  proved: false,
+  version: 0,
+};
 
 export function readSettings(db: Database): SettingsRecord {
   const row = db.select().from(settings).where(eq(settings.id, 1)).get();
@@ -23,7 +38,12 @@ export function readSettings(db: Database): SettingsRecord {
     const { conditions, calendar, preferences, version } = row;
     return { conditions, calendar, preferences, version };
   }
-  return { conditions: DEFAULT_CONDITIONS, calendar: FIRST_CALENDAR, preferences: { temperature: 'C', volume: 'ml' }, version: 0 };
+  return {
+    conditions: DEFAULT_CONDITIONS,
+    calendar: FIRST_CALENDAR,
+    preferences: { temperature: 'C', volume: 'ml' },
+    version: 0,
+  };
 }
 
 export function readPlan(db: Database): PlanRecord {

@@ -17,7 +17,12 @@ export function readPaints(db: Database): PaintRecord[] {
 }
 
 export function readPaint(db: Database, id: string): PaintRecord | undefined {
-  const row = db.select().from(paints).leftJoin(shelf, eq(shelf.paintId, paints.id)).where(eq(paints.id, id)).get();
+  const row = db
+    .select()
+    .from(paints)
+    .leftJoin(shelf, eq(shelf.paintId, paints.id))
+    .where(eq(paints.id, id))
+    .get();
   return row && { ...row.paints, levelMl: row.shelf?.levelMl ?? null };
 }
 
@@ -31,7 +36,12 @@ function givenLab({ hex, lab }: { hex?: string; lab?: Lab }): Lab {
 
 /** An id made of words: lower case, hyphens, unique by what follows. */
 export function idFrom(...words: string[]): string {
-  return words.join('-').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '').slice(0, 80);
+  return words
+    .join('-')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 80);
 }
 
 /** Puts a paint given by its colour into the catalogue (and on the shelf), its optics estimated from masstone
@@ -41,9 +51,21 @@ export function savePaint(db: Database, input: PaintInput): PaintRecord {
   const optics = estimateOptics(recoverSpectrum(givenLab(input)), input.hiding);
   const id = idFrom(input.range, input.code);
   const row = {
-    id, range: input.range, name: input.name, family: input.family, container: input.container, role: input.role, sheen: input.sheen,
-    hiding: input.hiding, priceCents: input.priceCents, volumeMl: input.volumeMl, flakeUm: null, k: [...optics.k], s: [...optics.s],
-    provenance: 'typed' as const, uncertainty: PROVENANCE_UNCERTAINTY.typed,
+    id,
+    range: input.range,
+    name: input.name,
+    family: input.family,
+    container: input.container,
+    role: input.role,
+    sheen: input.sheen,
+    hiding: input.hiding,
+    priceCents: input.priceCents,
+    volumeMl: input.volumeMl,
+    flakeUm: null,
+    k: [...optics.k],
+    s: [...optics.s],
+    provenance: 'typed' as const,
+    uncertainty: PROVENANCE_UNCERTAINTY.typed,
   };
   db.insert(paints).values(row).onConflictDoUpdate({ target: paints.id, set: row }).run();
   if (input.owned) {
@@ -57,8 +79,14 @@ export function saveCode(db: Database, input: CodeInput): CodeRecord {
   const id = idFrom(input.maker, input.code);
   const uncertainty = PROVENANCE_UNCERTAINTY[input.provenance];
   const row = {
-    id, maker: input.maker, code: input.code, name: input.name, years: input.years, kind: input.kind,
-    spectrum: recoverSpectrum(lab).map((value) => Number(value.toPrecision(6))), angles: null,
+    id,
+    maker: input.maker,
+    code: input.code,
+    name: input.name,
+    years: input.years,
+    kind: input.kind,
+    spectrum: recoverSpectrum(lab).map((value) => Number(value.toPrecision(6))),
+    angles: null,
     sources: [{ provenance: input.provenance, note: 'typed in', lab, uncertainty, inForce: true }],
   };
   db.insert(codes).values(row).onConflictDoUpdate({ target: codes.id, set: row }).run();

@@ -2,7 +2,12 @@ import { RequestProblem, Unreachable } from '../data/request.ts';
 
 /** Stands in for a view while its data is on the way, or says why it does not come. */
 export function Loading({ what, error }: { what: string; error?: Error }) {
-  if (!error) return <p className="loading" role="status">Fetching {what}…</p>;
+  if (!error)
+    return (
+      <p className="loading" role="status">
+        Fetching {what}…
+      </p>
+    );
   const remedy =
     error instanceof Unreachable
       ? 'Is Fanfare still running? Start it again with npm start (or npm run demo); this page goes on by itself.'

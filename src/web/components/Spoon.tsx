@@ -58,7 +58,12 @@ function Flake({ id, size }: { id: string; size: number }) {
   return (
     <g clipPath={`url(#${id}-bowl)`} fill="#fff" opacity={size > 14 ? 0.5 : 0.35}>
       {Array.from({ length: count }, (_, i) => (
-        <circle key={i} cx={8 + ((i * 37.7) % 84)} cy={8 + ((i * 61.3 + (i % 7) * 11) % 112)} r={radius * (0.6 + (i % 5) / 6)} />
+        <circle
+          key={i}
+          cx={8 + ((i * 37.7) % 84)}
+          cy={8 + ((i * 61.3 + (i % 7) * 11) % 112)}
+          r={radius * (0.6 + (i % 5) / 6)}
+        />
       ))}
     </g>
   );

@@ -21,7 +21,9 @@ export function TrayList({ trays, chosen, products, codes, note, onChoose }: Tra
             <span className="dot" style={{ background: trayHex(tray, products, codes) }} aria-hidden />
             <span style={{ minWidth: 0 }}>
               <span style={{ display: 'block' }}>{tray.name}</span>
-              <span className="soft small" style={{ display: 'block' }}>{note(tray)}</span>
+              <span className="soft small" style={{ display: 'block' }}>
+                {note(tray)}
+              </span>
             </span>
           </button>
         </li>

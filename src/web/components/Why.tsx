@@ -2,7 +2,15 @@ import { Popover } from '@mantine/core';
 import type { ReactNode } from 'react';
 
 /** "why?": opens the rule, inputs, formula or source behind a figure. */
-export function Why({ label = 'why?', about, children }: { label?: string; about: string; children: ReactNode }) {
+export function Why({
+  label = 'why?',
+  about,
+  children,
+}: {
+  label?: string;
+  about: string;
+  children: ReactNode;
+}) {
   return (
     <Popover width={320} position="bottom-end" withArrow shadow="md" trapFocus returnFocus>
       <Popover.Target>

@@ -1,5 +1,5 @@
 import { format, isSameDay, isSameYear } from 'date-fns';
-import { benchNow } from '../data/bench.ts';
+import { benchNow } from '../data/clock.ts';
 
 const dateOf = (epochMinutes: number) => new Date(epochMinutes * 60000);
 

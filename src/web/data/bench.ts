@@ -16,30 +16,25 @@ import {
   type TrayInput,
   type TrayRecord,
 } from '../../api/index.ts';
+import { setBenchClock } from './clock.ts';
 import { askWhichToKeep } from './conflict.ts';
 import { get, request, RequestProblem } from './request.ts';
 import { saving } from './saving.ts';
 import { remember } from './undo.ts';
 
-/** Difference between the bench's clock and this machine's, ms; set by the first snapshot. */
-let clockOffset = 0;
-
-/** The bench's clock: milliseconds since 1970. */
-export function benchNow(): number {
-  return Date.now() + clockOffset;
-}
-
 async function getBench(path: string): Promise<BenchSnapshot> {
   const snapshot = await get<BenchSnapshot>(path);
-  clockOffset = snapshot.now - Date.now();
+  setBenchClock(snapshot.now);
   return snapshot;
 }
 
 const KEEP = { revalidateOnFocus: true, keepPreviousData: true };
 
 export const useBench = () => useSWR<BenchSnapshot, Error>(PATHS.bench, getBench, KEEP);
-export const usePaints = () => useSWR<PaintRecord[], Error>(PATHS.paints, get, { ...KEEP, revalidateOnFocus: false });
-export const useCodes = () => useSWR<CodeRecord[], Error>(PATHS.codes, get, { ...KEEP, revalidateOnFocus: false });
+export const usePaints = () =>
+  useSWR<PaintRecord[], Error>(PATHS.paints, get, { ...KEEP, revalidateOnFocus: false });
+export const useCodes = () =>
+  useSWR<CodeRecord[], Error>(PATHS.codes, get, { ...KEEP, revalidateOnFocus: false });
 
 type Change = (snapshot: BenchSnapshot) => BenchSnapshot;
 
@@ -47,10 +42,12 @@ function updateBench(change: Change): void {
   void mutate<BenchSnapshot>(PATHS.bench, (snapshot) => snapshot && change(snapshot), { revalidate: false });
 }
 
-const changeBuild = (id: string, change: (build: BuildRecord) => BuildRecord): Change => (snapshot) => ({
-  ...snapshot,
-  builds: snapshot.builds.map((build) => (build.id === id ? change(build) : build)),
-});
+const changeBuild =
+  (id: string, change: (build: BuildRecord) => BuildRecord): Change =>
+  (snapshot) => ({
+    ...snapshot,
+    builds: snapshot.builds.map((build) => (build.id === id ? change(build) : build)),
+  });
 
 const putTray = (tray: TrayRecord): Change =>
   changeBuild(tray.buildId, (build) => ({
@@ -73,7 +70,7 @@ function inTurn<T>(key: string, work: () => Promise<T>): Promise<T> {
 }
 
 function trayInputOf({ name, areaCm2, substrateId, parts, layers, codeId, position }: TrayRecord): TrayInput {
-  return { name, areaCm2, substrateId, parts, layers: layers as TrayInput['layers'], codeId, position };
+  return { name, areaCm2, substrateId, parts, layers: layers, codeId, position };
 }
 
 async function sendTray(tray: TrayRecord): Promise<void> {
@@ -88,7 +85,9 @@ async function sendTray(tray: TrayRecord): Promise<void> {
       updateBench(
         changeBuild(tray.buildId, (build) => ({
           ...build,
-          trays: build.trays.map((other) => (other.id === tray.id ? { ...other, version: saved.version } : other)),
+          trays: build.trays.map((other) =>
+            other.id === tray.id ? { ...other, version: saved.version } : other,
+          ),
         })),
       );
     } catch (error) {
@@ -102,7 +101,10 @@ async function sendTray(tray: TrayRecord): Promise<void> {
         updateBench(putTray(theirs));
       } else {
         const saved = await saving(() =>
-          request<TrayRecord>('PUT', pathTo(PATHS.tray, tray.id), { ...trayInputOf(tray), version: theirs.version }),
+          request<TrayRecord>('PUT', pathTo(PATHS.tray, tray.id), {
+            ...trayInputOf(tray),
+            version: theirs.version,
+          }),
         );
         versions.set(tray.id, saved.version);
         updateBench(putTray(saved));
@@ -160,8 +162,13 @@ async function sendSettings(settings: SettingsRecord): Promise<void> {
   updateBench((snapshot) => ({ ...snapshot, settings }));
   await inTurn('settings', async () => {
     const version = versions.get('settings') ?? settings.version;
-    const body = ({ conditions, calendar, preferences }: SettingsRecord) => ({ conditions, calendar, preferences });
-    const put = (at: number) => saving(() => request<SettingsRecord>('PUT', PATHS.benchSettings, { ...body(settings), version: at }));
+    const body = ({ conditions, calendar, preferences }: SettingsRecord) => ({
+      conditions,
+      calendar,
+      preferences,
+    });
+    const put = (at: number) =>
+      saving(() => request<SettingsRecord>('PUT', PATHS.benchSettings, { ...body(settings), version: at }));
     try {
       versions.set('settings', (await put(version)).version);
     } catch (error) {
@@ -179,7 +186,11 @@ async function sendSettings(settings: SettingsRecord): Promise<void> {
   });
 }
 
-export async function saveSettings(before: SettingsRecord, after: SettingsRecord, label: string): Promise<void> {
+export async function saveSettings(
+  before: SettingsRecord,
+  after: SettingsRecord,
+  label: string,
+): Promise<void> {
   remember({ label, undo: () => sendSettings(before), redo: () => sendSettings(after) });
   await sendSettings(after);
 }
@@ -216,7 +227,10 @@ async function sendStep(step: StepInput): Promise<void> {
 }
 
 async function takeBackStep(step: StepInput): Promise<void> {
-  updateBench((snapshot) => ({ ...snapshot, steps: snapshot.steps.filter(({ operationId }) => operationId !== step.operationId) }));
+  updateBench((snapshot) => ({
+    ...snapshot,
+    steps: snapshot.steps.filter(({ operationId }) => operationId !== step.operationId),
+  }));
   await saving(() => request('DELETE', pathTo(PATHS.step, step.operationId)));
 }
 
@@ -242,13 +256,21 @@ export async function savePlan(plan: PlanRecord): Promise<void> {
 }
 
 function updatePaint(saved: PaintRecord): void {
-  void mutate<PaintRecord[]>(PATHS.paints, (paints) => paints?.map((paint) => (paint.id === saved.id ? saved : paint)), { revalidate: false });
+  void mutate<PaintRecord[]>(
+    PATHS.paints,
+    (paints) => paints?.map((paint) => (paint.id === saved.id ? saved : paint)),
+    { revalidate: false },
+  );
 }
 
 async function sendLevel(id: string, levelMl: number | null): Promise<void> {
   const path = pathTo(PATHS.shelf, id);
   updatePaint(
-    await saving(() => (levelMl === null ? request<PaintRecord>('DELETE', path) : request<PaintRecord>('PUT', path, { levelMl }))),
+    await saving(() =>
+      levelMl === null
+        ? request<PaintRecord>('DELETE', path)
+        : request<PaintRecord>('PUT', path, { levelMl }),
+    ),
   );
 }
 

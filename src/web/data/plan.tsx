@@ -2,7 +2,8 @@ import { wrap, type Remote } from 'comlink';
 import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { PlanOperation } from '../../core/plan/index.ts';
 import type { PlanView, PlanWorker } from '../workers/planWorker.ts';
-import { benchNow, savePlan, useBench, useCodes, usePaints } from './bench.ts';
+import { savePlan, useBench, useCodes, usePaints } from './bench.ts';
+import { benchNow } from './clock.ts';
 
 interface PlanState {
   /** The latest plan; null until the first is made. */
@@ -14,7 +15,12 @@ interface PlanState {
   lastMoves: PlanView['moves'];
 }
 
-const PlanContext = createContext<PlanState>({ view: null, busy: true, operations: new Map(), lastMoves: [] });
+const PlanContext = createContext<PlanState>({
+  view: null,
+  busy: true,
+  operations: new Map(),
+  lastMoves: [],
+});
 const REFRESH_MS = 60_000;
 
 /** Keeps the plan of the whole bench up to date in a worker and stores it. */
@@ -24,8 +30,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   const { data: codes } = useCodes();
   const worker = useRef<Remote<PlanWorker> | null>(null);
   const asked = useRef(0);
-  const [view, setView] = useState<PlanView | null>(null);
-  const [busy, setBusy] = useState(true);
+  const [made, setMade] = useState<{ view: PlanView; inputs: unknown } | null>(null);
   const [lastMoves, setLastMoves] = useState<PlanView['moves']>([]);
   const [minute, setMinute] = useState(0);
 
@@ -37,29 +42,55 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   const used = useMemo(() => {
     if (!snapshot || !paints || !codes) return null;
     const trays = snapshot.builds.flatMap((build) => build.trays);
-    const paintIds = new Set(trays.flatMap(({ layers }) => layers.flatMap(({ mix }) => Object.keys(mix ?? {}))));
+    const paintIds = new Set(
+      trays.flatMap(({ layers }) => layers.flatMap(({ mix }) => Object.keys(mix ?? {}))),
+    );
     const codeIds = new Set(trays.map(({ codeId }) => codeId));
-    return { paints: paints.filter(({ id }) => paintIds.has(id)), codes: codes.filter(({ id }) => codeIds.has(id)) };
+    return {
+      paints: paints.filter(({ id }) => paintIds.has(id)),
+      codes: codes.filter(({ id }) => codeIds.has(id)),
+    };
   }, [snapshot, paints, codes]);
 
+  const inputs = useMemo(
+    () => (snapshot && used ? { snapshot, used, minute } : null),
+    [snapshot, used, minute],
+  );
+
   useEffect(() => {
-    if (!snapshot || !used) return;
-    worker.current ??= wrap<PlanWorker>(new Worker(new URL('../workers/planWorker.ts', import.meta.url), { type: 'module' }));
+    if (!inputs) return;
+    worker.current ??= wrap<PlanWorker>(
+      new Worker(new URL('../workers/planWorker.ts', import.meta.url), { type: 'module' }),
+    );
     const turn = ++asked.current;
-    setBusy(true);
+    const { snapshot, used } = inputs;
     void worker.current.planView({ snapshot, ...used, now: Math.floor(benchNow() / 60000) }).then((next) => {
       if (turn !== asked.current) return;
-      setView(next);
-      setBusy(false);
+      setMade({ view: next, inputs });
       if (!next.replanned || next.problem) return;
       setLastMoves(next.moves);
       const { fingerprint, starts, finish, bound, setupMinutes, proved } = next;
-      void savePlan({ fingerprint, starts, finish, bound, setupMinutes, proved, version: snapshot.plan.version });
+      void savePlan({
+        fingerprint,
+        starts,
+        finish,
+        bound,
+        setupMinutes,
+        proved,
+        version: snapshot.plan.version,
+      });
     });
-  }, [snapshot, used, minute]);
+  }, [inputs]);
 
+  const view = made?.view ?? null;
+  const busy = made === null || made.inputs !== inputs;
   const state = useMemo(
-    () => ({ view, busy, lastMoves, operations: new Map(view?.operations.map((operation) => [operation.id, operation])) }),
+    () => ({
+      view,
+      busy,
+      lastMoves,
+      operations: new Map(view?.operations.map((operation) => [operation.id, operation])),
+    }),
     [view, busy, lastMoves],
   );
   return <PlanContext.Provider value={state}>{children}</PlanContext.Provider>;
@@ -70,9 +101,15 @@ export function usePlan(): PlanState {
 }
 
 /** Steps still to do, earliest first; of one build where an id is given. */
-export function upcomingSteps(view: PlanView, buildId?: string): { operation: PlanOperation; start: number }[] {
+export function upcomingSteps(
+  view: PlanView,
+  buildId?: string,
+): { operation: PlanOperation; start: number }[] {
   return view.operations
-    .filter(({ id, buildId: owner }) => view.starts[id] !== undefined && (buildId === undefined || owner === buildId))
+    .filter(
+      ({ id, buildId: owner }) =>
+        view.starts[id] !== undefined && (buildId === undefined || owner === buildId),
+    )
     .map((operation) => ({ operation, start: view.starts[operation.id]! }))
     .sort((a, b) => a.start - b.start);
 }
@@ -84,5 +121,8 @@ export function sessionSteps(view: PlanView, buildId?: string) {
   if (!first) return null;
   const session = view.sessions.find(({ start, end }) => first.start >= start - 60 && first.start < end);
   const until = session?.end ?? first.start + 240;
-  return { session: session ?? { start: first.start, end: until }, steps: all.filter(({ start }) => start < until) };
+  return {
+    session: session ?? { start: first.start, end: until },
+    steps: all.filter(({ start }) => start < until),
+  };
 }

@@ -14,7 +14,11 @@ export class RequestProblem extends Error {
 export class Unreachable extends Error {}
 
 /** Sends JSON and reads JSON. Throws RequestProblem for an answer with a problem, Unreachable for none. */
-export async function request<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
+export async function request<T>(
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+  path: string,
+  body?: unknown,
+): Promise<T> {
   let response: Response;
   try {
     response = await fetch(path, {
@@ -31,7 +35,12 @@ export async function request<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path
   try {
     problem = JSON.parse(text) as Problem;
   } catch {
-    problem = { type: 'about:blank', title: 'The server refused', status: response.status, detail: text.slice(0, 200) || response.statusText };
+    problem = {
+      type: 'about:blank',
+      title: 'The server refused',
+      status: response.status,
+      detail: text.slice(0, 200) || response.statusText,
+    };
   }
   throw new RequestProblem(problem);
 }

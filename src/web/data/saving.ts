@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from 'react';
+import { benchNow } from './clock.ts';
 import { RequestProblem, Unreachable } from './request.ts';
 
 /** Whether what the builder sees is on disk. */
@@ -39,7 +40,7 @@ export async function saving<T>(send: () => Promise<T>): Promise<T> {
       try {
         const result = await send();
         pending--;
-        set(pending > 0 ? { kind: 'saving' } : { kind: 'saved', at: Date.now() });
+        set(pending > 0 ? { kind: 'saving' } : { kind: 'saved', at: benchNow() });
         return result;
       } catch (error) {
         if (!(error instanceof Unreachable)) throw error;

@@ -3,7 +3,13 @@ import { useParams } from 'react-router';
 import type { BuildRecord, CodeRecord, PaintRecord, TrayRecord } from '../../api/index.ts';
 import { labToDisplay, spectrumToDisplay } from '../../core/colour/index.ts';
 import { evaluateStack, type Conditions, type StackEvaluation } from '../../core/finish/index.ts';
-import { productIndex, resolveMix, resolveStack, targetLayer, type ProductIndex } from '../../core/kit/index.ts';
+import {
+  productIndex,
+  resolveMix,
+  resolveStack,
+  targetLayer,
+  type ProductIndex,
+} from '../../core/kit/index.ts';
 import { opaqueSpectrum } from '../../core/paint/index.ts';
 import { useBench, useCodes, usePaints } from './bench.ts';
 
@@ -56,10 +62,19 @@ export interface TrayFinish {
 }
 
 /** The finish of a tray under the bench's air, or why it cannot be worked out. */
-export function finishOf(tray: TrayRecord, scale: number, products: ProductIndex, codes: readonly CodeRecord[], conditions: Conditions): TrayFinish {
+export function finishOf(
+  tray: TrayRecord,
+  scale: number,
+  products: ProductIndex,
+  codes: readonly CodeRecord[],
+  conditions: Conditions,
+): TrayFinish {
   const target = codes.find(({ id }) => id === tray.codeId)?.spectrum;
   try {
-    return { evaluation: evaluateStack(resolveStack(tray, scale, products, target), conditions), error: undefined };
+    return {
+      evaluation: evaluateStack(resolveStack(tray, scale, products, target), conditions),
+      error: undefined,
+    };
   } catch (error) {
     return { evaluation: undefined, error: (error as Error).message };
   }

@@ -18,14 +18,19 @@ export function CommandPalette({ buildId, onClose }: { buildId: string | undefin
   const [text, setText] = useState('');
   const [marked, setMarked] = useState(0);
   const all = useMemo<Destination[]>(() => {
-    const builds = [...(data?.builds ?? [])].sort((a, b) => Number(b.id === buildId) - Number(a.id === buildId));
+    const builds = [...(data?.builds ?? [])].sort(
+      (a, b) => Number(b.id === buildId) - Number(a.id === buildId),
+    );
     return [
       { name: 'All builds', path: '/' },
       { name: 'Tonight, all builds', path: '/tonight' },
       { name: 'Shelf and paints', path: '/shelf' },
       { name: 'Bench: sessions, air, units, backup', path: '/bench' },
       ...builds.flatMap((build) => [
-        ...STAGES.map(({ name, path }) => ({ name: `${build.name}: ${name}`, path: `/build/${build.id}/${path}` })),
+        ...STAGES.map(({ name, path }) => ({
+          name: `${build.name}: ${name}`,
+          path: `/build/${build.id}/${path}`,
+        })),
         ...build.trays.flatMap((tray) => [
           { name: `${build.name}: ${tray.name}, colour`, path: `/build/${build.id}/colour/${tray.id}` },
           { name: `${build.name}: ${tray.name}, finish`, path: `/build/${build.id}/finish/${tray.id}` },
@@ -34,14 +39,23 @@ export function CommandPalette({ buildId, onClose }: { buildId: string | undefin
     ];
   }, [data, buildId]);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = all.filter(({ name }) => words.every((word) => name.toLowerCase().includes(word))).slice(0, SHOWN);
+  const found = all
+    .filter(({ name }) => words.every((word) => name.toLowerCase().includes(word)))
+    .slice(0, SHOWN);
   const go = (destination: Destination | undefined) => {
     if (!destination) return;
     onClose();
     void navigate(destination.path);
   };
   return (
-    <Modal opened onClose={onClose} withCloseButton={false} size="lg" yOffset="12vh" aria-label="Find anything">
+    <Modal
+      opened
+      onClose={onClose}
+      withCloseButton={false}
+      size="lg"
+      yOffset="12vh"
+      aria-label="Find anything"
+    >
       <TextInput
         data-autofocus
         placeholder="a build, a stage, a sub-assembly…"
@@ -63,21 +77,35 @@ export function CommandPalette({ buildId, onClose }: { buildId: string | undefin
           event.preventDefault();
         }}
       />
-      <ul id="palette-list" role="listbox" aria-label="Places" style={{ listStyle: 'none', padding: 0, margin: '8px 0 0' }}>
+      <ul
+        id="palette-list"
+        role="listbox"
+        aria-label="Places"
+        style={{ listStyle: 'none', padding: 0, margin: '8px 0 0' }}
+      >
         {found.map((destination, index) => (
           <li
             key={destination.path}
             id={`palette-${index}`}
             role="option"
             aria-selected={index === marked}
-            style={{ padding: '6px 10px', borderRadius: 4, cursor: 'pointer', background: index === marked ? 'var(--runner)' : undefined }}
+            style={{
+              padding: '6px 10px',
+              borderRadius: 4,
+              cursor: 'pointer',
+              background: index === marked ? 'var(--runner)' : undefined,
+            }}
             onMouseEnter={() => setMarked(index)}
             onClick={() => go(destination)}
           >
             {destination.name}
           </li>
         ))}
-        {found.length === 0 && <li className="soft" style={{ padding: 8 }}>Nothing by that name.</li>}
+        {found.length === 0 && (
+          <li className="soft" style={{ padding: 8 }}>
+            Nothing by that name.
+          </li>
+        )}
       </ul>
     </Modal>
   );

@@ -6,11 +6,22 @@ export function ConflictQuestion() {
   const conflict = useConflict();
   if (!conflict) return null;
   return (
-    <Modal opened onClose={conflict.takeTheirs} title={`${conflict.what} was changed elsewhere`} withCloseButton={false} closeOnClickOutside={false} closeOnEscape={false}>
+    <Modal
+      opened
+      onClose={conflict.takeTheirs}
+      title={`${conflict.what} was changed elsewhere`}
+      withCloseButton={false}
+      closeOnClickOutside={false}
+      closeOnEscape={false}
+    >
       <p>{conflict.detail}</p>
       <Group mt="md">
-        <Button onClick={conflict.keepMine} data-autofocus>Keep mine</Button>
-        <Button variant="default" onClick={conflict.takeTheirs}>Take theirs</Button>
+        <Button onClick={conflict.keepMine} data-autofocus>
+          Keep mine
+        </Button>
+        <Button variant="default" onClick={conflict.takeTheirs}>
+          Take theirs
+        </Button>
       </Group>
     </Modal>
   );

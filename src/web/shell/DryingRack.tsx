@@ -1,7 +1,8 @@
 import { Link } from 'react-router';
 import { formatMinutes } from '../../core/finish/index.ts';
 import { whenText } from '../components/time.ts';
-import { benchNow, useBench } from '../data/bench.ts';
+import { useBench } from '../data/bench.ts';
+import { benchNow } from '../data/clock.ts';
 import { upcomingSteps, usePlan } from '../data/plan.tsx';
 
 const SHOWN = 4;
@@ -23,25 +24,43 @@ export function DryingRack() {
     <footer className="rack" aria-label="Drying rack">
       <div className="head">
         <b>Curing now</b>
-        <span className="mono">{data ? `${data.settings.conditions.temperatureC} °C, ${data.settings.conditions.humidity} % RH` : ''}</span>
+        <span className="mono">
+          {data
+            ? `${data.settings.conditions.temperatureC} °C, ${data.settings.conditions.humidity} % RH`
+            : ''}
+        </span>
       </div>
       <ul>
         {curing.slice(0, SHOWN).map(({ operationId, since, until }) => (
           <li key={operationId} title={operations.get(operationId)?.title}>
             <div className="line">
               <span className="what">{nameOf(operationId)}</span>
-              <span className="mono" title={`free in ${formatMinutes(until - now)}`}>free {whenText(until)}</span>
+              <span className="mono" title={`free in ${formatMinutes(until - now)}`}>
+                free {whenText(until)}
+              </span>
             </div>
-            <div className="bar" aria-hidden><i style={{ width: `${Math.min(100, Math.max(2, (100 * (now - since)) / (until - since)))}%` }} /></div>
+            <div className="bar" aria-hidden>
+              <i
+                style={{ width: `${Math.min(100, Math.max(2, (100 * (now - since)) / (until - since)))}%` }}
+              />
+            </div>
           </li>
         ))}
-        {view && curing.length === 0 && <li style={{ borderTop: 0, maxWidth: 'none' }}>Nothing is drying: the rack is free.</li>}
-        {curing.length > SHOWN && <li style={{ flex: 'none', minWidth: 0 }}><div className="line">+{curing.length - SHOWN} more</div></li>}
+        {view && curing.length === 0 && (
+          <li style={{ borderTop: 0, maxWidth: 'none' }}>Nothing is drying: the rack is free.</li>
+        )}
+        {curing.length > SHOWN && (
+          <li style={{ flex: 'none', minWidth: 0 }}>
+            <div className="line">+{curing.length - SHOWN} more</div>
+          </li>
+        )}
       </ul>
       {next && (
         <Link className="next" to={`/build/${next.operation.buildId}/tonight`}>
           <small>Next, {whenText(next.start)}</small>
-          <span title={next.operation.title}>{next.operation.title}, {next.operation.hands} min</span>
+          <span title={next.operation.title}>
+            {next.operation.title}, {next.operation.hands} min
+          </span>
         </Link>
       )}
     </footer>

@@ -8,8 +8,12 @@ import { StageRunner } from './StageRunner.tsx';
 import { TopBand } from './TopBand.tsx';
 import { useShortcuts } from './useShortcuts.ts';
 
-const CommandPalette = lazy(() => import('./CommandPalette.tsx').then(({ CommandPalette }) => ({ default: CommandPalette })));
-const ShortcutSheet = lazy(() => import('./ShortcutSheet.tsx').then(({ ShortcutSheet }) => ({ default: ShortcutSheet })));
+const CommandPalette = lazy(() =>
+  import('./CommandPalette.tsx').then(({ CommandPalette }) => ({ default: CommandPalette })),
+);
+const ShortcutSheet = lazy(() =>
+  import('./ShortcutSheet.tsx').then(({ ShortcutSheet }) => ({ default: ShortcutSheet })),
+);
 
 /** What stays on every screen: name band, stages, the view, the drying rack. */
 export function Shell() {
@@ -22,7 +26,9 @@ export function Shell() {
   return (
     <PlanProvider>
       <div className="shell">
-        <a className="skip" href="#desk">Skip to the view</a>
+        <a className="skip" href="#desk">
+          Skip to the view
+        </a>
         <TopBand buildId={buildId} onPalette={() => setPalette(true)} onSheet={() => setSheet(true)} />
         {buildId && <StageRunner buildId={buildId} />}
         <main id="desk" className="desk" tabIndex={-1} style={{ outline: 'none' }}>

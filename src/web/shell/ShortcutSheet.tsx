@@ -21,7 +21,13 @@ export function ShortcutSheet({ onClose }: { onClose: () => void }) {
       <dl className="rows">
         {KEYS.map(([keys, what]) => (
           <div key={what} style={{ display: 'contents' }}>
-            <dt>{keys.map((key) => <Kbd key={key} mr={4}>{key}</Kbd>)}</dt>
+            <dt>
+              {keys.map((key) => (
+                <Kbd key={key} mr={4}>
+                  {key}
+                </Kbd>
+              ))}
+            </dt>
             <dd>{what}</dd>
           </div>
         ))}

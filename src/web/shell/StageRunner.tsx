@@ -16,7 +16,11 @@ export function StageRunner({ buildId }: { buildId: string }) {
       <ol>
         {STAGES.map(({ path, name }, index) => (
           <li key={path}>
-            <NavLink to={`/build/${buildId}/${path}`} className={({ isActive }) => `tag${isActive ? ' active' : ''}${next === path ? ' next' : ''}`} title={`${name} (${index + 1})`}>
+            <NavLink
+              to={`/build/${buildId}/${path}`}
+              className={({ isActive }) => `tag${isActive ? ' active' : ''}${next === path ? ' next' : ''}`}
+              title={`${name} (${index + 1})`}
+            >
               <b>
                 {name}
                 {states?.[path].done && <IconCheck size={18} aria-label="settled" />}

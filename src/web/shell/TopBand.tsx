@@ -21,27 +21,51 @@ export function TopBand({ buildId, onPalette, onSheet }: TopBandProps) {
   const { setColorScheme } = useMantineColorScheme();
   return (
     <header className="topband">
-      <Link to="/" className="mark" aria-label="Fanfare, all builds">FANFARE</Link>
+      <Link to="/" className="mark" aria-label="Fanfare, all builds">
+        FANFARE
+      </Link>
       {build ? (
         <span className="where">
           {build.name} <span style={{ color: 'var(--band-soft)', fontSize: 14 }}>· 1:{build.scale}</span>
         </span>
       ) : null}
       <nav aria-label="Whole bench">
-        {!build && <NavLink to="/" end>Builds</NavLink>}
+        {!build && (
+          <NavLink to="/" end>
+            Builds
+          </NavLink>
+        )}
         <NavLink to="/shelf">Shelf</NavLink>
         <NavLink to="/bench">Bench</NavLink>
       </nav>
       <div className="tools">
         <SavedNote />
-        <ActionIcon variant="transparent" color="gray.3" disabled={!undoLabel} style={undoLabel ? undefined : { background: 'none', opacity: 0.4 }} title={undoLabel ? `Undo: ${undoLabel} (Ctrl Z)` : 'Nothing to undo'} aria-label="Undo the last change" onClick={() => void undo()}>
+        <ActionIcon
+          variant="transparent"
+          color="gray.3"
+          disabled={!undoLabel}
+          style={undoLabel ? undefined : { background: 'none', opacity: 0.4 }}
+          title={undoLabel ? `Undo: ${undoLabel} (Ctrl Z)` : 'Nothing to undo'}
+          aria-label="Undo the last change"
+          onClick={() => void undo()}
+        >
           <IconArrowBackUp size={19} />
         </ActionIcon>
-        <ActionIcon variant="transparent" color="gray.3" aria-label={scheme === 'dark' ? 'Light theme' : 'Dark theme'} title={scheme === 'dark' ? 'Light theme' : 'Dark theme'} onClick={() => setColorScheme(scheme === 'dark' ? 'light' : 'dark')}>
+        <ActionIcon
+          variant="transparent"
+          color="gray.3"
+          aria-label={scheme === 'dark' ? 'Light theme' : 'Dark theme'}
+          title={scheme === 'dark' ? 'Light theme' : 'Dark theme'}
+          onClick={() => setColorScheme(scheme === 'dark' ? 'light' : 'dark')}
+        >
           {scheme === 'dark' ? <IconSun size={18} /> : <IconMoon size={18} />}
         </ActionIcon>
-        <button type="button" className="plain wide" onClick={onPalette}>Find anything <span className="mono">Ctrl K</span></button>
-        <button type="button" className="plain" aria-label="Keyboard shortcuts" onClick={onSheet}>?</button>
+        <button type="button" className="plain wide" onClick={onPalette}>
+          Find anything <span className="mono">Ctrl K</span>
+        </button>
+        <button type="button" className="plain" aria-label="Keyboard shortcuts" onClick={onSheet}>
+          ?
+        </button>
       </div>
     </header>
   );
@@ -51,9 +75,15 @@ function SavedNote() {
   const state = useSavedState();
   if (state.kind === 'refused') {
     return (
-      <span role="alert" style={{ color: '#fff', maxWidth: 520, overflow: 'hidden', textOverflow: 'ellipsis' }} title={`${state.detail} ${state.remedy ?? ''}`}>
+      <span
+        role="alert"
+        style={{ color: '#fff', maxWidth: 520, overflow: 'hidden', textOverflow: 'ellipsis' }}
+        title={`${state.detail} ${state.remedy ?? ''}`}
+      >
         <b>{state.title}:</b> {state.detail}
-        <button type="button" className="plain" onClick={dismissRefusal}>understood</button>
+        <button type="button" className="plain" onClick={dismissRefusal}>
+          understood
+        </button>
       </span>
     );
   }
@@ -62,5 +92,14 @@ function SavedNote() {
     saving: 'Saving…',
     waiting: 'Not saved yet: no server, trying again',
   }[state.kind];
-  return <span role="status" aria-live="polite" data-testid="saved-state" style={state.kind === 'waiting' ? { color: '#fff', fontWeight: 600 } : undefined}>{text}</span>;
+  return (
+    <span
+      role="status"
+      aria-live="polite"
+      data-testid="saved-state"
+      style={state.kind === 'waiting' ? { color: '#fff', fontWeight: 600 } : undefined}
+    >
+      {text}
+    </span>
+  );
 }

@@ -1,4 +1,4 @@
-import type { BuildRecord, CodeRecord } from '../../api/index.ts';
+import type { BuildRecord } from '../../api/index.ts';
 import { targetLayer } from '../../core/kit/index.ts';
 import { dayText, whenText } from '../components/time.ts';
 import { sessionSteps, upcomingSteps } from '../data/plan.tsx';
@@ -24,7 +24,10 @@ const plural = (count: number, one: string, many = `${one}s`) => `${count} ${cou
 
 /** The state of each stage in a few words. */
 export function stageStates(build: BuildRecord, view: PlanView | null): Record<StagePath, StageState> {
-  const parts = build.trays.reduce((sum, tray) => sum + tray.parts.reduce((pieces, { count }) => pieces + count, 0), 0);
+  const parts = build.trays.reduce(
+    (sum, tray) => sum + tray.parts.reduce((pieces, { count }) => pieces + count, 0),
+    0,
+  );
   const coloured = build.trays.flatMap((tray) => {
     const layer = targetLayer(tray.layers);
     return layer ? [layer] : [];
@@ -34,15 +37,22 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
   const grave = findings.filter(({ severity }) => severity === 'stop' || severity === 'warn').length;
   const left = view ? upcomingSteps(view, build.id) : [];
   const tonight = view && sessionSteps(view, build.id);
-  const last = left.reduce((latest, { operation, start }) => Math.max(latest, start + operation.hands + operation.dry), 0);
+  const last = left.reduce(
+    (latest, { operation, start }) => Math.max(latest, start + operation.hands + operation.dry),
+    0,
+  );
   const minutes = tonight?.steps.reduce((sum, { operation }) => sum + operation.hands, 0) ?? 0;
   return {
     kit: {
-      text: build.trays.length === 0 ? 'no sub-assembly yet' : `${plural(parts, 'part')} in ${plural(build.trays.length, 'tray')}`,
+      text:
+        build.trays.length === 0
+          ? 'no sub-assembly yet'
+          : `${plural(parts, 'part')} in ${plural(build.trays.length, 'tray')}`,
       done: build.trays.length > 0,
     },
     colour: {
-      text: coloured.length === 0 ? 'nothing to colour yet' : `${chosen} of ${coloured.length} colours chosen`,
+      text:
+        coloured.length === 0 ? 'nothing to colour yet' : `${chosen} of ${coloured.length} colours chosen`,
       done: coloured.length > 0 && chosen === coloured.length,
     },
     finish: {
@@ -50,17 +60,21 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
       done: build.trays.length > 0 && grave === 0 && view !== null,
     },
     plan: {
-      text: view?.problem ? 'cannot be planned' : left.length > 0 ? `ready ${dayText(last)}` : view ? 'nothing left to do' : 'working it out',
+      text: view?.problem
+        ? 'cannot be planned'
+        : left.length > 0
+          ? `ready ${dayText(last)}`
+          : view
+            ? 'nothing left to do'
+            : 'working it out',
       done: view !== null && left.length === 0 && build.trays.length > 0,
     },
     tonight: {
-      text: tonight && tonight.steps.length > 0 ? `${plural(tonight.steps.length, 'step')}, ${minutes} min, ${whenText(tonight.steps[0]!.start)}` : 'no step waiting',
+      text:
+        tonight && tonight.steps.length > 0
+          ? `${plural(tonight.steps.length, 'step')}, ${minutes} min, ${whenText(tonight.steps[0]!.start)}`
+          : 'no step waiting',
       done: false,
     },
   };
-}
-
-/** The code that a tray wants, where it is known. */
-export function codeOf(codes: readonly CodeRecord[] | undefined, id: string | null): CodeRecord | undefined {
-  return codes?.find((code) => code.id === id);
 }

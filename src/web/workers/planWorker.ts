@@ -71,7 +71,11 @@ function planView({ snapshot, paints, codes, now }: PlanRequest): PlanView {
     arcs: plans.flatMap(({ arcs }) => arcs),
   };
   const work = remainingWork(plan, steps, sessions, now);
-  const fingerprint = fingerprintOf(plan, steps.map(({ operationId, endedAt }) => `${operationId}@${endedAt}`), settings.calendar);
+  const fingerprint = fingerprintOf(
+    plan,
+    steps.map(({ operationId, endedAt }) => `${operationId}@${endedAt}`),
+    settings.calendar,
+  );
   const view: PlanView = {
     fingerprint,
     operations: plan.operations,
@@ -88,7 +92,9 @@ function planView({ snapshot, paints, codes, now }: PlanRequest): PlanView {
     curing: curingNow(plan, steps, now),
     sessions: sessions.slice(0, 120),
     findings: Object.fromEntries(
-      plannable.flatMap(({ trays }) => trays.map(({ id, stack }) => [id, findingsOf(stack, settings.conditions)] as const)),
+      plannable.flatMap(({ trays }) =>
+        trays.map(({ id, stack }) => [id, findingsOf(stack, settings.conditions)] as const),
+      ),
     ),
     problem: null,
   };
@@ -108,7 +114,12 @@ function findingsOf(...args: Parameters<typeof evaluateStack>): Finding[] {
   }
 }
 
-function fillSchedule(view: PlanView, instance: ScheduleInstance, stored: BenchSnapshot['plan'], now: number): void {
+function fillSchedule(
+  view: PlanView,
+  instance: ScheduleInstance,
+  stored: BenchSnapshot['plan'],
+  now: number,
+): void {
   const ids = instance.operations.map(({ id }) => id);
   const upToDate =
     stored.fingerprint === view.fingerprint &&
@@ -123,7 +134,12 @@ function fillSchedule(view: PlanView, instance: ScheduleInstance, stored: BenchS
     view.proved = stored.proved;
   } else {
     const previous = ids.some((id) => known[id] !== undefined) ? known : undefined;
-    const result = scheduleOperations(instance, { evaluations: EVALUATIONS, timeMs: TIME_MS, seed: 7, previous });
+    const result = scheduleOperations(instance, {
+      evaluations: EVALUATIONS,
+      timeMs: TIME_MS,
+      seed: 7,
+      previous,
+    });
     const problems = verifySchedule(instance, result);
     if (problems.length > 0) throw new Error(problems[0]);
     view.starts = Object.fromEntries(ids.map((id) => [id, result.starts[id]! + now]));

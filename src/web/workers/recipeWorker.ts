@@ -2,7 +2,11 @@ import { expose } from 'comlink';
 import { recipeSearch, type RecipeAnswer, type RecipeRequest } from '../../core/match/index.ts';
 
 /** Searches recipes, telling the share done about twenty times a second. To cancel, end the worker. */
-function search(request: RecipeRequest, options: { keep: number; within: number }, onProgress: (share: number) => void): RecipeAnswer {
+function search(
+  request: RecipeRequest,
+  options: { keep: number; within: number },
+  onProgress: (share: number) => void,
+): RecipeAnswer {
   const steps = recipeSearch(request, options);
   let told = Date.now();
   for (;;) {

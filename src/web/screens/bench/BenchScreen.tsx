@@ -10,7 +10,8 @@ import { AirPanel } from '../finish/AirPanel.tsx';
 const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
 const WEEK = [1, 2, 3, 4, 5, 6, 0];
 
-const clock = (minutes: number) => `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+const clock = (minutes: number) =>
+  `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
 const minutesOf = (text: string) => {
   const [hours = 0, minutes = 0] = text.split(':').map(Number);
   return hours * 60 + minutes;
@@ -33,12 +34,16 @@ export function BenchScreen() {
       setProblem(`${(fault as Error).message} It was left as it was.`);
       return;
     }
-    void saveSettings(settings, next, label).catch((fault: Error) => setProblem(fault.message));
+    void saveSettings(settings, next, label).catch((fault: unknown) => setProblem((fault as Error).message));
   };
-  const setSessions = (sessions: typeof calendar.sessions) => save({ calendar: { ...calendar, sessions } }, 'bench evenings');
+  const setSessions = (sessions: typeof calendar.sessions) =>
+    save({ calendar: { ...calendar, sessions } }, 'bench evenings');
   const weekly = calendar.sessions.reduce((sum, { start, end }) => sum + end - start, 0);
   return (
-    <div className="columns" style={{ maxWidth: 1160, margin: '0 auto', gridTemplateColumns: 'minmax(0, 1fr) 320px' }}>
+    <div
+      className="columns"
+      style={{ maxWidth: 1160, margin: '0 auto', gridTemplateColumns: 'minmax(0, 1fr) 320px' }}
+    >
       <section className="column">
         <h2 style={{ fontSize: 26 }}>Bench evenings</h2>
         <div className="panel">
@@ -52,32 +57,114 @@ export function BenchScreen() {
                     <td>
                       {sessions.length === 0 && <span className="soft">closed</span>}
                       {sessions.map((session) => (
-                        <span key={session.start} style={{ display: 'inline-flex', gap: 6, alignItems: 'center', marginRight: 18 }}>
-                          <input type="time" className="mono" aria-label={`${DAYS[weekday]} from`} value={clock(session.start)} onChange={(event) => event.currentTarget.value && setSessions(calendar.sessions.map((other) => (other === session ? { ...other, start: minutesOf(event.currentTarget.value) } : other)))} />
+                        <span
+                          key={session.start}
+                          style={{ display: 'inline-flex', gap: 6, alignItems: 'center', marginRight: 18 }}
+                        >
+                          <input
+                            type="time"
+                            className="mono"
+                            aria-label={`${DAYS[weekday]} from`}
+                            value={clock(session.start)}
+                            onChange={(event) =>
+                              event.currentTarget.value &&
+                              setSessions(
+                                calendar.sessions.map((other) =>
+                                  other === session
+                                    ? { ...other, start: minutesOf(event.currentTarget.value) }
+                                    : other,
+                                ),
+                              )
+                            }
+                          />
                           to
-                          <input type="time" className="mono" aria-label={`${DAYS[weekday]} until`} value={clock(session.end % 1440)} onChange={(event) => event.currentTarget.value && setSessions(calendar.sessions.map((other) => (other === session ? { ...other, end: minutesOf(event.currentTarget.value) || 1440 } : other)))} />
-                          <button type="button" className="plain" aria-label={`Remove the session on ${DAYS[weekday]}`} onClick={() => setSessions(calendar.sessions.filter((other) => other !== session))}>✕</button>
+                          <input
+                            type="time"
+                            className="mono"
+                            aria-label={`${DAYS[weekday]} until`}
+                            value={clock(session.end % 1440)}
+                            onChange={(event) =>
+                              event.currentTarget.value &&
+                              setSessions(
+                                calendar.sessions.map((other) =>
+                                  other === session
+                                    ? { ...other, end: minutesOf(event.currentTarget.value) || 1440 }
+                                    : other,
+                                ),
+                              )
+                            }
+                          />
+                          <button
+                            type="button"
+                            className="plain"
+                            aria-label={`Remove the session on ${DAYS[weekday]}`}
+                            onClick={() =>
+                              setSessions(calendar.sessions.filter((other) => other !== session))
+                            }
+                          >
+                            ✕
+                          </button>
                         </span>
                       ))}
                     </td>
                     <td style={{ textAlign: 'right' }}>
-                      <button type="button" className="plain" aria-label={`Add a session on ${DAYS[weekday]}`} onClick={() => setSessions([...calendar.sessions, sessions.length === 0 ? { day: weekday, start: 1170, end: 1290 } : { day: weekday, start: 540, end: 660 }])}>+ session</button>
+                      <button
+                        type="button"
+                        className="plain"
+                        aria-label={`Add a session on ${DAYS[weekday]}`}
+                        onClick={() =>
+                          setSessions([
+                            ...calendar.sessions,
+                            sessions.length === 0
+                              ? { day: weekday, start: 1170, end: 1290 }
+                              : { day: weekday, start: 540, end: 660 },
+                          ])
+                        }
+                      >
+                        + session
+                      </button>
                     </td>
                   </tr>
                 );
               })}
             </tbody>
           </table>
-          <p className="soft small" style={{ marginTop: 8 }}>{weekly > 0 ? `${Math.floor(weekly / 60)} h ${weekly % 60} min a week. The plan puts your hands only here; paint cures day and night.` : 'No session at all: nothing can be planned until there is one.'}</p>
-          {problem && <p role="alert" style={{ marginTop: 8 }}>{problem}</p>}
+          <p className="soft small" style={{ marginTop: 8 }}>
+            {weekly > 0
+              ? `${Math.floor(weekly / 60)} h ${weekly % 60} min a week. The plan puts your hands only here; paint cures day and night.`
+              : 'No session at all: nothing can be planned until there is one.'}
+          </p>
+          {problem && (
+            <p role="alert" style={{ marginTop: 8 }}>
+              {problem}
+            </p>
+          )}
         </div>
         <div className="panel">
           <h3>Closed days</h3>
           <div className="chips" style={{ alignItems: 'center' }}>
             {calendar.closed.map((date) => (
-              <button key={date} type="button" className="chip" title="Open this day again" onClick={() => save({ calendar: { ...calendar, closed: calendar.closed.filter((other) => other !== date) } }, `open ${date}`)}>{date} ✕</button>
+              <button
+                key={date}
+                type="button"
+                className="chip"
+                title="Open this day again"
+                onClick={() =>
+                  save(
+                    { calendar: { ...calendar, closed: calendar.closed.filter((other) => other !== date) } },
+                    `open ${date}`,
+                  )
+                }
+              >
+                {date} ✕
+              </button>
             ))}
-            <input type="date" aria-label="A day the bench is closed" value={day} onChange={(event) => setDay(event.currentTarget.value)} />
+            <input
+              type="date"
+              aria-label="A day the bench is closed"
+              value={day}
+              onChange={(event) => setDay(event.currentTarget.value)}
+            />
             <button
               type="button"
               className="quiet"
@@ -97,13 +184,39 @@ export function BenchScreen() {
         <AirPanel />
         <div className="panel">
           <h3>Units</h3>
-          <SegmentedControl fullWidth aria-label="Temperature in" data={[{ value: 'C', label: '°C' }, { value: 'F', label: '°F' }]} value={preferences.temperature} onChange={(value) => save({ preferences: { ...preferences, temperature: value as 'C' | 'F' } }, 'unit of temperature')} />
-          <SegmentedControl mt={8} fullWidth aria-label="Amounts in" data={[{ value: 'ml', label: 'millilitres' }, { value: 'drops', label: 'drops' }]} value={preferences.volume} onChange={(value) => save({ preferences: { ...preferences, volume: value as 'ml' | 'drops' } }, 'unit of volume')} />
+          <SegmentedControl
+            fullWidth
+            aria-label="Temperature in"
+            data={[
+              { value: 'C', label: '°C' },
+              { value: 'F', label: '°F' },
+            ]}
+            value={preferences.temperature}
+            onChange={(value) =>
+              save({ preferences: { ...preferences, temperature: value } }, 'unit of temperature')
+            }
+          />
+          <SegmentedControl
+            mt={8}
+            fullWidth
+            aria-label="Amounts in"
+            data={[
+              { value: 'ml', label: 'millilitres' },
+              { value: 'drops', label: 'drops' },
+            ]}
+            value={preferences.volume}
+            onChange={(value) => save({ preferences: { ...preferences, volume: value } }, 'unit of volume')}
+          />
         </div>
         <div className="panel">
           <h3>Backup</h3>
-          <p className="small">Everything, as one file. To restore, stop Fanfare and name the file with <span className="mono">FANFARE_DATA</span>.</p>
-          <a className="quiet" style={{ marginTop: 8 }} href={PATHS.backup} download>Save a backup</a>
+          <p className="small">
+            Everything, as one file. To restore, stop Fanfare and name the file with{' '}
+            <span className="mono">FANFARE_DATA</span>.
+          </p>
+          <a className="quiet" style={{ marginTop: 8 }} href={PATHS.backup} download>
+            Save a backup
+          </a>
         </div>
       </section>
     </div>

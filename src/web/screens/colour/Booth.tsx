@@ -24,7 +24,18 @@ interface BoothProps {
 const GLOSS = { gloss: 85, 'semi-gloss': 55, satin: 30, matt: 8, metal: 90 } as const;
 
 /** The neutral booth: the wanted colour and its answers as spoons under one light. */
-export function Booth({ code, light, onLight, nearest, mixed, chosen, recipes, poolName, onPick, onUse }: BoothProps) {
+export function Booth({
+  code,
+  light,
+  onLight,
+  nearest,
+  mixed,
+  chosen,
+  recipes,
+  poolName,
+  onPick,
+  onUse,
+}: BoothProps) {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const onButton = (event.target as HTMLElement).closest('button, a');
@@ -35,12 +46,20 @@ export function Booth({ code, light, onLight, nearest, mixed, chosen, recipes, p
   }, [onUse]);
   if (!code) {
     return (
-      <section className="booth" aria-label="Booth" style={{ minHeight: 420, display: 'grid', placeItems: 'center' }}>
-        <p style={{ maxWidth: 340, textAlign: 'center' }}>No colour is wanted here yet. Choose a factory code, and its spoon hangs here beside the paints that come nearest.</p>
+      <section
+        className="booth"
+        aria-label="Booth"
+        style={{ minHeight: 420, display: 'grid', placeItems: 'center' }}
+      >
+        <p style={{ maxWidth: 340, textAlign: 'center' }}>
+          No colour is wanted here yet. Choose a factory code, and its spoon hangs here beside the paints that
+          come nearest.
+        </p>
       </section>
     );
   }
-  const seen = (spectrum: readonly number[]) => spectrumToDisplay(spectrum, { illuminant: light, observer: '2deg' }).hex;
+  const seen = (spectrum: readonly number[]) =>
+    spectrumToDisplay(spectrum, { illuminant: light, observer: '2deg' }).hex;
   const row = (list: readonly Candidate[], label: string) => (
     <div role="radiogroup" aria-label={label} style={{ display: 'flex', gap: 4, minHeight: 196 }}>
       {list.map((candidate) => {
@@ -54,11 +73,36 @@ export function Booth({ code, light, onLight, nearest, mixed, chosen, recipes, p
             aria-checked={active}
             title={candidate.product.name}
             onClick={() => onPick(candidate.key)}
-            style={{ background: 'none', border: 0, borderBottom: `4px solid ${active ? '#0c0c0c' : 'transparent'}`, padding: '4px 2px 6px', cursor: 'pointer', color: 'inherit', font: 'inherit', width: 112, flex: '0 1 112px', minWidth: 0 }}
+            style={{
+              background: 'none',
+              border: 0,
+              borderBottom: `4px solid ${active ? '#0c0c0c' : 'transparent'}`,
+              padding: '4px 2px 6px',
+              cursor: 'pointer',
+              color: 'inherit',
+              font: 'inherit',
+              width: 112,
+              flex: '0 1 112px',
+              minWidth: 0,
+            }}
           >
-            <Spoon hex={seen(candidate.spectrum)} gloss={GLOSS[candidate.product.sheen]} flakeUm={candidate.product.flakeUm} width={62} label={`${candidate.product.name}, dE ${dE.toFixed(1)}`} />
-            <span style={{ display: 'block', whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }}>{Object.keys(candidate.mix).length === 1 ? candidate.product.name : Object.values(candidate.mix).join(' : ')}</span>
-            <span className="mono" style={{ whiteSpace: 'nowrap' }}>{dE.toFixed(1)} <span style={{ opacity: 0.75 }}>±{candidate.band.toFixed(1)}</span></span>
+            <Spoon
+              hex={seen(candidate.spectrum)}
+              gloss={GLOSS[candidate.product.sheen]}
+              flakeUm={candidate.product.flakeUm}
+              width={62}
+              label={`${candidate.product.name}, dE ${dE.toFixed(1)}`}
+            />
+            <span
+              style={{ display: 'block', whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }}
+            >
+              {Object.keys(candidate.mix).length === 1
+                ? candidate.product.name
+                : Object.values(candidate.mix).join(' : ')}
+            </span>
+            <span className="mono" style={{ whiteSpace: 'nowrap' }}>
+              {dE.toFixed(1)} <span style={{ opacity: 0.75 }}>±{candidate.band.toFixed(1)}</span>
+            </span>
           </button>
         );
       })}
@@ -66,13 +110,26 @@ export function Booth({ code, light, onLight, nearest, mixed, chosen, recipes, p
   );
   return (
     <section className="booth" aria-label="Booth" data-light={light}>
-      <div style={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', gap: 12, flexWrap: 'wrap' }}>
+      <div
+        style={{
+          display: 'flex',
+          alignItems: 'center',
+          justifyContent: 'space-between',
+          gap: 12,
+          flexWrap: 'wrap',
+        }}
+      >
         <h2>Target and answers</h2>
         <LightSwitch light={light} onChange={onLight} />
       </div>
       <div style={{ display: 'grid', gridTemplateColumns: '190px minmax(0, 1fr)', gap: 16, marginTop: 10 }}>
         <div style={{ textAlign: 'center', alignSelf: 'center' }}>
-          <Spoon hex={seen(code.spectrum)} flakeUm={code.kind === 'solid' ? null : 12} width={150} label={`${code.name}, the colour wanted`} />
+          <Spoon
+            hex={seen(code.spectrum)}
+            flakeUm={code.kind === 'solid' ? null : 12}
+            width={150}
+            label={`${code.name}, the colour wanted`}
+          />
           <b style={{ display: 'block' }}>{code.name}</b>
           <span className="mono">{code.code}</span>
         </div>
@@ -81,33 +138,58 @@ export function Booth({ code, light, onLight, nearest, mixed, chosen, recipes, p
           <SearchNote recipes={recipes} poolName={poolName} best={mixed[0]} />
           {mixed.length > 0 && row(mixed, 'Recipes')}
           <h3 style={{ marginTop: 8 }}>As they come</h3>
-          {nearest.length > 0 ? row(nearest, 'Nearest paints') : <p style={{ padding: '20px 0' }}>No paint {poolName} suits. Put paints on the shelf, or search everything.</p>}
-          <p className="small">Figures: CIEDE2000 from the target in this light, with a 90 % band from target, paints and drops.</p>
+          {nearest.length > 0 ? (
+            row(nearest, 'Nearest paints')
+          ) : (
+            <p style={{ padding: '20px 0' }}>
+              No paint {poolName} suits. Put paints on the shelf, or search everything.
+            </p>
+          )}
+          <p className="small">
+            Figures: CIEDE2000 from the target in this light, with a 90 % band from target, paints and drops.
+          </p>
         </div>
       </div>
-      {chosen && <BoothCharts code={code} chosen={chosen} candidates={[...mixed, ...nearest]} onPick={onPick} />}
+      {chosen && (
+        <BoothCharts code={code} chosen={chosen} candidates={[...mixed, ...nearest]} onPick={onPick} />
+      )}
     </section>
   );
 }
 
-function SearchNote({ recipes: { state, cancel, again }, poolName, best }: Pick<BoothProps, 'recipes' | 'poolName'> & { best: Candidate | undefined }) {
+function SearchNote({
+  recipes: { state, cancel, again },
+  poolName,
+  best,
+}: Pick<BoothProps, 'recipes' | 'poolName'> & { best: Candidate | undefined }) {
   if (state.kind === 'searching') {
     return (
       <p role="status" style={{ minHeight: 24 }}>
         Searching every recipe {poolName}: <span className="mono">{Math.round(100 * state.share)} %</span>{' '}
-        <button type="button" className="why" style={{ color: 'inherit' }} onClick={cancel}>cancel</button>
+        <button type="button" className="why" style={{ color: 'inherit' }} onClick={cancel}>
+          cancel
+        </button>
       </p>
     );
   }
   if (state.kind === 'cancelled') {
-    return <p role="status">Cancelled. <button type="button" className="why" style={{ color: 'inherit' }} onClick={again}>search again</button></p>;
+    return (
+      <p role="status">
+        Cancelled.{' '}
+        <button type="button" className="why" style={{ color: 'inherit' }} onClick={again}>
+          search again
+        </button>
+      </p>
+    );
   }
   if (state.kind === 'failed') return <p role="alert">{state.message}</p>;
   if (state.kind !== 'found') return null;
   const far = best !== undefined && best.dE00 > 3;
   return (
     <p role="status" className="small" style={{ minHeight: 24 }}>
-      {best ? `Nothing ${poolName} is nearer by more than ${WITHIN} (proved over ${state.paintCount} paints, ${state.seconds.toFixed(1)} s).` : `One paint cannot be mixed; allow two or three.`}
+      {best
+        ? `Nothing ${poolName} is nearer by more than ${WITHIN} (proved over ${state.paintCount} paints, ${state.seconds.toFixed(1)} s).`
+        : `One paint cannot be mixed; allow two or three.`}
       {far ? ' Even so it is far off: a pigment is missing here.' : ''}
     </p>
   );

@@ -6,7 +6,13 @@ import { Why } from '../../components/Why.tsx';
 import { OwnCode } from './OwnCode.tsx';
 
 const PROVENANCE_WORDS: Record<string, string> = {
-  instrument: 'Instrument', chip: 'Chip by eye', restored: 'Restored vehicle', photograph: 'Period picture', swatch: 'Printed swatch', typed: 'Typed in', guess: 'Guess',
+  instrument: 'Instrument',
+  chip: 'Chip by eye',
+  restored: 'Restored vehicle',
+  photograph: 'Period picture',
+  swatch: 'Printed swatch',
+  typed: 'Typed in',
+  guess: 'Guess',
 };
 /** Sources further apart than this are said to disagree, dE00. */
 const DISAGREEMENT = 1.5;
@@ -20,7 +26,14 @@ interface CodePanelProps {
 /** The factory code wanted, what is known of it and how surely. */
 export function CodePanel({ code, codes, onChoose }: CodePanelProps) {
   const [adding, setAdding] = useState(false);
-  const options = useMemo(() => codes.map(({ id, code: number, name, maker, years }) => ({ value: id, label: `${number} ${name}, ${maker} ${years}` })), [codes]);
+  const options = useMemo(
+    () =>
+      codes.map(({ id, code: number, name, maker, years }) => ({
+        value: id,
+        label: `${number} ${name}, ${maker} ${years}`,
+      })),
+    [codes],
+  );
   const force = code?.sources.find(({ inForce }) => inForce);
   const apart = code && force ? Math.max(0, ...code.sources.map(({ lab }) => ciede2000(force.lab, lab))) : 0;
   return (
@@ -40,13 +53,27 @@ export function CodePanel({ code, codes, onChoose }: CodePanelProps) {
       />
       {code && (
         <>
-          <p className="small soft" style={{ margin: '6px 0' }}>{code.kind}{code.angles ? ', five angles' : ''}</p>
+          <p className="small soft" style={{ margin: '6px 0' }}>
+            {code.kind}
+            {code.angles ? ', five angles' : ''}
+          </p>
           <dl className="rows small">
             {code.sources.map((source) => (
               <div key={source.provenance} style={{ display: 'contents' }}>
                 <dt title={source.note}>
-                  <span className="dot" style={{ background: labToDisplay(source.lab).hex, display: 'inline-block', width: 11, height: 11, marginRight: 6 }} aria-hidden />
-                  {PROVENANCE_WORDS[source.provenance] ?? source.provenance}{source.inForce ? ' (in force)' : ''}
+                  <span
+                    className="dot"
+                    style={{
+                      background: labToDisplay(source.lab).hex,
+                      display: 'inline-block',
+                      width: 11,
+                      height: 11,
+                      marginRight: 6,
+                    }}
+                    aria-hidden
+                  />
+                  {PROVENANCE_WORDS[source.provenance] ?? source.provenance}
+                  {source.inForce ? ' (in force)' : ''}
                 </dt>
                 <dd className="mono">±{source.uncertainty.toFixed(1)} dE</dd>
               </div>
@@ -55,13 +82,33 @@ export function CodePanel({ code, codes, onChoose }: CodePanelProps) {
           {apart > DISAGREEMENT && (
             <p className="small" style={{ marginTop: 6 }}>
               Sources disagree by {apart.toFixed(1)} dE; the instrument is in force.{' '}
-              <Why about="which source is in force">A reading of a chip is surer (±0.4) than a restored vehicle (±1.5) or a picture (±4.5), so it decides. CIEDE2000 in daylight, 2 degree observer.</Why>
+              <Why about="which source is in force">
+                A reading of a chip is surer (±0.4) than a restored vehicle (±1.5) or a picture (±4.5), so it
+                decides. CIEDE2000 in daylight, 2 degree observer.
+              </Why>
             </p>
           )}
           {code.angles && (
-            <div style={{ display: 'flex', marginTop: 8, borderRadius: 3, overflow: 'hidden' }} role="img" aria-label="Colour at 15, 25, 45, 75 and 110 degrees from the mirror direction">
+            <div
+              style={{ display: 'flex', marginTop: 8, borderRadius: 3, overflow: 'hidden' }}
+              role="img"
+              aria-label="Colour at 15, 25, 45, 75 and 110 degrees from the mirror direction"
+            >
               {code.angles.map(({ degrees, lab }) => (
-                <span key={degrees} className="mono" style={{ flex: 1, background: labToDisplay(lab).hex, color: lab.L > 55 ? '#111' : '#fff', fontSize: 11, textAlign: 'center', padding: '6px 0' }}>{degrees}°</span>
+                <span
+                  key={degrees}
+                  className="mono"
+                  style={{
+                    flex: 1,
+                    background: labToDisplay(lab).hex,
+                    color: lab.L > 55 ? '#111' : '#fff',
+                    fontSize: 11,
+                    textAlign: 'center',
+                    padding: '6px 0',
+                  }}
+                >
+                  {degrees}°
+                </span>
               ))}
             </div>
           )}
@@ -77,7 +124,9 @@ export function CodePanel({ code, codes, onChoose }: CodePanelProps) {
             onCancel={() => setAdding(false)}
           />
         ) : (
-          <button type="button" className="why" onClick={() => setAdding(true)}>put in a colour of your own</button>
+          <button type="button" className="why" onClick={() => setAdding(true)}>
+            put in a colour of your own
+          </button>
         )}
       </div>
     </div>

@@ -31,7 +31,14 @@ export function ColourScreen() {
       <div className="empty">
         <h2>Nothing to colour yet</h2>
         <p>Add a sub-assembly in the Kit stage; its stack begins with a colour layer that you choose here.</p>
-        <button type="button" className="action" style={{ width: 'auto', marginTop: 14 }} onClick={() => void navigate(`/build/${build.id}/kit`)}>Go to the Kit stage</button>
+        <button
+          type="button"
+          className="action"
+          style={{ width: 'auto', marginTop: 14 }}
+          onClick={() => void navigate(`/build/${build.id}/kit`)}
+        >
+          Go to the Kit stage
+        </button>
       </div>
     );
   }
@@ -42,7 +49,14 @@ export function ColourScreen() {
     return `${code ? `${code.code} ${code.name}` : 'no code'}: ${name}`;
   };
   const list = (
-    <TrayList trays={coloured} chosen={tray.id} products={products} codes={codes} note={note} onChoose={({ id }) => void navigate(`/build/${build.id}/colour/${id}`)} />
+    <TrayList
+      trays={coloured}
+      chosen={tray.id}
+      products={products}
+      codes={codes}
+      note={note}
+      onChoose={({ id }) => void navigate(`/build/${build.id}/colour/${id}`)}
+    />
   );
   return <ColourDesk key={tray.id} tray={tray} workshop={workshop} list={list} />;
 }
@@ -65,9 +79,15 @@ function ColourDesk({ tray, workshop, list }: ColourDeskProps) {
   const lab = useMemo<[number, number, number] | undefined>(() => code && labTriple(code), [code]);
   const recipes = useRecipes({ paints: pool, lab, maxPaints, maxDrops });
 
-  const nearest = useMemo(() => (code ? nearestCandidates(code, pool, products, NEAREST) : []), [code, pool, products]);
+  const nearest = useMemo(
+    () => (code ? nearestCandidates(code, pool, products, NEAREST) : []),
+    [code, pool, products],
+  );
   const mixed = useMemo(
-    () => (code && recipes.state.kind === 'found' ? recipeCandidates(recipes.state.answer, code, pool, products, RECIPES) : []),
+    () =>
+      code && recipes.state.kind === 'found'
+        ? recipeCandidates(recipes.state.answer, code, pool, products, RECIPES)
+        : [],
     [code, recipes.state, pool, products],
   );
   const all = [...mixed, ...nearest];
@@ -80,7 +100,9 @@ function ColourDesk({ tray, workshop, list }: ColourDeskProps) {
   const useMix = () => {
     if (!chosen) return;
     const about = targetLayer(tray.layers);
-    const layers = tray.layers.map((layer) => (layer.id === about?.id ? { ...layer, mix: chosen.mix } : layer));
+    const layers = tray.layers.map((layer) =>
+      layer.id === about?.id ? { ...layer, mix: chosen.mix } : layer,
+    );
     void saveTray(tray, { ...tray, layers }, `paint of ${tray.name}`).catch(() => undefined);
   };
 
@@ -93,30 +115,86 @@ function ColourDesk({ tray, workshop, list }: ColourDeskProps) {
         <div>
           <h3 style={{ marginBottom: 6 }}>From</h3>
           <div className="chips" role="group" aria-label="Search paints from">
-            <button type="button" className="chip" aria-pressed={from === 'shelf'} onClick={() => setFrom('shelf')}>my shelf, {mixable(paints, code?.kind ?? 'solid', 'shelf').length}</button>
-            <button type="button" className="chip" aria-pressed={from === 'all'} onClick={() => setFrom('all')}>everything, {mixable(paints, code?.kind ?? 'solid', 'all').length}</button>
+            <button
+              type="button"
+              className="chip"
+              aria-pressed={from === 'shelf'}
+              onClick={() => setFrom('shelf')}
+            >
+              my shelf, {mixable(paints, code?.kind ?? 'solid', 'shelf').length}
+            </button>
+            <button
+              type="button"
+              className="chip"
+              aria-pressed={from === 'all'}
+              onClick={() => setFrom('all')}
+            >
+              everything, {mixable(paints, code?.kind ?? 'solid', 'all').length}
+            </button>
           </div>
           <div className="chips" role="group" aria-label="Most paints in one cup" style={{ marginTop: 8 }}>
             {[1, 2, 3].map((count) => (
-              <button key={count} type="button" className="chip" aria-pressed={maxPaints === count} onClick={() => setMaxPaints(count)}>{count === 1 ? '1 paint' : `up to ${count}`}</button>
+              <button
+                key={count}
+                type="button"
+                className="chip"
+                aria-pressed={maxPaints === count}
+                onClick={() => setMaxPaints(count)}
+              >
+                {count === 1 ? '1 paint' : `up to ${count}`}
+              </button>
             ))}
           </div>
           <div className="chips" role="group" aria-label="Most drops in one cup" style={{ marginTop: 8 }}>
             {[10, 15, 20].map((count) => (
-              <button key={count} type="button" className="chip" aria-pressed={maxDrops === count} onClick={() => setMaxDrops(count)}>{count} drops</button>
+              <button
+                key={count}
+                type="button"
+                className="chip"
+                aria-pressed={maxDrops === count}
+                onClick={() => setMaxDrops(count)}
+              >
+                {count} drops
+              </button>
             ))}
           </div>
-          <p className="soft small" style={{ marginTop: 8 }}>One chemistry to a cup. No lightening for scale: gloss bodies look right in their real colour.</p>
+          <p className="soft small" style={{ marginTop: 8 }}>
+            One chemistry to a cup. No lightening for scale: gloss bodies look right in their real colour.
+          </p>
         </div>
       </section>
-      <Booth code={code} light={light} onLight={setLight} nearest={nearest} mixed={mixed} chosen={chosen} recipes={recipes} poolName={from === 'shelf' ? 'on the shelf' : 'in the catalogue'} onPick={setPicked} onUse={useMix} />
+      <Booth
+        code={code}
+        light={light}
+        onLight={setLight}
+        nearest={nearest}
+        mixed={mixed}
+        chosen={chosen}
+        recipes={recipes}
+        poolName={from === 'shelf' ? 'on the shelf' : 'in the catalogue'}
+        onPick={setPicked}
+        onUse={useMix}
+      />
       <section className="column" aria-label="What follows">
         <h2>What follows</h2>
         {code && chosen && build ? (
-          <CupPanel tray={tray} scale={build.scale} code={code} chosen={chosen} paints={paints} codes={codes} products={products} conditions={conditions} onUse={useMix} />
+          <CupPanel
+            tray={tray}
+            scale={build.scale}
+            code={code}
+            chosen={chosen}
+            paints={paints}
+            codes={codes}
+            products={products}
+            conditions={conditions}
+            onUse={useMix}
+          />
         ) : (
           <div className="panel">
-            <p>Choose the factory code on the left, or put in your own colour. Fanfare then finds the nearest paints and recipes, and says what each means in drops, coats and money.</p>
+            <p>
+              Choose the factory code on the left, or put in your own colour. Fanfare then finds the nearest
+              paints and recipes, and says what each means in drops, coats and money.
+            </p>
           </div>
         )}
       </section>

@@ -1,6 +1,13 @@
 import { useMemo } from 'react';
 import type { CodeRecord, PaintRecord, TrayRecord } from '../../../api/index.ts';
-import { DAYLIGHT, describeDifference, ILLUMINANT_NAMES, spectrumToDisplay, spectrumToLab, type IlluminantId } from '../../../core/colour/index.ts';
+import {
+  DAYLIGHT,
+  describeDifference,
+  ILLUMINANT_NAMES,
+  spectrumToDisplay,
+  spectrumToLab,
+  type IlluminantId,
+} from '../../../core/colour/index.ts';
 import { FAMILIES, type Conditions } from '../../../core/finish/index.ts';
 import { targetLayer, type ProductIndex } from '../../../core/kit/index.ts';
 import { opaqueSpectrum } from '../../../core/paint/index.ts';
@@ -27,14 +34,30 @@ const DROPS_PER_ML = 20;
 const OTHER_LIGHTS: IlluminantId[] = ['A', 'LED-4000', 'D50'];
 
 /** What an answer means: drops, amounts, coats, money, other lights, warnings; and the button that takes it. */
-export function CupPanel({ tray, scale, code, chosen, paints, codes, products, conditions, onUse }: CupPanelProps) {
+export function CupPanel({
+  tray,
+  scale,
+  code,
+  chosen,
+  paints,
+  codes,
+  products,
+  conditions,
+  onUse,
+}: CupPanelProps) {
   const { data } = useBench();
   const about = targetLayer(tray.layers)!;
   const tried = useMemo<TrayRecord>(
-    () => ({ ...tray, layers: tray.layers.map((layer) => (layer.id === about.id ? { ...layer, mix: chosen.mix } : layer)) }),
+    () => ({
+      ...tray,
+      layers: tray.layers.map((layer) => (layer.id === about.id ? { ...layer, mix: chosen.mix } : layer)),
+    }),
     [tray, about.id, chosen.mix],
   );
-  const { evaluation, error } = useMemo(() => finishOf(tried, scale, products, codes, conditions), [tried, scale, products, codes, conditions]);
+  const { evaluation, error } = useMemo(
+    () => finishOf(tried, scale, products, codes, conditions),
+    [tried, scale, products, codes, conditions],
+  );
   const layer = evaluation?.layers.find(({ id }) => id === about.id);
   const at = tried.layers.findIndex(({ id }) => id === about.id);
   const used = Object.entries(chosen.mix).flatMap(([id, drops]) => {
@@ -44,16 +67,30 @@ export function CupPanel({ tray, scale, code, chosen, paints, codes, products, c
   const toBuy = used.filter(({ paint }) => paint.levelMl === null);
   const paintMl = layer?.volume.paintMl ?? 0;
   const batches = Math.ceil((2 * paintMl * DROPS_PER_ML) / chosen.drops);
-  const words = describeDifference(spectrumToLab(chosen.spectrum, DAYLIGHT), spectrumToLab(code.spectrum, DAYLIGHT));
+  const words = describeDifference(
+    spectrumToLab(chosen.spectrum, DAYLIGHT),
+    spectrumToLab(code.spectrum, DAYLIGHT),
+  );
   const inUse = JSON.stringify(about.mix ?? {}) === JSON.stringify(chosen.mix);
   const inDrops = data?.settings.preferences.volume === 'drops';
-  const findings = evaluation?.findings.filter(({ layerId, severity }) => layerId === about.id && severity !== 'caution') ?? [];
+  const findings =
+    evaluation?.findings.filter(({ layerId, severity }) => layerId === about.id && severity !== 'caution') ??
+    [];
   return (
     <>
       <div className="panel">
         <h3>In the cup</h3>
         {used.map(({ paint, drops }) => (
-          <div key={paint.id} style={{ display: 'flex', justifyContent: 'space-between', gap: 8, alignItems: 'center', padding: '2px 0' }}>
+          <div
+            key={paint.id}
+            style={{
+              display: 'flex',
+              justifyContent: 'space-between',
+              gap: 8,
+              alignItems: 'center',
+              padding: '2px 0',
+            }}
+          >
             <span style={{ minWidth: 0 }}>
               <span className="mono small">{paint.id}</span> {paint.name}
               {paint.levelMl === null && <span className="soft small"> (to buy)</span>}
@@ -61,26 +98,53 @@ export function CupPanel({ tray, scale, code, chosen, paints, codes, products, c
             <Drops count={drops} hex={spectrumToDisplay(opaqueSpectrum(paint)).hex} />
           </div>
         ))}
-        <p className="soft small" style={{ marginTop: 6 }}>{used[0] && `${used[0].paint.range}, ${FAMILIES[used[0].paint.family].name}, ${chosen.product.sheen}`}</p>
+        <p className="soft small" style={{ marginTop: 6 }}>
+          {used[0] &&
+            `${used[0].paint.range}, ${FAMILIES[used[0].paint.family].name}, ${chosen.product.sheen}`}
+        </p>
         {paintMl > 0 && (
           <p style={{ marginTop: 6 }}>
-            For {tray.name.toLowerCase()} twice over: <span className="mono">{inDrops ? `${Math.ceil(2 * paintMl * DROPS_PER_ML)} drops` : `${(2 * paintMl).toFixed(1)} ml`}</span>
-            {used.length > 1 && <>, <span className="mono">{used.map(({ drops }) => drops * batches).join(' : ')}</span> drops</>}{' '}
+            For {tray.name.toLowerCase()} twice over:{' '}
+            <span className="mono">
+              {inDrops ? `${Math.ceil(2 * paintMl * DROPS_PER_ML)} drops` : `${(2 * paintMl).toFixed(1)} ml`}
+            </span>{' '}
             <Why about="amount of paint">
-              {tray.areaCm2} cm² × {layer?.film.usual.toFixed(0)} µm dry film ÷ {Math.round(100 * FAMILIES[chosen.product.family].solids)} % solids ÷ what reaches the part, + 0.5 ml left in the cup; twice, so that a repair matches. {DROPS_PER_ML} drops to the ml.
+              {tray.areaCm2} cm² × {layer?.film.usual.toFixed(0)} µm dry film ÷{' '}
+              {Math.round(100 * FAMILIES[chosen.product.family].solids)} % solids ÷ what reaches the part, +
+              0.5 ml left in the cup; twice, so that a repair matches. {DROPS_PER_ML} drops to the ml.
             </Why>
           </p>
         )}
+        {paintMl > 0 && used.length > 1 && (
+          <p>
+            in drops{' '}
+            <span className="mono" style={{ whiteSpace: 'nowrap' }}>
+              {used.map(({ drops }) => drops * batches).join(' : ')}
+            </span>
+          </p>
+        )}
         {toBuy.length > 0 && (
-          <p style={{ marginTop: 6 }}>To buy: {toBuy.length} {toBuy.length === 1 ? 'bottle' : 'bottles'}, <span className="mono">€{(toBuy.reduce((sum, { paint }) => sum + paint.priceCents, 0) / 100).toFixed(2)}</span></p>
+          <p style={{ marginTop: 6 }}>
+            To buy: {toBuy.length} {toBuy.length === 1 ? 'bottle' : 'bottles'},{' '}
+            <span className="mono">
+              €{(toBuy.reduce((sum, { paint }) => sum + paint.priceCents, 0) / 100).toFixed(2)}
+            </span>
+          </p>
         )}
       </div>
       <div className="panel">
         <h3>On the model</h3>
         <dl className="rows">
           <dt>Against {code.code}</dt>
-          <dd className="mono">{chosen.dE00.toFixed(1)} ±{chosen.band.toFixed(1)} dE</dd>
-          {words && <><dt>It is</dt><dd>{words}</dd></>}
+          <dd className="mono">
+            {chosen.dE00.toFixed(1)} ±{chosen.band.toFixed(1)} dE
+          </dd>
+          {words && (
+            <>
+              <dt>It is</dt>
+              <dd>{words}</dd>
+            </>
+          )}
           {OTHER_LIGHTS.map((light) => (
             <div key={light} style={{ display: 'contents' }}>
               <dt>{ILLUMINANT_NAMES[light].name}</dt>
@@ -88,15 +152,31 @@ export function CupPanel({ tray, scale, code, chosen, paints, codes, products, c
             </div>
           ))}
           <dt>Closes over {at > 0 ? 'what is under it' : 'the plastic'} in</dt>
-          <dd className="mono">{layer?.coatsToClose ? `${layer.coatsToClose} coats` : 'over 40 coats'}</dd>
+          <dd className="mono">
+            {layer?.coatsToClose
+              ? `${layer.coatsToClose} ${layer.coatsToClose === 1 ? 'coat' : 'coats'}`
+              : 'over 40 coats'}
+          </dd>
           <dt>Planned</dt>
-          <dd className="mono">{about.coats} coats, {layer?.film.usual.toFixed(0) ?? '?'} µm</dd>
+          <dd className="mono">
+            {about.coats} coats, {layer?.film.usual.toFixed(0) ?? '?'} µm
+          </dd>
         </dl>
         {error && <p role="alert">{error}</p>}
       </div>
-      {findings.length > 0 && <div className="panel warned" style={{ display: 'grid', gap: 10 }}><FindingList findings={findings} /></div>}
+      {findings.length > 0 && (
+        <div className="panel warned" style={{ display: 'grid', gap: 10 }}>
+          <FindingList findings={findings} />
+        </div>
+      )}
       <button type="button" className="action" disabled={inUse} onClick={onUse}>
-        {inUse ? `In use for ${tray.name.toLowerCase()}` : <>Use this for {tray.name.toLowerCase()} <kbd>Enter</kbd></>}
+        {inUse ? (
+          `In use for ${tray.name.toLowerCase()}`
+        ) : (
+          <>
+            Use this for {tray.name.toLowerCase()} <kbd>Enter</kbd>
+          </>
+        )}
       </button>
     </>
   );

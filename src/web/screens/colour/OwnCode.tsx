@@ -6,7 +6,10 @@ import { addCode } from '../../data/bench.ts';
 
 /** Reads "L a b" or a hex. Throws RangeError that says what is wrong. */
 function readColour(text: string): Lab {
-  const numbers = text.trim().split(/[\s,;]+/).map(Number);
+  const numbers = text
+    .trim()
+    .split(/[\s,;]+/)
+    .map(Number);
   if (numbers.length === 3 && numbers.every(Number.isFinite)) {
     const [L, a, b] = numbers as [number, number, number];
     if (L < 0 || L > 100) throw new RangeError(`L must lie between 0 and 100; it is ${L}.`);
@@ -17,7 +20,13 @@ function readColour(text: string): Lab {
 }
 
 /** Puts a colour into the list of codes by hand. */
-export function OwnCode({ onSaved, onCancel }: { onSaved: (code: CodeRecord) => void; onCancel: () => void }) {
+export function OwnCode({
+  onSaved,
+  onCancel,
+}: {
+  onSaved: (code: CodeRecord) => void;
+  onCancel: () => void;
+}) {
   const [maker, setMaker] = useState('');
   const [code, setCode] = useState('');
   const [name, setName] = useState('');
@@ -33,9 +42,21 @@ export function OwnCode({ onSaved, onCancel }: { onSaved: (code: CodeRecord) => 
   }
   const submit = async () => {
     try {
-      if (maker.trim() === '' || code.trim() === '') throw new RangeError('Give the maker and the code, so that you find it again.');
+      if (maker.trim() === '' || code.trim() === '')
+        throw new RangeError('Give the maker and the code, so that you find it again.');
       const lab = readColour(colour);
-      onSaved(await addCode({ maker: maker.trim(), code: code.trim(), name: name.trim(), years: '', kind, provenance, lab, hex: undefined }));
+      onSaved(
+        await addCode({
+          maker: maker.trim(),
+          code: code.trim(),
+          name: name.trim(),
+          years: '',
+          kind,
+          provenance,
+          lab,
+          hex: undefined,
+        }),
+      );
     } catch (error) {
       setProblem((error as Error).message);
     }
@@ -49,10 +70,25 @@ export function OwnCode({ onSaved, onCancel }: { onSaved: (code: CodeRecord) => 
       }}
     >
       <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
-        <TextInput label="Maker" value={maker} maxLength={120} onChange={(event) => setMaker(event.currentTarget.value)} />
-        <TextInput label="Code" value={code} maxLength={40} onChange={(event) => setCode(event.currentTarget.value)} />
+        <TextInput
+          label="Maker"
+          value={maker}
+          maxLength={120}
+          onChange={(event) => setMaker(event.currentTarget.value)}
+        />
+        <TextInput
+          label="Code"
+          value={code}
+          maxLength={40}
+          onChange={(event) => setCode(event.currentTarget.value)}
+        />
       </div>
-      <TextInput label="Name" value={name} maxLength={120} onChange={(event) => setName(event.currentTarget.value)} />
+      <TextInput
+        label="Name"
+        value={name}
+        maxLength={120}
+        onChange={(event) => setName(event.currentTarget.value)}
+      />
       <TextInput
         label="Colour: hex, or L a b"
         description="L a b in daylight (D65, 2 degree)"
@@ -61,7 +97,12 @@ export function OwnCode({ onSaved, onCancel }: { onSaved: (code: CodeRecord) => 
         onChange={(event) => setColour(event.currentTarget.value)}
         rightSection={preview ? <span className="dot" style={{ background: preview }} aria-hidden /> : null}
       />
-      <Select label="Kind" data={['solid', 'metallic', 'pearl', 'candy']} value={kind} onChange={(value) => setKind(value as CodeInput['kind'])} />
+      <Select
+        label="Kind"
+        data={['solid', 'metallic', 'pearl', 'candy']}
+        value={kind}
+        onChange={(value) => setKind(value as CodeInput['kind'])}
+      />
       <Select
         label="Where it comes from"
         data={[
@@ -77,8 +118,12 @@ export function OwnCode({ onSaved, onCancel }: { onSaved: (code: CodeRecord) => 
       />
       {problem && <p role="alert">{problem}</p>}
       <div style={{ display: 'flex', gap: 8 }}>
-        <button type="submit" className="quiet">Save and use it</button>
-        <button type="button" className="quiet" onClick={onCancel}>Cancel</button>
+        <button type="submit" className="quiet">
+          Save and use it
+        </button>
+        <button type="button" className="quiet" onClick={onCancel}>
+          Cancel
+        </button>
       </div>
     </form>
   );

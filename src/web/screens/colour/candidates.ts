@@ -17,10 +17,17 @@ export interface Candidate {
   drops: number;
 }
 
+/** A recipe this much farther off than the best is no answer. */
+const WORTH_SHOWING = 2.5;
+
 const condition = (illuminant: IlluminantId) => ({ illuminant, observer: '2deg' as const });
 
 /** Difference from the wanted colour in a light. */
-export function differenceIn(light: IlluminantId, spectrum: readonly number[], target: readonly number[]): number {
+export function differenceIn(
+  light: IlluminantId,
+  spectrum: readonly number[],
+  target: readonly number[],
+): number {
   return ciede2000(spectrumToLab(target, condition(light)), spectrumToLab(spectrum, condition(light)));
 }
 
@@ -28,29 +35,57 @@ export function targetUncertainty(code: CodeRecord): number {
   return code.sources.find(({ inForce }) => inForce)?.uncertainty ?? 4;
 }
 
-function candidate(mix: Mix, code: CodeRecord, paints: ReadonlyMap<string, PaintRecord>, products: ProductIndex): Candidate[] {
+function candidate(
+  mix: Mix,
+  code: CodeRecord,
+  paints: ReadonlyMap<string, PaintRecord>,
+  products: ProductIndex,
+): Candidate[] {
   const product = resolveMix(mix, products);
   if (!product) return [];
   const spectrum = opaqueSpectrum(product.optics);
   const drops = Object.values(mix).reduce((sum, count) => sum + count, 0);
-  const parts = Object.entries(mix).map(([id, count]) => ({ share: count / drops, uncertainty: paints.get(id)?.uncertainty ?? 4 }));
-  return [{
-    key: Object.entries(mix).map(([id, count]) => `${id}:${count}`).join('+'),
-    mix, product, spectrum, drops,
-    dE00: ciede2000(spectrumToLab(code.spectrum, DAYLIGHT), spectrumToLab(spectrum, DAYLIGHT)),
-    band: differenceBand(targetUncertainty(code), parts),
-  }];
+  const parts = Object.entries(mix).map(([id, count]) => ({
+    share: count / drops,
+    uncertainty: paints.get(id)?.uncertainty ?? 4,
+  }));
+  return [
+    {
+      key: Object.entries(mix)
+        .map(([id, count]) => `${id}:${count}`)
+        .join('+'),
+      mix,
+      product,
+      spectrum,
+      drops,
+      dE00: ciede2000(spectrumToLab(code.spectrum, DAYLIGHT), spectrumToLab(spectrum, DAYLIGHT)),
+      band: differenceBand(targetUncertainty(code), parts),
+    },
+  ];
 }
 
 /** The nearest single paints. */
-export function nearestCandidates(code: CodeRecord, pool: readonly PaintRecord[], products: ProductIndex, count: number): Candidate[] {
+export function nearestCandidates(
+  code: CodeRecord,
+  pool: readonly PaintRecord[],
+  products: ProductIndex,
+  count: number,
+): Candidate[] {
   const index = new Map(pool.map((paint) => [paint.id, paint]));
   const spectra = pool.map((paint) => ({ id: paint.id, spectrum: opaqueSpectrum(paint) }));
-  return nearestPaints(spectra, code.spectrum, DAYLIGHT, count).flatMap(({ id }) => candidate({ [id]: 1 }, code, index, products));
+  return nearestPaints(spectra, code.spectrum, DAYLIGHT, count).flatMap(({ id }) =>
+    candidate({ [id]: 1 }, code, index, products),
+  );
 }
 
 /** A few recipes that differ in their paints, each worth its extra bottle, fewest paints first. */
-export function recipeCandidates(answer: RecipeAnswer, code: CodeRecord, pool: readonly PaintRecord[], products: ProductIndex, count: number): Candidate[] {
+export function recipeCandidates(
+  answer: RecipeAnswer,
+  code: CodeRecord,
+  pool: readonly PaintRecord[],
+  products: ProductIndex,
+  count: number,
+): Candidate[] {
   const index = new Map(pool.map((paint) => [paint.id, paint]));
   const chosen: { mix: Mix; dE00: number }[] = [];
   const paintsOf = (mix: Mix) => Object.keys(mix).sort().join();
@@ -63,14 +98,20 @@ export function recipeCandidates(answer: RecipeAnswer, code: CodeRecord, pool: r
     }
   };
   answer.best.slice(1).forEach((list) => take(list, 2));
+  const best = Math.min(...chosen.map(({ dE00 }) => dE00));
   return chosen
+    .filter(({ dE00 }) => dE00 <= best + WORTH_SHOWING)
     .sort((a, b) => a.dE00 - b.dE00)
     .slice(0, count)
     .flatMap(({ mix }) => candidate(mix, code, index, products));
 }
 
 /** The paints that a search may use: what can be mixed, with flake only where the target has it. */
-export function mixable(paints: readonly PaintRecord[], kind: CodeRecord['kind'], from: 'shelf' | 'all'): PaintRecord[] {
+export function mixable(
+  paints: readonly PaintRecord[],
+  kind: CodeRecord['kind'],
+  from: 'shelf' | 'all',
+): PaintRecord[] {
   return paints.filter(
     ({ role, container, flakeUm, levelMl }) =>
       (role === 'colour' || role === 'metal') &&

@@ -25,21 +25,20 @@ const SETTLE_MS = 150;
 
 /** Searches recipes in a worker whenever the question changes; a new question or cancel ends the old worker. */
 export function useRecipes({ paints, lab, maxPaints, maxDrops }: RecipeQuestion) {
-  const [state, setState] = useState<RecipeState>({ kind: 'idle' });
+  const [answered, setAnswered] = useState<{ key: string; state: RecipeState }>({
+    key: '',
+    state: { kind: 'idle' },
+  });
   const [turn, setTurn] = useState(0);
   const stop = useRef<() => void>(() => undefined);
-  const key = lab ? `${lab.join()} ${maxPaints} ${maxDrops} ${turn} ${paints.map(({ id }) => id).join()}` : '';
+  const key =
+    lab && paints.length > 0
+      ? `${lab.join()} ${maxPaints} ${maxDrops} ${turn} ${paints.map(({ id }) => id).join()}`
+      : '';
 
   useEffect(() => {
-    if (!lab || key === '') {
-      setState({ kind: 'idle' });
-      return;
-    }
-    if (paints.length === 0) {
-      setState({ kind: 'failed', message: 'There is no mixable paint to search: put paints on the shelf or search everything.' });
-      return;
-    }
-    setState({ kind: 'searching', share: 0 });
+    if (!lab || key === '') return;
+    const answer = (state: RecipeState) => setAnswered({ key, state });
     let worker: Worker | undefined;
     const timer = setTimeout(() => {
       worker = new Worker(new URL('../../workers/recipeWorker.ts', import.meta.url), { type: 'module' });
@@ -54,9 +53,20 @@ export function useRecipes({ paints, lab, maxPaints, maxDrops }: RecipeQuestion)
         maxDrops,
       };
       remote
-        .search(request, { keep: KEEP, within: WITHIN }, proxy((share: number) => setState((now) => (now.kind === 'searching' ? { kind: 'searching', share } : now))))
-        .then((answer) => setState({ kind: 'found', answer, seconds: (performance.now() - began) / 1000, paintCount: paints.length }))
-        .catch((error: Error) => setState({ kind: 'failed', message: error.message }))
+        .search(
+          request,
+          { keep: KEEP, within: WITHIN },
+          proxy((share: number) => answer({ kind: 'searching', share })),
+        )
+        .then((found) =>
+          answer({
+            kind: 'found',
+            answer: found,
+            seconds: (performance.now() - began) / 1000,
+            paintCount: paints.length,
+          }),
+        )
+        .catch((error: unknown) => answer({ kind: 'failed', message: (error as Error).message }))
         .finally(() => worker?.terminate());
     }, SETTLE_MS);
     stop.current = () => {
@@ -68,11 +78,20 @@ export function useRecipes({ paints, lab, maxPaints, maxDrops }: RecipeQuestion)
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);
 
+  let state: RecipeState = answered.state;
+  if (!lab) state = { kind: 'idle' };
+  else if (paints.length === 0) {
+    state = {
+      kind: 'failed',
+      message: 'There is no mixable paint to search: put paints on the shelf or search everything.',
+    };
+  } else if (answered.key !== key) state = { kind: 'searching', share: 0 };
+
   return {
     state,
     cancel: () => {
       stop.current();
-      setState({ kind: 'cancelled' });
+      setAnswered({ key, state: { kind: 'cancelled' } });
     },
     again: () => setTurn((count) => count + 1),
   };

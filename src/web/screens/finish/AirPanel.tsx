@@ -23,16 +23,26 @@ export function AirPanel() {
       <h3>Air at the bench</h3>
       <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 10 }}>
         <NumberInput
-          label={`Temperature, °${preferences.temperature}`}
+          label={`Air, °${preferences.temperature}`}
           value={Number((inF ? toF(conditions.temperatureC) : conditions.temperatureC).toFixed(1))}
           min={inF ? 14 : -10}
           max={inF ? 122 : 50}
-          onChange={(value) => typeof value === 'number' && save({ temperatureC: Number((inF ? toC(value) : value).toFixed(2)) })}
+          onChange={(value) =>
+            typeof value === 'number' && save({ temperatureC: Number((inF ? toC(value) : value).toFixed(2)) })
+          }
         />
-        <NumberInput label="Humidity, %" value={conditions.humidity} min={0} max={100} onChange={(value) => typeof value === 'number' && save({ humidity: value })} />
+        <NumberInput
+          label="Humidity, %"
+          value={conditions.humidity}
+          min={0}
+          max={100}
+          onChange={(value) => typeof value === 'number' && save({ humidity: value })}
+        />
       </div>
       <p className="small soft" style={{ marginTop: 6 }}>
-        Dew point {(inF ? toF(dew) : dew).toFixed(1)} °{preferences.temperature}. Cures take <span className="mono">×{(2 ** ((20 - conditions.temperatureC) / 10)).toFixed(2)}</span> their time at 20 °C.
+        Dew point {(inF ? toF(dew) : dew).toFixed(1)} °{preferences.temperature}. Cures take{' '}
+        <span className="mono">×{(2 ** ((20 - conditions.temperatureC) / 10)).toFixed(2)}</span> their time at
+        20 °C.
       </p>
     </div>
   );

@@ -31,16 +31,37 @@ export function FinishScreen() {
     return (
       <div className="empty">
         <h2>No finish to plan yet</h2>
-        <p>Every sub-assembly has a stack of layers: primer, colour, decals, clear, polish. Add the first sub-assembly in the Kit stage.</p>
-        <button type="button" className="action" style={{ width: 'auto', marginTop: 14 }} onClick={() => void navigate(`/build/${build.id}/kit`)}>Go to the Kit stage</button>
+        <p>
+          Every sub-assembly has a stack of layers: primer, colour, decals, clear, polish. Add the first
+          sub-assembly in the Kit stage.
+        </p>
+        <button
+          type="button"
+          className="action"
+          style={{ width: 'auto', marginTop: 14 }}
+          onClick={() => void navigate(`/build/${build.id}/kit`)}
+        >
+          Go to the Kit stage
+        </button>
       </div>
     );
   }
   const note = ({ id, layers }: TrayRecord) => {
-    const grave = (view?.findings[id] ?? []).filter(({ severity }) => severity === 'stop' || severity === 'warn').length;
+    const grave = (view?.findings[id] ?? []).filter(
+      ({ severity }) => severity === 'stop' || severity === 'warn',
+    ).length;
     return `${layers.length} layers${grave > 0 ? `, ${grave} ${grave === 1 ? 'warning' : 'warnings'}` : ''}`;
   };
-  const list = <TrayList trays={build.trays} chosen={tray.id} products={products} codes={codes} note={note} onChoose={({ id }) => void navigate(`/build/${build.id}/finish/${id}`)} />;
+  const list = (
+    <TrayList
+      trays={build.trays}
+      chosen={tray.id}
+      products={products}
+      codes={codes}
+      note={note}
+      onChoose={({ id }) => void navigate(`/build/${build.id}/finish/${id}`)}
+    />
+  );
   return <FinishDesk key={tray.id} tray={tray} workshop={workshop} list={list} />;
 }
 
@@ -50,19 +71,33 @@ interface FinishDeskProps {
   list: React.ReactNode;
 }
 
-function FinishDesk({ tray, workshop: { build, paints, codes, products, conditions }, list }: FinishDeskProps) {
+function FinishDesk({
+  tray,
+  workshop: { build, paints, codes, products, conditions },
+  list,
+}: FinishDeskProps) {
   const [light, setLight] = useState<IlluminantId>('D65');
   const [marked, setMarked] = useState<string>();
   const code = codes.find(({ id }) => id === tray.codeId);
   const scale = build?.scale ?? 24;
-  const stack = useMemo(() => resolveStack(tray, scale, products, code?.spectrum), [tray, scale, products, code]);
-  const { evaluation, error } = useMemo(() => finishOf(tray, scale, products, codes, conditions), [tray, scale, products, codes, conditions]);
-  const names = new Map(tray.layers.map((layer, index) => [layer.id, layerName(layer, stack.layers[index]!)]));
-  const save = (layers: TrayRecord['layers'], label: string) => void saveTray(tray, { ...tray, layers }, label).catch(() => undefined);
-  const seen = (spectrum: readonly number[]) => spectrumToDisplay(spectrum, { illuminant: light, observer: '2deg' }).hex;
+  const stack = useMemo(
+    () => resolveStack(tray, scale, products, code?.spectrum),
+    [tray, scale, products, code],
+  );
+  const { evaluation, error } = useMemo(
+    () => finishOf(tray, scale, products, codes, conditions),
+    [tray, scale, products, codes, conditions],
+  );
+  const names = new Map(
+    tray.layers.map((layer, index) => [layer.id, layerName(layer, stack.layers[index]!)]),
+  );
+  const save = (layers: TrayRecord['layers'], label: string) =>
+    void saveTray(tray, { ...tray, layers }, label).catch(() => undefined);
+  const seen = (spectrum: readonly number[]) =>
+    spectrumToDisplay(spectrum, { illuminant: light, observer: '2deg' }).hex;
   const primer = evaluation?.layers.find(({ kind }) => kind === 'primer' || kind === 'undercoat');
   return (
-    <div className="columns">
+    <div className="columns" style={{ gridTemplateColumns: '236px minmax(0, 1fr) 290px' }}>
       <section className="column" aria-label="What you know">
         <h2>What you know</h2>
         {list}
@@ -70,19 +105,57 @@ function FinishDesk({ tray, workshop: { build, paints, codes, products, conditio
       </section>
       <section className="column" aria-label="What you decide">
         <div className="booth">
-          <div style={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', flexWrap: 'wrap', gap: 8 }}>
+          <div
+            style={{
+              display: 'flex',
+              justifyContent: 'space-between',
+              alignItems: 'center',
+              flexWrap: 'wrap',
+              gap: 8,
+            }}
+          >
             <h2>{tray.name}, cut through</h2>
             <LightSwitch light={light} onChange={setLight} />
           </div>
           {evaluation && tray.layers.length > 0 ? (
-            <div style={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) 104px', gap: 10, alignItems: 'center' }}>
-              <CrossSection stack={stack} evaluation={evaluation} light={light} marked={marked} names={names} onMark={setMarked} />
-              <div style={{ textAlign: 'center' }} className="small">
-                <Spoon hex={seen(evaluation.spectrum)} undercoat={seen((primer ?? evaluation).spectrum)} gloss={evaluation.gloss} width={88} label={`${tray.name} as it will look`} />
-                as it will look
+            <div
+              style={{
+                display: 'grid',
+                gridTemplateColumns: 'minmax(0, 1fr) 104px',
+                gap: 10,
+                alignItems: 'center',
+              }}
+            >
+              <CrossSection
+                stack={stack}
+                evaluation={evaluation}
+                light={light}
+                marked={marked}
+                names={names}
+                onMark={setMarked}
+              />
+              <div className="small" style={{ textAlign: 'center', paddingTop: 10 }}>
+                <Spoon
+                  hex={seen(evaluation.spectrum)}
+                  undercoat={seen((primer ?? evaluation).spectrum)}
+                  gloss={evaluation.gloss}
+                  width={88}
+                  label={`${tray.name} as it will look`}
+                />
+                <span style={{ display: 'block' }}>as it will look</span>
                 {code && (
                   <>
-                    <span style={{ display: 'block', height: 26, background: seen(code.spectrum), marginTop: 8, borderRadius: 3 }} role="img" aria-label={`${code.code}, the colour wanted`} />
+                    <span
+                      style={{
+                        display: 'block',
+                        height: 26,
+                        background: seen(code.spectrum),
+                        marginTop: 8,
+                        borderRadius: 3,
+                      }}
+                      role="img"
+                      aria-label={`${code.code}, the colour wanted`}
+                    />
                     {code.code}
                   </>
                 )}
@@ -92,15 +165,35 @@ function FinishDesk({ tray, workshop: { build, paints, codes, products, conditio
             <p style={{ padding: '40px 0' }}>{error ?? 'No layers yet: add the first one below.'}</p>
           )}
         </div>
-        <LayerTable tray={tray} stack={stack} evaluation={evaluation} paints={paints} marked={marked} onMark={setMarked} onSave={save} />
+        <LayerTable
+          tray={tray}
+          stack={stack}
+          evaluation={evaluation}
+          paints={paints}
+          marked={marked}
+          onMark={setMarked}
+          onSave={save}
+        />
       </section>
       <section className="column" aria-label="What follows">
         <h2>What follows</h2>
-        {error && <div className="panel warned" role="alert">{error}</div>}
+        {error && (
+          <div className="panel warned" role="alert">
+            {error}
+          </div>
+        )}
         {evaluation && <FollowsPanel tray={tray} evaluation={evaluation} code={code} />}
         {evaluation && (
-          <div className={`panel${evaluation.findings.some(({ severity }) => severity === 'stop' || severity === 'warn') ? ' warned' : ''}`} style={{ display: 'grid', gap: 12 }} aria-label="Warnings">
-            {evaluation.findings.length === 0 ? <p>No rule is broken.</p> : <FindingList findings={evaluation.findings} />}
+          <div
+            className={`panel${evaluation.findings.some(({ severity }) => severity === 'stop' || severity === 'warn') ? ' warned' : ''}`}
+            style={{ display: 'grid', gap: 12 }}
+            aria-label="Warnings"
+          >
+            {evaluation.findings.length === 0 ? (
+              <p>No rule is broken.</p>
+            ) : (
+              <FindingList findings={evaluation.findings} />
+            )}
           </div>
         )}
       </section>

@@ -20,7 +20,9 @@ export function FollowsPanel({ tray, evaluation, code }: FollowsPanelProps) {
   const thinnerMl = evaluation.layers.reduce((sum, { volume }) => sum + volume.thinnerMl, 0);
   const windows = evaluation.layers.filter(({ betweenCoats }) => betweenCoats?.until != null);
   const startOf = (layerId: string) => {
-    const operation = view?.operations.find((other) => other.trayId === tray.id && other.layerId === layerId && view.starts[other.id] !== undefined);
+    const operation = view?.operations.find(
+      (other) => other.trayId === tray.id && other.layerId === layerId && view.starts[other.id] !== undefined,
+    );
     return operation && view ? { start: view.starts[operation.id]!, hands: operation.hands } : undefined;
   };
   return (
@@ -30,16 +32,34 @@ export function FollowsPanel({ tray, evaluation, code }: FollowsPanelProps) {
         {dE !== undefined && code && (
           <>
             <dt>Against {code.code}</dt>
-            <dd className="mono">{dE.toFixed(1)} dE <Why about="predicted colour">The films are laid one over another by Kubelka and Munk’s formula on the {tray.layers.length} layers as planned, then compared by CIEDE2000 in daylight.</Why></dd>
+            <dd className="mono">
+              {dE.toFixed(1)} dE{' '}
+              <Why about="predicted colour">
+                The films are laid one over another by Kubelka and Munk’s formula on the {tray.layers.length}{' '}
+                layers as planned, then compared by CIEDE2000 in daylight.
+              </Why>
+            </dd>
           </>
         )}
         <dt>Sheen</dt>
-        <dd>{sheenName(gloss)}, <span className="mono">{Math.round(gloss)} GU</span></dd>
+        <dd>
+          {sheenName(gloss)}, <span className="mono">{Math.round(gloss)} GU</span>
+        </dd>
         <dt>Film on flats</dt>
-        <dd className="mono">{Math.round(filmFlat.usual)} µm <span className="soft">({Math.round(filmFlat.low)}–{Math.round(filmFlat.high)})</span></dd>
+        <dd className="mono">
+          {Math.round(filmFlat.usual)} µm{' '}
+          <span className="soft">
+            ({Math.round(filmFlat.low)}–{Math.round(filmFlat.high)})
+          </span>
+        </dd>
         <dt>Film on edges</dt>
         <dd className="mono">about {Math.round(filmEdge.usual)} µm</dd>
-        {clearFilm > 0 && <><dt>Clear to polish into</dt><dd className="mono">{Math.round(clearFilm)} µm</dd></>}
+        {clearFilm > 0 && (
+          <>
+            <dt>Clear to polish into</dt>
+            <dd className="mono">{Math.round(clearFilm)} µm</dd>
+          </>
+        )}
         <dt>A joint of two such faces loses</dt>
         <dd className="mono">{((2 * filmFlat.usual) / 1000).toFixed(2)} mm</dd>
         <dt>Work</dt>
@@ -47,7 +67,9 @@ export function FollowsPanel({ tray, evaluation, code }: FollowsPanelProps) {
         <dt>At best, with no evening lost</dt>
         <dd className="mono">{formatMinutes(elapsed)}</dd>
         <dt>Paint, thinner</dt>
-        <dd className="mono">{paintMl.toFixed(1)} + {thinnerMl.toFixed(1)} ml</dd>
+        <dd className="mono">
+          {paintMl.toFixed(1)} + {thinnerMl.toFixed(1)} ml
+        </dd>
       </dl>
       {windows.length > 0 && (
         <div style={{ marginTop: 8 }}>
@@ -57,8 +79,17 @@ export function FollowsPanel({ tray, evaluation, code }: FollowsPanelProps) {
             const end = planned ? planned.start + planned.hands : undefined;
             return (
               <p key={id} className="small">
-                {tray.layers.find((layer) => layer.id === id)?.kind}: next coat {formatMinutes(betweenCoats!.from)} to {formatMinutes(betweenCoats!.until!)} after the last
-                {end !== undefined && <>, so <span className="mono">{whenText(end + betweenCoats!.from)}–{whenText(end + betweenCoats!.until!)}</span> as planned</>}
+                {tray.layers.find((layer) => layer.id === id)?.kind}: next coat{' '}
+                {formatMinutes(betweenCoats!.from)} to {formatMinutes(betweenCoats!.until!)} after the last
+                {end !== undefined && (
+                  <>
+                    , so{' '}
+                    <span className="mono">
+                      {whenText(end + betweenCoats!.from)}–{whenText(end + betweenCoats!.until!)}
+                    </span>{' '}
+                    as planned
+                  </>
+                )}
               </p>
             );
           })}

@@ -3,7 +3,14 @@ import { IconArrowDown, IconArrowUp, IconTrash } from '@tabler/icons-react';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { PaintRecord, TrayRecord } from '../../../api/index.ts';
-import { formatMinutes, GENERIC_PRODUCTS, type LayerKind, type Stack, type StackEvaluation, type Tool } from '../../../core/finish/index.ts';
+import {
+  formatMinutes,
+  GENERIC_PRODUCTS,
+  type LayerKind,
+  type Stack,
+  type StackEvaluation,
+  type Tool,
+} from '../../../core/finish/index.ts';
 import type { PlannedLayer } from '../../../core/kit/index.ts';
 import { LAYER_WORDS, TOOL_WORDS } from './layerNames.ts';
 
@@ -18,13 +25,22 @@ interface LayerTableProps {
 }
 
 const PAINTED: LayerKind[] = ['primer', 'undercoat', 'colour', 'metal', 'clear', 'wash'];
-const TOOL_FOR: Partial<Record<LayerKind, Tool>> = { mask: 'hand', decal: 'hand', flat: 'hand', polish: 'hand', wash: 'brush' };
+const TOOL_FOR: Partial<Record<LayerKind, Tool>> = {
+  mask: 'hand',
+  decal: 'hand',
+  flat: 'hand',
+  polish: 'hand',
+  wash: 'brush',
+};
 
 /** The layers, topmost first as they lie, with their paint, coats and tool to change. */
 export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, onSave }: LayerTableProps) {
   const { layers } = tray;
   const change = (id: string, patch: Partial<PlannedLayer>, label: string) =>
-    onSave(layers.map((layer) => (layer.id === id ? { ...layer, ...patch } : layer)), label);
+    onSave(
+      layers.map((layer) => (layer.id === id ? { ...layer, ...patch } : layer)),
+      label,
+    );
   const move = (index: number, by: number) => {
     const next = [...layers];
     const [layer] = next.splice(index, 1);
@@ -36,7 +52,13 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
     let id: string = kind;
     for (let count = 2; taken.has(id); count++) id = `${kind}-${count}`;
     const generic = GENERIC_PRODUCTS.find(({ role }) => role === kind);
-    const layer: PlannedLayer = { id, kind, coats: kind === 'colour' ? 3 : PAINTED.includes(kind) ? 2 : 1, tool: TOOL_FOR[kind] ?? 'airbrush', ...(generic ? { mix: { [generic.id]: 1 } } : {}) };
+    const layer: PlannedLayer = {
+      id,
+      kind,
+      coats: kind === 'colour' ? 3 : PAINTED.includes(kind) ? 2 : 1,
+      tool: TOOL_FOR[kind] ?? 'airbrush',
+      ...(generic ? { mix: { [generic.id]: 1 } } : {}),
+    };
     onSave([...layers, layer], `${LAYER_WORDS[kind].toLowerCase()} on ${tray.name}`);
     onMark(id);
   };
@@ -44,44 +66,162 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
     <div className="panel">
       <table className="plainlist">
         <thead>
-          <tr><th>Layer, top first</th><th>Paint</th><th className="num">Coats</th><th>With</th><th className="num">Wait before</th><th className="num">µm</th><th aria-label="Order" /></tr>
+          <tr>
+            <th>Top first</th>
+            <th>Paint</th>
+            <th className="num">Coats</th>
+            <th>With</th>
+            <th className="num">Wait</th>
+            <th className="num">µm</th>
+            <th aria-label="Order" />
+          </tr>
         </thead>
         <tbody>
-          {layers.map((layer, index) => ({ layer, index })).reverse().map(({ layer, index }) => {
-            const result = evaluation?.layers[index];
-            const wait = result?.wait;
-            const painted = PAINTED.includes(layer.kind);
-            return (
-              <tr key={layer.id} style={layer.id === marked ? { background: 'var(--runner)' } : undefined} onFocus={() => onMark(layer.id)}>
-                <td>{LAYER_WORDS[layer.kind]}</td>
-                <td style={{ minWidth: 170 }}>
-                  {painted ? <ProductSelect tray={tray} layer={layer} name={stack.layers[index]?.product?.name} paints={paints} onChange={(mix) => change(layer.id, { mix }, `${LAYER_WORDS[layer.kind].toLowerCase()} of ${tray.name}`)} /> : <span className="soft">no paint</span>}
-                </td>
-                <td className="num">
-                  {painted ? <NumberInput aria-label={`Coats of ${LAYER_WORDS[layer.kind]}`} value={layer.coats} min={1} max={30} allowDecimal={false} clampBehavior="strict" w={62} size="xs" onChange={(value) => typeof value === 'number' && value >= 1 && change(layer.id, { coats: value, ...(layer.mistCoats ? { mistCoats: Math.min(layer.mistCoats, value) } : {}) }, `coats of ${tray.name}`)} /> : null}
-                </td>
-                <td>
-                  {painted ? <Select aria-label={`Tool for ${LAYER_WORDS[layer.kind]}`} size="xs" w={104} data={(['airbrush', 'can', 'brush', 'marker'] as Tool[]).map((tool) => ({ value: tool, label: TOOL_WORDS[tool] }))} value={layer.tool} onChange={(tool) => tool && change(layer.id, { tool: tool as Tool }, `tool of ${tray.name}`)} /> : <span className="soft">by hand</span>}
-                </td>
-                <td className="num mono" title={wait?.because}>{wait && wait.from > 0 ? `${formatMinutes(wait.from)}${wait.until === null ? '' : ` – ${formatMinutes(wait.until)}`}` : '–'}</td>
-                <td className="num mono" title={result ? `${result.film.low.toFixed(0)} to ${result.film.high.toFixed(0)} µm` : undefined}>{result ? Math.round(result.film.usual) : '?'}</td>
-                <td style={{ whiteSpace: 'nowrap' }}>
-                  <button type="button" className="plain" aria-label={`Move ${LAYER_WORDS[layer.kind]} up`} disabled={index === layers.length - 1} onClick={() => move(index, 1)}><IconArrowUp size={15} /></button>
-                  <button type="button" className="plain" aria-label={`Move ${LAYER_WORDS[layer.kind]} down`} disabled={index === 0} onClick={() => move(index, -1)}><IconArrowDown size={15} /></button>
-                  <button type="button" className="plain" aria-label={`Remove ${LAYER_WORDS[layer.kind]}`} onClick={() => onSave(layers.filter(({ id }) => id !== layer.id), `remove ${LAYER_WORDS[layer.kind].toLowerCase()} of ${tray.name}`)}><IconTrash size={15} /></button>
-                </td>
-              </tr>
-            );
-          })}
+          {layers
+            .map((layer, index) => ({ layer, index }))
+            .reverse()
+            .map(({ layer, index }) => {
+              const result = evaluation?.layers[index];
+              const wait = result?.wait;
+              const painted = PAINTED.includes(layer.kind);
+              return (
+                <tr
+                  key={layer.id}
+                  style={layer.id === marked ? { background: 'var(--runner)' } : undefined}
+                  onFocus={() => onMark(layer.id)}
+                >
+                  <td style={{ whiteSpace: 'nowrap' }}>{LAYER_WORDS[layer.kind]}</td>
+                  <td style={{ minWidth: 170 }}>
+                    {painted ? (
+                      <ProductSelect
+                        tray={tray}
+                        layer={layer}
+                        name={stack.layers[index]?.product?.name}
+                        paints={paints}
+                        onChange={(mix) =>
+                          change(
+                            layer.id,
+                            { mix },
+                            `${LAYER_WORDS[layer.kind].toLowerCase()} of ${tray.name}`,
+                          )
+                        }
+                      />
+                    ) : (
+                      <span className="soft">no paint</span>
+                    )}
+                  </td>
+                  <td className="num">
+                    {painted ? (
+                      <NumberInput
+                        aria-label={`Coats of ${LAYER_WORDS[layer.kind]}`}
+                        value={layer.coats}
+                        min={1}
+                        max={30}
+                        allowDecimal={false}
+                        clampBehavior="strict"
+                        w={62}
+                        size="xs"
+                        onChange={(value) =>
+                          typeof value === 'number' &&
+                          value >= 1 &&
+                          change(
+                            layer.id,
+                            {
+                              coats: value,
+                              ...(layer.mistCoats ? { mistCoats: Math.min(layer.mistCoats, value) } : {}),
+                            },
+                            `coats of ${tray.name}`,
+                          )
+                        }
+                      />
+                    ) : null}
+                  </td>
+                  <td>
+                    {painted ? (
+                      <Select
+                        aria-label={`Tool for ${LAYER_WORDS[layer.kind]}`}
+                        size="xs"
+                        w={104}
+                        data={(['airbrush', 'can', 'brush', 'marker'] as Tool[]).map((tool) => ({
+                          value: tool,
+                          label: TOOL_WORDS[tool],
+                        }))}
+                        value={layer.tool}
+                        onChange={(tool) => tool && change(layer.id, { tool: tool }, `tool of ${tray.name}`)}
+                      />
+                    ) : (
+                      <span className="soft">by hand</span>
+                    )}
+                  </td>
+                  <td className="num mono" style={{ whiteSpace: 'nowrap' }} title={wait?.because}>
+                    {wait && wait.from > 0
+                      ? `${formatMinutes(wait.from)}${wait.until === null ? '' : ` – ${formatMinutes(wait.until)}`}`
+                      : '–'}
+                  </td>
+                  <td
+                    className="num mono"
+                    title={
+                      result
+                        ? `${result.film.low.toFixed(0)} to ${result.film.high.toFixed(0)} µm`
+                        : undefined
+                    }
+                  >
+                    {result ? Math.round(result.film.usual) : '?'}
+                  </td>
+                  <td style={{ whiteSpace: 'nowrap' }}>
+                    <button
+                      type="button"
+                      className="plain"
+                      aria-label={`Move ${LAYER_WORDS[layer.kind]} up`}
+                      disabled={index === layers.length - 1}
+                      onClick={() => move(index, 1)}
+                    >
+                      <IconArrowUp size={15} />
+                    </button>
+                    <button
+                      type="button"
+                      className="plain"
+                      aria-label={`Move ${LAYER_WORDS[layer.kind]} down`}
+                      disabled={index === 0}
+                      onClick={() => move(index, -1)}
+                    >
+                      <IconArrowDown size={15} />
+                    </button>
+                    <button
+                      type="button"
+                      className="plain"
+                      aria-label={`Remove ${LAYER_WORDS[layer.kind]}`}
+                      onClick={() =>
+                        onSave(
+                          layers.filter(({ id }) => id !== layer.id),
+                          `remove ${LAYER_WORDS[layer.kind].toLowerCase()} of ${tray.name}`,
+                        )
+                      }
+                    >
+                      <IconTrash size={15} />
+                    </button>
+                  </td>
+                </tr>
+              );
+            })}
         </tbody>
       </table>
-      <div className="chips" role="group" aria-label="Add a layer on top" style={{ marginTop: 10, alignItems: 'center' }}>
+      <div
+        className="chips"
+        role="group"
+        aria-label="Add a layer on top"
+        style={{ marginTop: 10, alignItems: 'center' }}
+      >
         <span className="soft small">Add on top:</span>
         {(Object.keys(LAYER_WORDS) as LayerKind[]).map((kind) => (
-          <button key={kind} type="button" className="chip" onClick={() => add(kind)}>{LAYER_WORDS[kind].toLowerCase()}</button>
+          <button key={kind} type="button" className="chip" onClick={() => add(kind)}>
+            {LAYER_WORDS[kind].toLowerCase()}
+          </button>
         ))}
       </div>
-      <p className="soft small" style={{ marginTop: 8 }}>Film and times are the family’s usual figures at the bench’s air; the label on the bottle wins.</p>
+      <p className="soft small" style={{ marginTop: 8 }}>
+        Film and times are the family’s usual figures at the bench’s air; the label on the bottle wins.
+      </p>
     </div>
   );
 }
@@ -98,17 +238,30 @@ interface ProductSelectProps {
 function ProductSelect({ tray, layer, name, paints, onChange }: ProductSelectProps) {
   const value = layer.mix ? JSON.stringify(layer.mix) : '';
   const data = useMemo(() => {
-    const roles = layer.kind === 'colour' ? ['colour', 'metal'] : layer.kind === 'undercoat' ? ['undercoat', 'primer', 'colour', 'metal'] : [layer.kind];
+    const roles =
+      layer.kind === 'colour'
+        ? ['colour', 'metal']
+        : layer.kind === 'undercoat'
+          ? ['undercoat', 'primer', 'colour', 'metal']
+          : [layer.kind];
     const fitting = paints.filter(({ role }) => roles.includes(role));
-    const option = ({ id, name: label, range }: PaintRecord) => ({ value: JSON.stringify({ [id]: 1 }), label: `${label} (${range} ${id.split('-')[1] ?? ''})` });
-    const plain = GENERIC_PRODUCTS.filter(({ role }) => role === layer.kind).map(({ id, name: label }) => ({ value: JSON.stringify({ [id]: 1 }), label: `${label} (plain)` }));
+    const option = ({ id, name: label, range }: PaintRecord) => ({
+      value: JSON.stringify({ [id]: 1 }),
+      label: `${label} (${range} ${id.split('-')[1] ?? ''})`,
+    });
+    const plain = GENERIC_PRODUCTS.filter(({ role }) => role === layer.kind).map(({ id, name: label }) => ({
+      value: JSON.stringify({ [id]: 1 }),
+      label: `${label} (plain)`,
+    }));
     const groups = [
       { group: 'On the shelf', items: fitting.filter(({ levelMl }) => levelMl !== null).map(option) },
       { group: 'Plain products', items: plain },
       { group: 'To buy', items: fitting.filter(({ levelMl }) => levelMl === null).map(option) },
     ].filter(({ items }) => items.length > 0);
     const known = groups.some(({ items }) => items.some((item) => item.value === value));
-    return value !== '' && !known ? [{ group: 'In use', items: [{ value, label: name ?? value }] }, ...groups] : groups;
+    return value !== '' && !known
+      ? [{ group: 'In use', items: [{ value, label: name ?? value }] }, ...groups]
+      : groups;
   }, [paints, layer.kind, value, name]);
   if (layer.kind === 'colour' && !layer.mix) {
     return <Link to={`/build/${tray.buildId}/colour/${tray.id}`}>choose in the Colour stage</Link>;

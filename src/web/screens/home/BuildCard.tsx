@@ -21,30 +21,71 @@ export function BuildCard({ build, paints, codes }: BuildCardProps) {
   const products = useMemo(() => productIndex(paints), [paints]);
   const left = view ? upcomingSteps(view, build.id) : [];
   const all = view?.operations.filter(({ buildId }) => buildId === build.id).length ?? 0;
-  const done = data?.steps.filter(({ buildId, operationId }) => buildId === build.id && operations.has(operationId)).length ?? 0;
-  const curing = view?.curing.filter(({ operationId }) => operations.get(operationId)?.buildId === build.id) ?? [];
-  const last = left.reduce((latest, { operation, start }) => Math.max(latest, start + operation.hands + operation.dry), 0);
+  const done =
+    data?.steps.filter(({ buildId, operationId }) => buildId === build.id && operations.has(operationId))
+      .length ?? 0;
+  const curing =
+    view?.curing.filter(({ operationId }) => operations.get(operationId)?.buildId === build.id) ?? [];
+  const last = left.reduce(
+    (latest, { operation, start }) => Math.max(latest, start + operation.hands + operation.dry),
+    0,
+  );
   const next = left[0];
-  const warnings = build.trays.flatMap(({ id }) => view?.findings[id] ?? []).filter(({ severity }) => severity === 'stop' || severity === 'warn').length;
+  const warnings = build.trays
+    .flatMap(({ id }) => view?.findings[id] ?? [])
+    .filter(({ severity }) => severity === 'stop' || severity === 'warn').length;
   return (
     <article className="panel" style={{ display: 'flex', flexDirection: 'column', gap: 10 }}>
       <div>
-        <h3 style={{ fontSize: 21 }}><Link to={`/build/${build.id}/${build.trays.length === 0 ? 'kit' : 'colour'}`} style={{ textDecoration: 'none' }}>{build.name}</Link></h3>
-        <p className="soft small">{build.subject || 'no subject noted'} · 1:{build.scale}</p>
+        <h3 style={{ fontSize: 21 }}>
+          <Link
+            to={`/build/${build.id}/${build.trays.length === 0 ? 'kit' : 'colour'}`}
+            style={{ textDecoration: 'none' }}
+          >
+            {build.name}
+          </Link>
+        </h3>
+        <p
+          className="soft small"
+          style={{ whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }}
+          title={build.subject}
+        >
+          {build.subject || 'no subject noted'} · 1:{build.scale}
+        </p>
       </div>
-      <div className="booth" style={{ display: 'flex', justifyContent: 'center', gap: 6, padding: '12px 8px 8px', minHeight: 130 }}>
-        {build.trays.slice(0, 6).map((tray) => (
-          <Spoon key={tray.id} hex={trayHex(tray, products, codes)} width={46} label={tray.name} />
+      <div
+        className="booth"
+        style={{ display: 'flex', justifyContent: 'center', gap: 6, padding: '12px 8px 8px', minHeight: 130 }}
+      >
+        {build.trays.slice(0, 7).map((tray) => (
+          <Spoon key={tray.id} hex={trayHex(tray, products, codes)} width={44} label={tray.name} />
         ))}
         {build.trays.length === 0 && <span style={{ alignSelf: 'center' }}>no sub-assemblies yet</span>}
       </div>
       <div>
         <div style={{ display: 'flex', justifyContent: 'space-between' }}>
-          <span>{done} of {all} steps done</span>
-          <span>{left.length > 0 ? `ready ${dayText(last)}` : view?.problem ? 'no plan' : all > 0 ? 'finished' : 'nothing planned'}</span>
+          <span>
+            {done} of {all} steps done
+          </span>
+          <span>
+            {left.length > 0
+              ? `ready ${dayText(last)}`
+              : view?.problem
+                ? 'no plan'
+                : all > 0
+                  ? 'finished'
+                  : 'nothing planned'}
+          </span>
         </div>
         <div style={{ height: 6, background: 'var(--line)', borderRadius: 3, marginTop: 4 }} aria-hidden>
-          <div style={{ height: 6, width: `${all > 0 ? (100 * done) / all : 0}%`, background: 'var(--ink)', borderRadius: 3 }} />
+          <div
+            style={{
+              height: 6,
+              width: `${all > 0 ? (100 * done) / all : 0}%`,
+              background: 'var(--ink)',
+              borderRadius: 3,
+            }}
+          />
         </div>
       </div>
       <dl className="rows">
@@ -53,15 +94,37 @@ export function BuildCard({ build, paints, codes }: BuildCardProps) {
           {curing.length === 0 && 'nothing'}
           {curing.map(({ operationId, until }) => {
             const tray = build.trays.find(({ id }) => id === operations.get(operationId)?.trayId);
-            return <div key={operationId}>{tray?.name ?? 'joint'}, free <span className="mono">{whenText(until)}</span></div>;
+            return (
+              <div key={operationId}>
+                {tray?.name ?? 'joint'}, free <span className="mono">{whenText(until)}</span>
+              </div>
+            );
           })}
         </dd>
         <dt>Warnings</dt>
-        <dd>{warnings === 0 ? 'none' : <Link to={`/build/${build.id}/finish`}>{warnings} in the finishes</Link>}</dd>
+        <dd>
+          {warnings === 0 ? 'none' : <Link to={`/build/${build.id}/finish`}>{warnings} in the finishes</Link>}
+        </dd>
         <dt>Next</dt>
-        <dd>{next ? <>{next.operation.title}<br /><span className="mono">{whenText(next.start)}</span>, {next.operation.hands} min</> : 'nothing waiting'}</dd>
+        <dd>
+          {next ? (
+            <>
+              {next.operation.title}
+              <br />
+              <span className="mono">{whenText(next.start)}</span>, {next.operation.hands} min
+            </>
+          ) : (
+            'nothing waiting'
+          )}
+        </dd>
       </dl>
-      <Link className="quiet" style={{ marginTop: 'auto', textAlign: 'center' }} to={`/build/${build.id}/${build.trays.length === 0 ? 'kit' : 'colour'}`}>Open {build.name.split(' ').slice(0, 2).join(' ')}</Link>
+      <Link
+        className="quiet"
+        style={{ marginTop: 'auto', textAlign: 'center' }}
+        to={`/build/${build.id}/${build.trays.length === 0 ? 'kit' : 'colour'}`}
+      >
+        Open {build.name.split(' ').slice(0, 2).join(' ')}
+      </Link>
     </article>
   );
 }

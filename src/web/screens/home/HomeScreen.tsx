@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { Loading } from '../../components/Loading.tsx';
 import { useBench, useCodes, usePaints } from '../../data/bench.ts';
 import { BuildCard } from './BuildCard.tsx';
+import { NextSession } from './NextSession.tsx';
 import { NewBuild } from './NewBuild.tsx';
 
 /** All builds on the bench: state, what is curing, next step. */
@@ -17,12 +18,20 @@ export function HomeScreen() {
       <div className="empty">
         <h2>An empty bench</h2>
         <p>
-          Fanfare turns a factory colour, a kit and the evenings you have into paints and drops, coats and cures, and what to do tonight. Three things to begin with, in any order:
+          Fanfare turns a factory colour, a kit and the evenings you have into paints and drops, coats and
+          cures, and what to do tonight. Three things to begin with, in any order:
         </p>
         <ol style={{ lineHeight: 1.9, margin: '14px 0' }}>
-          <li><b>Name your first build</b> below: it gets its sub-assemblies in the Kit stage.</li>
-          <li><Link to="/shelf">Put your paints on the shelf</Link>: type them or paste a list{paints && paints.length > 0 ? ` (${paints.length} there already)` : ''}.</li>
-          <li><Link to="/bench">Say which evenings are bench evenings</Link>: the plan fills them.</li>
+          <li>
+            <b>Name your first build</b> below: it gets its sub-assemblies in the Kit stage.
+          </li>
+          <li>
+            <Link to="/shelf">Put your paints on the shelf</Link>: type them or paste a list
+            {paints && paints.length > 0 ? ` (${paints.length} there already)` : ''}.
+          </li>
+          <li>
+            <Link to="/bench">Say which evenings are bench evenings</Link>: the plan fills them.
+          </li>
         </ol>
         <NewBuild first onDone={() => setAdding(false)} />
       </div>
@@ -32,15 +41,32 @@ export function HomeScreen() {
     <div style={{ maxWidth: 1240, margin: '0 auto' }}>
       <div style={{ display: 'flex', alignItems: 'baseline', gap: 16, marginBottom: 12 }}>
         <h2 style={{ fontSize: 26 }}>On the bench</h2>
-        {data.demo && <span className="soft">sample bench: the Founders’ Day parade at Larkspur Bay, 1964. Your own bench starts with <span className="mono">npm start</span></span>}
-        <button type="button" className="quiet" style={{ marginLeft: 'auto' }} onClick={() => setAdding(true)}>Add a build</button>
+        {data.demo && (
+          <span className="soft">
+            sample bench: the Founders’ Day parade at Larkspur Bay, 1964. Your own bench starts with{' '}
+            <span className="mono">npm start</span>
+          </span>
+        )}
+        <button
+          type="button"
+          className="quiet"
+          style={{ marginLeft: 'auto' }}
+          onClick={() => setAdding(true)}
+        >
+          Add a build
+        </button>
       </div>
-      {adding && <div className="panel" style={{ marginBottom: 14 }}><NewBuild onDone={() => setAdding(false)} /></div>}
+      {adding && (
+        <div className="panel" style={{ marginBottom: 14 }}>
+          <NewBuild onDone={() => setAdding(false)} />
+        </div>
+      )}
       <div style={{ display: 'grid', gap: 16, gridTemplateColumns: 'repeat(auto-fill, minmax(340px, 1fr))' }}>
         {data.builds.map((build) => (
           <BuildCard key={build.id} build={build} paints={paints ?? []} codes={codes ?? []} />
         ))}
       </div>
+      <NextSession />
     </div>
   );
 }

@@ -12,8 +12,14 @@ export function NewBuild({ first = false, onDone }: { first?: boolean; onDone: (
   const [problem, setProblem] = useState<string | null>(null);
 
   const submit = async () => {
-    if (name.trim() === '') return setProblem('Give the build a name, such as the vehicle on the box.');
-    if (typeof scale !== 'number') return setProblem('The scale is a number: 24 for 1:24.');
+    if (name.trim() === '') {
+      setProblem('Give the build a name, such as the vehicle on the box.');
+      return;
+    }
+    if (typeof scale !== 'number') {
+      setProblem('The scale is a number: 24 for 1:24.');
+      return;
+    }
     try {
       const build = await addBuild({ name: name.trim(), subject: subject.trim(), scale });
       onDone();
@@ -30,12 +36,44 @@ export function NewBuild({ first = false, onDone }: { first?: boolean; onDone: (
         void submit();
       }}
     >
-      <TextInput label="Build" placeholder="what is on the box" value={name} onChange={(event) => setName(event.currentTarget.value)} maxLength={120} style={{ flex: 2, minWidth: 200 }} />
-      <TextInput label="Subject" placeholder="year, version, event" value={subject} onChange={(event) => setSubject(event.currentTarget.value)} maxLength={200} style={{ flex: 2, minWidth: 180 }} />
-      <NumberInput label="Scale 1:" value={scale} onChange={setScale} min={4} max={100} allowDecimal={false} style={{ width: 90 }} />
-      <button type="submit" className="action" style={{ width: 'auto' }}>{first ? 'Name your first build' : 'Add the build'}</button>
-      {!first && <button type="button" className="quiet" onClick={onDone}>Cancel</button>}
-      {problem && <p role="alert" style={{ width: '100%' }}>{problem}</p>}
+      <TextInput
+        label="Build"
+        placeholder="what is on the box"
+        value={name}
+        onChange={(event) => setName(event.currentTarget.value)}
+        maxLength={120}
+        style={{ flex: 2, minWidth: 200 }}
+      />
+      <TextInput
+        label="Subject"
+        placeholder="year, version, event"
+        value={subject}
+        onChange={(event) => setSubject(event.currentTarget.value)}
+        maxLength={200}
+        style={{ flex: 2, minWidth: 180 }}
+      />
+      <NumberInput
+        label="Scale 1:"
+        value={scale}
+        onChange={setScale}
+        min={4}
+        max={100}
+        allowDecimal={false}
+        style={{ width: 90 }}
+      />
+      <button type="submit" className="action" style={{ width: 'auto' }}>
+        {first ? 'Name your first build' : 'Add the build'}
+      </button>
+      {!first && (
+        <button type="button" className="quiet" onClick={onDone}>
+          Cancel
+        </button>
+      )}
+      {problem && (
+        <p role="alert" style={{ width: '100%' }}>
+          {problem}
+        </p>
+      )}
     </form>
   );
 }

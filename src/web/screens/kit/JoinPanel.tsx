@@ -14,9 +14,19 @@ export function JoinPanel({ build }: { build: BuildRecord }) {
   const [adhesive, setAdhesive] = useState('PVA dabs');
   const [problem, setProblem] = useState<string | null>(null);
   const submit = async () => {
-    if (name.trim() === '' || trayIds.length === 0) return setProblem('Name the joint and say which sub-assemblies meet.');
+    if (name.trim() === '' || trayIds.length === 0) {
+      setProblem('Name the joint and say which sub-assemblies meet.');
+      return;
+    }
     try {
-      await addJoin(build.id, { name: name.trim(), trayIds, afterJoinIds: after, minutes: Number(minutes), adhesive, setMinutes: 240 });
+      await addJoin(build.id, {
+        name: name.trim(),
+        trayIds,
+        afterJoinIds: after,
+        minutes: Number(minutes),
+        adhesive,
+        setMinutes: 240,
+      });
       setAdding(false);
       setName('');
       setProblem(null);
@@ -27,14 +37,28 @@ export function JoinPanel({ build }: { build: BuildRecord }) {
   return (
     <div className="panel">
       <h3>Joined after paint</h3>
-      {build.joins.length === 0 && <p className="soft">Nothing yet. What differs in colour or blocks the spray is joined after paint; add those joints so that the plan ends with them.</p>}
+      {build.joins.length === 0 && (
+        <p className="soft">
+          Nothing yet. What differs in colour or blocks the spray is joined after paint; add those joints so
+          that the plan ends with them.
+        </p>
+      )}
       <ol style={{ paddingLeft: 18, margin: '4px 0' }}>
         {build.joins.map((join) => (
           <li key={join.id} style={{ marginBottom: 6 }}>
             {join.name}
-            <button type="button" className="plain" aria-label={`Remove joint ${join.name}`} onClick={() => void removeJoin(join.id)}>✕</button>
+            <button
+              type="button"
+              className="plain"
+              aria-label={`Remove joint ${join.name}`}
+              onClick={() => void removeJoin(join.id)}
+            >
+              ✕
+            </button>
             <br />
-            <span className="soft small">{join.adhesive}; {join.minutes} min, sets in {formatMinutes(join.setMinutes)}</span>
+            <span className="soft small">
+              {join.adhesive}; {join.minutes} min, sets in {formatMinutes(join.setMinutes)}
+            </span>
           </li>
         ))}
       </ol>
@@ -46,19 +70,51 @@ export function JoinPanel({ build }: { build: BuildRecord }) {
           }}
           style={{ display: 'grid', gap: 8 }}
         >
-          <TextInput label="Joint" placeholder="body over chassis" value={name} onChange={(event) => setName(event.currentTarget.value)} />
-          <MultiSelect label="Sub-assemblies that meet" data={build.trays.map(({ id, name: label }) => ({ value: id, label }))} value={trayIds} onChange={setTrayIds} />
-          {build.joins.length > 0 && <MultiSelect label="Only after" data={build.joins.map(({ id, name: label }) => ({ value: id, label }))} value={after} onChange={setAfter} />}
+          <TextInput
+            label="Joint"
+            placeholder="body over chassis"
+            value={name}
+            onChange={(event) => setName(event.currentTarget.value)}
+          />
+          <MultiSelect
+            label="Sub-assemblies that meet"
+            data={build.trays.map(({ id, name: label }) => ({ value: id, label }))}
+            value={trayIds}
+            onChange={setTrayIds}
+          />
+          {build.joins.length > 0 && (
+            <MultiSelect
+              label="Only after"
+              data={build.joins.map(({ id, name: label }) => ({ value: id, label }))}
+              value={after}
+              onChange={setAfter}
+            />
+          )}
           <NumberInput label="Minutes of work" min={1} max={600} value={minutes} onChange={setMinutes} />
-          <TextInput label="Adhesive" value={adhesive} onChange={(event) => setAdhesive(event.currentTarget.value)} />
+          <TextInput
+            label="Adhesive"
+            value={adhesive}
+            onChange={(event) => setAdhesive(event.currentTarget.value)}
+          />
           {problem && <p role="alert">{problem}</p>}
           <div style={{ display: 'flex', gap: 8 }}>
-            <button type="submit" className="quiet">Add the joint</button>
-            <button type="button" className="quiet" onClick={() => setAdding(false)}>Cancel</button>
+            <button type="submit" className="quiet">
+              Add the joint
+            </button>
+            <button type="button" className="quiet" onClick={() => setAdding(false)}>
+              Cancel
+            </button>
           </div>
         </form>
       ) : (
-        <button type="button" className="quiet" disabled={build.trays.length === 0} onClick={() => setAdding(true)}>Add a joint</button>
+        <button
+          type="button"
+          className="quiet"
+          disabled={build.trays.length === 0}
+          onClick={() => setAdding(true)}
+        >
+          Add a joint
+        </button>
       )}
     </div>
   );

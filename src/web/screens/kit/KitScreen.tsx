@@ -16,7 +16,8 @@ export function KitScreen() {
   if (!ready) return <Loading what="the kit" error={error} />;
   if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
   const tray = build.trays.find(({ id }) => id === chosenId) ?? build.trays[0];
-  const pieces = (list: typeof build.trays) => list.reduce((sum, { parts }) => sum + parts.reduce((n, { count }) => n + count, 0), 0);
+  const pieces = (list: typeof build.trays) =>
+    list.reduce((sum, { parts }) => sum + parts.reduce((n, { count }) => n + count, 0), 0);
   return (
     <div className="columns">
       <section className="column" aria-label="What you know">
@@ -27,7 +28,9 @@ export function KitScreen() {
             chosen={tray?.id}
             products={products}
             codes={codes}
-            note={({ parts, areaCm2 }) => `${parts.reduce((sum, { count }) => sum + count, 0)} parts, ${areaCm2} cm² to paint`}
+            note={({ parts, areaCm2 }) =>
+              `${parts.reduce((sum, { count }) => sum + count, 0)} parts, ${areaCm2} cm² to paint`
+            }
             onChoose={({ id }) => setChosenId(id)}
           />
         )}
@@ -40,7 +43,11 @@ export function KitScreen() {
         ) : (
           <div className="panel">
             <h3>Begin with one sub-assembly</h3>
-            <p>A sub-assembly is what you join before paint and finish as one: the body, the chassis, the wheels. Name one on the left, then paste its parts and say how large it is. Colour, finish and plan follow from that.</p>
+            <p>
+              A sub-assembly is what you join before paint and finish as one: the body, the chassis, the
+              wheels. Name one on the left, then paste its parts and say how large it is. Colour, finish and
+              plan follow from that.
+            </p>
           </div>
         )}
       </section>
@@ -49,9 +56,12 @@ export function KitScreen() {
         <div className="panel">
           <h3>In the box</h3>
           <dl className="rows">
-            <dt>Parts</dt><dd className="mono">{pieces(build.trays)}</dd>
-            <dt>Sub-assemblies</dt><dd className="mono">{build.trays.length}</dd>
-            <dt>To paint</dt><dd className="mono">{build.trays.reduce((sum, { areaCm2 }) => sum + areaCm2, 0)} cm²</dd>
+            <dt>Parts</dt>
+            <dd className="mono">{pieces(build.trays)}</dd>
+            <dt>Sub-assemblies</dt>
+            <dd className="mono">{build.trays.length}</dd>
+            <dt>To paint</dt>
+            <dd className="mono">{build.trays.reduce((sum, { areaCm2 }) => sum + areaCm2, 0)} cm²</dd>
           </dl>
         </div>
         <JoinPanel build={build} />
@@ -59,7 +69,9 @@ export function KitScreen() {
           type="button"
           className="quiet"
           onClick={() => {
-            if (window.confirm(`Remove "${build.name}" with its sub-assemblies and log? This cannot be undone.`)) {
+            if (
+              window.confirm(`Remove "${build.name}" with its sub-assemblies and log? This cannot be undone.`)
+            ) {
               void removeBuild(build.id).then(() => navigate('/'));
             }
           }}

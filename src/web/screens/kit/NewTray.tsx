@@ -7,7 +7,14 @@ import { addTray } from '../../data/bench.ts';
 const FIRST_LAYERS: TrayInput['layers'] = [
   { id: 'primer', kind: 'primer', coats: 2, tool: 'airbrush', mix: { 'generic-primer-grey': 1 } },
   { id: 'colour', kind: 'colour', coats: 3, mistCoats: 1, tool: 'airbrush', mix: undefined },
-  { id: 'clear', kind: 'clear', coats: 4, mistCoats: 2, tool: 'airbrush', mix: { 'generic-clear-lacquer': 1 } },
+  {
+    id: 'clear',
+    kind: 'clear',
+    coats: 4,
+    mistCoats: 2,
+    tool: 'airbrush',
+    mix: { 'generic-clear-lacquer': 1 },
+  },
   { id: 'polish', kind: 'polish', coats: 1, tool: 'hand', mix: undefined },
 ];
 
@@ -15,10 +22,19 @@ export function NewTray({ build, onAdded }: { build: BuildRecord; onAdded: (id: 
   const [name, setName] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const submit = async () => {
-    if (name.trim() === '') return setProblem('Name it by what it holds: body, chassis, wheels.');
+    if (name.trim() === '') {
+      setProblem('Name it by what it holds: body, chassis, wheels.');
+      return;
+    }
     try {
       const tray = await addTray(build.id, {
-        name: name.trim(), areaCm2: 100, substrateId: 'styrene-white', parts: [], layers: FIRST_LAYERS, codeId: null, position: build.trays.length,
+        name: name.trim(),
+        areaCm2: 100,
+        substrateId: 'styrene-white',
+        parts: [],
+        layers: FIRST_LAYERS,
+        codeId: null,
+        position: build.trays.length,
       });
       setName('');
       setProblem(null);
@@ -35,8 +51,22 @@ export function NewTray({ build, onAdded }: { build: BuildRecord; onAdded: (id: 
       }}
       style={{ display: 'flex', gap: 8, alignItems: 'end' }}
     >
-      <TextInput label="New sub-assembly" placeholder="body, chassis, wheels…" value={name} onChange={(event) => setName(event.currentTarget.value)} maxLength={120} error={problem} style={{ flex: 1 }} />
-      <button type="submit" className={build.trays.length === 0 ? 'action' : 'quiet'} style={{ width: 'auto' }}>Add it</button>
+      <TextInput
+        label="New sub-assembly"
+        placeholder="body, chassis, wheels…"
+        value={name}
+        onChange={(event) => setName(event.currentTarget.value)}
+        maxLength={120}
+        error={problem}
+        style={{ flex: 1 }}
+      />
+      <button
+        type="submit"
+        className={build.trays.length === 0 ? 'action' : 'quiet'}
+        style={{ width: 'auto' }}
+      >
+        Add it
+      </button>
     </form>
   );
 }

@@ -10,7 +10,8 @@ export function TrayEditor({ tray }: { tray: TrayRecord }) {
   const [name, setName] = useState(tray.name);
   const [pasted, setPasted] = useState('');
   const [problems, setProblems] = useState<PartListReading['problems']>([]);
-  const save = (change: Partial<TrayRecord>, label: string) => void saveTray(tray, { ...tray, ...change }, label).catch(() => undefined);
+  const save = (change: Partial<TrayRecord>, label: string) =>
+    void saveTray(tray, { ...tray, ...change }, label).catch(() => undefined);
 
   const takeParts = () => {
     const reading = readPartList(pasted);
@@ -28,7 +29,11 @@ export function TrayEditor({ tray }: { tray: TrayRecord }) {
           value={name}
           maxLength={120}
           onChange={(event) => setName(event.currentTarget.value)}
-          onBlur={() => (name.trim() === '' ? setName(tray.name) : name.trim() !== tray.name && save({ name: name.trim() }, `rename ${tray.name}`))}
+          onBlur={() =>
+            name.trim() === ''
+              ? setName(tray.name)
+              : name.trim() !== tray.name && save({ name: name.trim() }, `rename ${tray.name}`)
+          }
         />
         <Select
           label="Made of"
@@ -46,7 +51,8 @@ export function TrayEditor({ tray }: { tray: TrayRecord }) {
           max={20000}
           onBlur={(event) => {
             const area = Number(event.currentTarget.value);
-            if (area > 0 && area <= 20000 && area !== tray.areaCm2) save({ areaCm2: area }, `area of ${tray.name}`);
+            if (area > 0 && area <= 20000 && area !== tray.areaCm2)
+              save({ areaCm2: area }, `area of ${tray.name}`);
           }}
         />
       </div>
@@ -56,10 +62,34 @@ export function TrayEditor({ tray }: { tray: TrayRecord }) {
       ) : (
         <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}>
           {tray.parts.map((part) => (
-            <span key={part.id} style={{ display: 'inline-flex', gap: 8, alignItems: 'center', border: '1px solid var(--line-strong)', borderLeftWidth: 6, borderRadius: 3, padding: '2px 4px 2px 8px' }}>
-              <span className="mono">{part.frame}{part.number}</span> {part.name}
+            <span
+              key={part.id}
+              style={{
+                display: 'inline-flex',
+                gap: 8,
+                alignItems: 'center',
+                border: '1px solid var(--line-strong)',
+                borderLeftWidth: 6,
+                borderRadius: 3,
+                padding: '2px 4px 2px 8px',
+              }}
+            >
+              <span className="mono">
+                {part.frame}
+                {part.number}
+              </span>{' '}
+              {part.name}
               {part.count > 1 && <span className="mono">×{part.count}</span>}
-              <button type="button" className="plain" aria-label={`Remove ${part.name}`} onClick={() => save({ parts: tray.parts.filter(({ id }) => id !== part.id) }, `remove ${part.name}`)}>✕</button>
+              <button
+                type="button"
+                className="plain"
+                aria-label={`Remove ${part.name}`}
+                onClick={() =>
+                  save({ parts: tray.parts.filter(({ id }) => id !== part.id) }, `remove ${part.name}`)
+                }
+              >
+                ✕
+              </button>
             </span>
           ))}
         </div>
@@ -77,12 +107,25 @@ export function TrayEditor({ tray }: { tray: TrayRecord }) {
       />
       {problems.length > 0 && (
         <div role="alert" style={{ marginTop: 8 }}>
-          {problems.map(({ line, problem }) => <p key={line}>Line {line} was kept in the box above: {problem}.</p>)}
+          {problems.map(({ line, problem }) => (
+            <p key={line}>
+              Line {line} was kept in the box above: {problem}.
+            </p>
+          ))}
         </div>
       )}
       <div style={{ display: 'flex', gap: 10, marginTop: 10 }}>
-        <button type="button" className="quiet" disabled={pasted.trim() === ''} onClick={takeParts}>Put the parts in this tray</button>
-        <button type="button" className="quiet" style={{ marginLeft: 'auto' }} onClick={() => void removeTray(tray)}>Remove this sub-assembly</button>
+        <button type="button" className="quiet" disabled={pasted.trim() === ''} onClick={takeParts}>
+          Put the parts in this tray
+        </button>
+        <button
+          type="button"
+          className="quiet"
+          style={{ marginLeft: 'auto' }}
+          onClick={() => void removeTray(tray)}
+        >
+          Remove this sub-assembly
+        </button>
       </div>
     </div>
   );

@@ -3,7 +3,8 @@ import { Link } from 'react-router';
 import { FAMILIES, type FamilyId } from '../../../core/finish/index.ts';
 import { Loading } from '../../components/Loading.tsx';
 import { clockText, dayText, whenText } from '../../components/time.ts';
-import { benchNow, useBench } from '../../data/bench.ts';
+import { useBench } from '../../data/bench.ts';
+import { benchNow } from '../../data/clock.ts';
 import { upcomingSteps, usePlan } from '../../data/plan.tsx';
 import { useWorkshop } from '../../data/workshop.ts';
 import { Lanes } from './Lanes.tsx';
@@ -21,11 +22,19 @@ export function PlanScreen() {
   const [whole, setWhole] = useState(false);
   if (!ready || !data) return <Loading what="the plan" error={error} />;
   if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
-  if (!view) return <p className="loading" role="status">Working out the plan…</p>;
+  if (!view)
+    return (
+      <p className="loading" role="status">
+        Working out the plan…
+      </p>
+    );
   const now = Math.floor(benchNow() / 60000);
   const left = upcomingSteps(view, build.id);
   const chosen = left.find(({ operation }) => operation.id === marked) ?? left[0];
-  const last = left.reduce((latest, { operation, start }) => Math.max(latest, start + operation.hands + operation.dry), 0);
+  const last = left.reduce(
+    (latest, { operation, start }) => Math.max(latest, start + operation.hands + operation.dry),
+    0,
+  );
   const moves = lastMoves.filter(({ id }) => operations.get(id)?.buildId === build.id);
   const { sessions } = data.settings.calendar;
   return (
@@ -34,41 +43,97 @@ export function PlanScreen() {
         <div style={{ display: 'flex', alignItems: 'baseline', gap: 16 }}>
           <h2>The coming evenings</h2>
           <span className="soft">
-            {busy ? 'working it out again…' : left.length > 0 ? `${left.length} steps, ready ${dayText(last)} ${clockText(last)}` : ''}
+            {busy
+              ? 'working it out again…'
+              : left.length > 0
+                ? `${left.length} steps, ready ${dayText(last)} ${clockText(last)}`
+                : ''}
           </span>
           <Link to="/bench" className="soft" style={{ marginLeft: 'auto' }}>
-            {sessions.length > 0 ? `bench evenings: ${[...new Set(sessions.map(({ day }) => DAYS[day]))].join(', ')}` : 'no bench evenings yet'}
+            {sessions.length > 0
+              ? `bench evenings: ${[...new Set(sessions.map(({ day }) => DAYS[day]))].join(', ')}`
+              : 'no bench evenings yet'}
           </Link>
         </div>
         {view.problem ? (
           <div className="panel warned" role="alert">
             <h3>There is no plan</h3>
             <p>{view.problem}</p>
-            <p className="soft">Nothing was lost: your stacks and steps are as they were. <Link to="/bench">Change the bench evenings</Link>, or make the stack shorter in the Finish stage.</p>
+            <p className="soft">
+              Nothing was lost: your stacks and steps are as they were.{' '}
+              <Link to="/bench">Change the bench evenings</Link>, or make the stack shorter in the Finish
+              stage.
+            </p>
           </div>
         ) : left.length === 0 ? (
           <div className="panel">
-            <p>{build.trays.length === 0 ? 'Steps come from the sub-assemblies and their stacks: begin in the Kit stage.' : 'Every step of this build is done.'}</p>
+            <p>
+              {build.trays.length === 0
+                ? 'Steps come from the sub-assemblies and their stacks: begin in the Kit stage.'
+                : 'Every step of this build is done.'}
+            </p>
           </div>
         ) : (
           <>
-            <Lanes build={build} view={view} steps={data.steps} now={now} marked={chosen?.operation.id} onMark={setMarked} />
-            <p className="small soft">Solid: your hands. Hatched: curing by itself. Grey: the bench is closed. Thin marks above the lanes: your hands are on another build.</p>
+            <Lanes
+              build={build}
+              view={view}
+              steps={data.steps}
+              now={now}
+              marked={chosen?.operation.id}
+              onMark={setMarked}
+            />
+            <p className="small soft">
+              Solid: your hands. Hatched: curing by itself. Grey: the bench is closed. Thin marks above the
+              lanes: your hands are on another build.
+            </p>
             <div className="panel">
               <table className="plainlist">
-                <thead><tr><th>Start</th><th>Step</th><th className="num">Minutes</th><th>Why then</th></tr></thead>
+                <thead>
+                  <tr>
+                    <th>Start</th>
+                    <th>Step</th>
+                    <th className="num">Minutes</th>
+                    <th>Why then</th>
+                  </tr>
+                </thead>
                 <tbody>
                   {left.slice(0, whole ? undefined : LISTED).map(({ operation, start }) => (
-                    <tr key={operation.id} style={operation.id === chosen?.operation.id ? { background: 'var(--runner)' } : undefined}>
-                      <td className="mono" style={{ whiteSpace: 'nowrap' }}>{whenText(start)}</td>
-                      <td><button type="button" className="plain" style={{ textAlign: 'left', padding: 0 }} onClick={() => setMarked(operation.id)}>{operation.title}</button></td>
+                    <tr
+                      key={operation.id}
+                      style={
+                        operation.id === chosen?.operation.id ? { background: 'var(--runner)' } : undefined
+                      }
+                    >
+                      <td className="mono" style={{ whiteSpace: 'nowrap' }}>
+                        {whenText(start)}
+                      </td>
+                      <td>
+                        <button
+                          type="button"
+                          className="plain"
+                          style={{ textAlign: 'left', padding: 0 }}
+                          onClick={() => setMarked(operation.id)}
+                        >
+                          {operation.title}
+                        </button>
+                      </td>
                       <td className="num mono">{operation.hands}</td>
                       <td className="small soft">{view.reasons[operation.id]?.text}</td>
                     </tr>
                   ))}
                 </tbody>
               </table>
-              {left.length > LISTED && <button type="button" className="why" style={{ marginTop: 8 }} onClick={() => setWhole(!whole)}>{whole ? 'show fewer' : `show all ${left.length}`}</button>}
+              {left.length > LISTED && (
+                <button
+                  type="button"
+                  className="why"
+                  style={{ marginTop: 8 }}
+                  onClick={() => setWhole(!whole)}
+                >
+                  {whole ? 'show fewer' : `show all ${left.length}`}
+                </button>
+              )}
             </div>
           </>
         )}
@@ -77,30 +142,62 @@ export function PlanScreen() {
         <h2>What follows</h2>
         {left.length > 0 && (
           <div className="panel">
-            <h3 style={{ fontSize: 22 }}>Ready {dayText(last)}, {clockText(last)}</h3>
+            <h3 style={{ fontSize: 22 }}>
+              Ready {dayText(last)}, {clockText(last)}
+            </h3>
             <dl className="rows" style={{ marginTop: 6 }}>
-              <dt>This build</dt><dd className="mono">{left.length} steps, {Math.round(left.reduce((sum, { operation }) => sum + operation.hands, 0) / 6) / 10} h</dd>
-              <dt>All builds ready</dt><dd className="mono">{dayText(view.finish)}</dd>
-              <dt>No plan can be ready before</dt><dd className="mono">{dayText(view.bound)}</dd>
-              <dt>Set-up and cleaning</dt><dd className="mono">{view.setupMinutes} min</dd>
+              <dt>This build</dt>
+              <dd className="mono">
+                {left.length} steps,{' '}
+                {Math.round(left.reduce((sum, { operation }) => sum + operation.hands, 0) / 6) / 10} h
+              </dd>
+              <dt>All builds ready</dt>
+              <dd className="mono">{dayText(view.finish)}</dd>
+              <dt>No plan can be ready before</dt>
+              <dd className="mono">{dayText(view.bound)}</dd>
+              <dt>Set-up and cleaning</dt>
+              <dd className="mono">{view.setupMinutes} min</dd>
             </dl>
-            <p className="small soft" style={{ marginTop: 4 }}>{view.proved ? 'Proved earliest for these evenings.' : 'The best found; the bound above counts cures and sessions but gives you endless hands.'}</p>
+            <p className="small soft" style={{ marginTop: 4 }}>
+              {view.proved
+                ? 'Proved earliest for these evenings.'
+                : 'The best found; the bound above counts cures and sessions but gives you endless hands.'}
+            </p>
           </div>
         )}
-        {chosen && <StepReason operation={chosen.operation} start={chosen.start} view={view} chemistry={chosen.operation.chemistry ? FAMILIES[chosen.operation.chemistry as FamilyId].name : null} />}
+        {chosen && (
+          <StepReason
+            operation={chosen.operation}
+            start={chosen.start}
+            view={view}
+            chemistry={
+              chosen.operation.chemistry ? FAMILIES[chosen.operation.chemistry as FamilyId].name : null
+            }
+          />
+        )}
         {view.missedWindows.length > 0 && (
           <div className="panel warned">
             <h3>A recoat window has closed</h3>
             {view.missedWindows.map(({ operationId, from }) => (
-              <p key={operationId} className="small">“{operations.get(operationId)?.title}” came too late for its first window; it now waits for cure until {whenText(from)}.</p>
+              <p key={operationId} className="small">
+                “{operations.get(operationId)?.title}” came too late for its first window; it now waits for
+                cure until {whenText(from)}.
+              </p>
             ))}
           </div>
         )}
         {moves.length > 0 && (
           <div className="panel">
-            <h3>The plan followed: {moves.length} {moves.length === 1 ? 'step' : 'steps'} moved</h3>
+            <h3>
+              The plan followed: {moves.length} {moves.length === 1 ? 'step' : 'steps'} moved
+            </h3>
             {moves.slice(0, 6).map(({ id, from, to }) => (
-              <p key={id} className="small">{operations.get(id)?.title}: <span className="mono">{whenText(from)} → {whenText(to)}</span></p>
+              <p key={id} className="small">
+                {operations.get(id)?.title}:{' '}
+                <span className="mono">
+                  {whenText(from)} → {whenText(to)}
+                </span>
+              </p>
             ))}
             {moves.length > 6 && <p className="small soft">and {moves.length - 6} more</p>}
           </div>

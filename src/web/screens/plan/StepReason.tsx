@@ -11,7 +11,13 @@ interface StepReasonProps {
 }
 
 const BINDING_WORDS = {
-  cure: 'a cure', hands: 'your hands', session: 'the session', window: 'a recoat window', 'set-up': 'set-up', 'done-step': 'a step already done', free: 'nothing',
+  cure: 'a cure',
+  hands: 'your hands',
+  session: 'the session',
+  window: 'a recoat window',
+  'set-up': 'set-up',
+  'done-step': 'a step already done',
+  free: 'nothing',
 } as const;
 
 /** One step: when, why then, why at all, and what it holds up. */
@@ -21,12 +27,28 @@ export function StepReason({ operation, start, view, chemistry }: StepReasonProp
   return (
     <div className="panel" data-testid="step-reason">
       <h3>{operation.title}</h3>
-      <p><span className="mono">{whenText(start)}</span>, {operation.hands} min at the {operation.place}{chemistry ? `, ${chemistry}` : ''}</p>
-      {reason && <p style={{ marginTop: 8 }}><b>Bound by {BINDING_WORDS[reason.kind]}.</b> {reason.text}</p>}
-      <p style={{ marginTop: 8 }}><b>Why at all.</b> {operation.because}</p>
+      <p>
+        <span className="mono">{whenText(start)}</span>, {operation.hands} min at the {operation.place}
+        {chemistry ? `, ${chemistry}` : ''}
+      </p>
+      {reason && (
+        <p style={{ marginTop: 8 }}>
+          <b>Bound by {BINDING_WORDS[reason.kind]}.</b> {reason.text}
+        </p>
+      )}
+      <p style={{ marginTop: 8 }}>
+        <b>Why at all.</b> {operation.because}
+      </p>
       {after.length > 0 && (
         <p style={{ marginTop: 8 }} className="small">
-          Then {after.map(({ to, minLag, maxLag }) => `“${view.operations.find(({ id }) => id === to)?.title ?? to}” ${minLag > 0 ? `after ${formatMinutes(minLag)}` : 'at will'}${maxLag === null ? '' : `, before ${formatMinutes(maxLag)}`}`).join('; ')}.
+          Then{' '}
+          {after
+            .map(
+              ({ to, minLag, maxLag }) =>
+                `“${view.operations.find(({ id }) => id === to)?.title ?? to}” ${minLag > 0 ? `after ${formatMinutes(minLag)}` : 'at will'}${maxLag === null ? '' : `, before ${formatMinutes(maxLag)}`}`,
+            )
+            .join('; ')}
+          .
         </p>
       )}
     </div>

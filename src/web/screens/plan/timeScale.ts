@@ -29,7 +29,9 @@ export function timeScale(sessions: readonly Session[], from: number, to: number
   const add = (until: number, session: boolean) => {
     if (until <= at) return;
     const minutes = until - at;
-    const width = session ? minutes * SESSION_PX_PER_MINUTE : Math.max(LEAST_IDLE_PX, minutes * IDLE_PX_PER_MINUTE);
+    const width = session
+      ? minutes * SESSION_PX_PER_MINUTE
+      : Math.max(LEAST_IDLE_PX, minutes * IDLE_PX_PER_MINUTE);
     stretches.push({ from: at, to: until, x, width, session });
     x += width;
     at = until;

@@ -31,8 +31,19 @@ export function AddPaints({ first, onDone }: { first: boolean; onDone: () => voi
   };
   const one = async () => {
     const paint: PaintInput = {
-      range: range.trim(), code: code.trim(), name: name.trim(), family, container: 'bottle', role: 'colour', sheen: 'gloss', hiding: 'semi-opaque',
-      priceCents: 0, volumeMl: 17, hex: hex.trim(), lab: undefined, owned: true,
+      range: range.trim(),
+      code: code.trim(),
+      name: name.trim(),
+      family,
+      container: 'bottle',
+      role: 'colour',
+      sheen: 'gloss',
+      hiding: 'semi-opaque',
+      priceCents: 0,
+      volumeMl: 17,
+      hex: hex.trim(),
+      lab: undefined,
+      owned: true,
     };
     if (await send([paint], list)) {
       setName('');
@@ -44,14 +55,28 @@ export function AddPaints({ first, onDone }: { first: boolean; onDone: () => voi
     const reading = readPaintList(list, { range: range.trim(), family });
     setProblems(reading.problems);
     const kept = reading.problems.map(({ text }) => text).join('\n');
-    if (reading.paints.length === 0) return setSaid('No line of the list could be read; it is still in the box.');
+    if (reading.paints.length === 0) {
+      setSaid('No line of the list could be read; it is still in the box.');
+      return;
+    }
     await send(reading.paints, kept);
   };
   return (
     <div className="panel" style={{ display: 'grid', gap: 14 }}>
       <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12 }}>
-        <TextInput label="Range" placeholder="the maker’s name for the line" value={range} onChange={(event) => setRange(event.currentTarget.value)} maxLength={120} />
-        <Select label="Chemistry" data={FAMILY_OPTIONS} value={family} onChange={(value) => setFamily(value as FamilyId)} />
+        <TextInput
+          label="Range"
+          placeholder="the maker’s name for the line"
+          value={range}
+          onChange={(event) => setRange(event.currentTarget.value)}
+          maxLength={120}
+        />
+        <Select
+          label="Chemistry"
+          data={FAMILY_OPTIONS}
+          value={family}
+          onChange={(value) => setFamily(value as FamilyId)}
+        />
       </div>
       <form
         onSubmit={(event) => {
@@ -60,10 +85,30 @@ export function AddPaints({ first, onDone }: { first: boolean; onDone: () => voi
         }}
         style={{ display: 'flex', gap: 12, alignItems: 'end', flexWrap: 'wrap' }}
       >
-        <TextInput label="Code" value={code} onChange={(event) => setCode(event.currentTarget.value)} maxLength={40} w={110} />
-        <TextInput label="Name" value={name} onChange={(event) => setName(event.currentTarget.value)} maxLength={120} style={{ flex: 1, minWidth: 160 }} />
-        <TextInput label="Colour, hex" placeholder="#2a7f86" value={hex} onChange={(event) => setHex(event.currentTarget.value)} w={130} />
-        <button type="submit" className={first ? 'action' : 'quiet'} style={{ width: 'auto' }}>Put it on the shelf</button>
+        <TextInput
+          label="Code"
+          value={code}
+          onChange={(event) => setCode(event.currentTarget.value)}
+          maxLength={40}
+          w={110}
+        />
+        <TextInput
+          label="Name"
+          value={name}
+          onChange={(event) => setName(event.currentTarget.value)}
+          maxLength={120}
+          style={{ flex: 1, minWidth: 160 }}
+        />
+        <TextInput
+          label="Colour, hex"
+          placeholder="#2a7f86"
+          value={hex}
+          onChange={(event) => setHex(event.currentTarget.value)}
+          w={130}
+        />
+        <button type="submit" className={first ? 'action' : 'quiet'} style={{ width: 'auto' }}>
+          Put it on the shelf
+        </button>
       </form>
       <Textarea
         label="Or paste a list"
@@ -77,14 +122,24 @@ export function AddPaints({ first, onDone }: { first: boolean; onDone: () => voi
       />
       {problems.length > 0 && (
         <div role="alert">
-          {problems.slice(0, 8).map(({ line, problem }) => <p key={line}>Line {line} stays in the box: {problem}.</p>)}
+          {problems.slice(0, 8).map(({ line, problem }) => (
+            <p key={line}>
+              Line {line} stays in the box: {problem}.
+            </p>
+          ))}
           {problems.length > 8 && <p>and {problems.length - 8} more.</p>}
         </div>
       )}
       <p role="status">{said}</p>
       <div style={{ display: 'flex', gap: 10 }}>
-        <button type="button" className="quiet" disabled={list.trim() === ''} onClick={() => void many()}>Put the list on the shelf</button>
-        {!first && <button type="button" className="quiet" onClick={onDone}>Back to the shelf</button>}
+        <button type="button" className="quiet" disabled={list.trim() === ''} onClick={() => void many()}>
+          Put the list on the shelf
+        </button>
+        {!first && (
+          <button type="button" className="quiet" onClick={onDone}>
+            Back to the shelf
+          </button>
+        )}
       </div>
     </div>
   );

@@ -24,7 +24,15 @@ export function readPaintList(
   text.split(/\r?\n/).forEach((raw, index) => {
     if (raw.trim() === '') return;
     const [cells = []] = Papa.parse<string[]>(raw, { delimitersToGuess: ['\t', ';', ','] }).data;
-    const [code = '', name = '', hex = '', sheen = 'gloss', hiding = 'semi-opaque', volume = '17', price = '0'] = cells.map((cell) => cell.trim() || undefined);
+    const [
+      code = '',
+      name = '',
+      hex = '',
+      sheen = 'gloss',
+      hiding = 'semi-opaque',
+      volume = '17',
+      price = '0',
+    ] = cells.map((cell) => cell.trim() || undefined);
     const fail = (problem: string) => problems.push({ line: index + 1, text: raw, problem });
     if (range === '') return fail('fill in the range above first');
     if (!code || !name) return fail('it needs a code, a name and a colour, with commas between');
@@ -38,13 +46,28 @@ export function readPaintList(
     const knownHiding = HIDING.find((word) => word === hiding.toLowerCase());
     if (!knownSheen) return fail(`"${sheen}" is no sheen: use ${SHEENS.join(', ')}`);
     if (!knownHiding) return fail(`"${hiding}" is no hiding: use ${HIDING.join(', ')}`);
-    const [volumeMl, money] = [Number(volume.replace(',', '.')), Number(price.replace(/[^\d.,]/g, '').replace(',', '.'))];
-    if (!(volumeMl > 0 && volumeMl <= 5000)) return fail(`the volume must lie between 0 and 5000 ml, not "${volume}"`);
+    const [volumeMl, money] = [
+      Number(volume.replace(',', '.')),
+      Number(price.replace(/[^\d.,]/g, '').replace(',', '.')),
+    ];
+    if (!(volumeMl > 0 && volumeMl <= 5000))
+      return fail(`the volume must lie between 0 and 5000 ml, not "${volume}"`);
     if (!(money >= 0 && money <= 10000)) return fail(`the price cannot be "${price}"`);
     seen.add(code);
     paints.push({
-      range, code, name, family, container: 'bottle', role: 'colour', sheen: knownSheen, hiding: knownHiding, priceCents: Math.round(100 * money), volumeMl,
-      hex: hex.startsWith('#') ? hex : `#${hex}`, lab: undefined, owned: true,
+      range,
+      code,
+      name,
+      family,
+      container: 'bottle',
+      role: 'colour',
+      sheen: knownSheen,
+      hiding: knownHiding,
+      priceCents: Math.round(100 * money),
+      volumeMl,
+      hex: hex.startsWith('#') ? hex : `#${hex}`,
+      lab: undefined,
+      owned: true,
     });
   });
   return { paints, problems };

@@ -4,7 +4,8 @@ import type { BuildRecord, StepRecord } from '../../../api/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import type { PlanOperation } from '../../../core/plan/index.ts';
 import { clockText, whenText } from '../../components/time.ts';
-import { benchNow, tickStep } from '../../data/bench.ts';
+import { tickStep } from '../../data/bench.ts';
+import { benchNow } from '../../data/clock.ts';
 import type { PlanView } from '../../workers/planWorker.ts';
 
 interface StepCardProps {
@@ -41,7 +42,9 @@ export function StepCard({ operation, start, view, steps, build, position }: Ste
     return [{ arc, step, title: view.operations.find(({ id }) => id === arc.from)?.title ?? arc.from }];
   });
   const readyAt = Math.max(0, ...before.map(({ arc, step }) => (step ? step.endedAt + arc.minLag : 0)));
-  const closesAt = Math.min(...before.map(({ arc, step }) => (step && arc.maxLag !== null ? step.endedAt + arc.maxLag : Infinity)));
+  const closesAt = Math.min(
+    ...before.map(({ arc, step }) => (step && arc.maxLag !== null ? step.endedAt + arc.maxLag : Infinity)),
+  );
   const undone = before.filter(({ step }) => step === undefined);
   const wait = readyAt - now;
 
@@ -59,8 +62,13 @@ export function StepCard({ operation, start, view, steps, build, position }: Ste
   const finish = useCallback(() => {
     localStorage.removeItem(startedKey(operation.id));
     void tickStep({
-      operationId: operation.id, buildId: operation.buildId, trayId: operation.trayId ?? null, title: operation.title,
-      endedAt: Math.floor(benchNow() / 60000), minutes: took, note: note.trim(),
+      operationId: operation.id,
+      buildId: operation.buildId,
+      trayId: operation.trayId ?? null,
+      title: operation.title,
+      endedAt: Math.floor(benchNow() / 60000),
+      minutes: took,
+      note: note.trim(),
     }).catch(() => undefined);
   }, [operation, took, note]);
 
@@ -69,7 +77,8 @@ export function StepCard({ operation, start, view, steps, build, position }: Ste
       const target = event.target as HTMLElement;
       if (event.ctrlKey || event.metaKey || target.closest('input, textarea, [role="dialog"]')) return;
       if (event.key.toLowerCase() === 's' && started === null) begin();
-      if (event.key.toLowerCase() === 'd' || (event.key === 'Enter' && !target.closest('button, a'))) finish();
+      if (event.key.toLowerCase() === 'd' || (event.key === 'Enter' && !target.closest('button, a')))
+        finish();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
@@ -77,32 +86,85 @@ export function StepCard({ operation, start, view, steps, build, position }: Ste
 
   return (
     <article className="stepcard panel" data-operation={operation.id}>
-      <p className="soft">Step {position} · {build?.name} · {operation.place} · <span className="mono">{whenText(start)}</span></p>
+      <p className="soft">
+        Step {position} · {build?.name} · {operation.place} · <span className="mono">{whenText(start)}</span>
+      </p>
       <h1>{operation.title}</h1>
       <p className="because">{operation.because}</p>
       {operation.details.length > 0 && (
         <ul className="details">
-          {operation.details.map((line) => <li key={line}>{line}</li>)}
+          {operation.details.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
         </ul>
       )}
-      {operation.cautions.map((line) => <p key={line} className="caution"><b>Safety.</b> {line}</p>)}
-      {undone.length > 0 && <p className="hold"><b>First:</b> {undone.map(({ title }) => `“${title}”`).join(', ')}.</p>}
-      {wait > 0.02 && (
-        <p className="hold" role="timer">
-          <b>Wait {wait < 90 ? `${Math.floor(wait)}:${String(Math.floor((wait % 1) * 60)).padStart(2, '0')}` : formatMinutes(wait)}</b>, ready {whenText(readyAt)}: {before.find(({ arc, step }) => step && step.endedAt + arc.minLag === readyAt)?.arc.because}.
+      {operation.cautions.map((line) => (
+        <p key={line} className="caution">
+          <b>Safety.</b> {line}
+        </p>
+      ))}
+      {undone.length > 0 && (
+        <p className="hold">
+          <b>First:</b> {undone.map(({ title }) => `“${title}”`).join(', ')}.
         </p>
       )}
-      {Number.isFinite(closesAt) && <p className="hold">{closesAt > now ? <>Before <b>{clockText(closesAt)}</b>, or the recoat window closes.</> : <>The recoat window closed at {whenText(closesAt)}: let it cure first.</>}</p>}
+      {wait > 0.02 && (
+        <p className="hold" role="timer">
+          <b>
+            Wait{' '}
+            {wait < 90
+              ? `${Math.floor(wait)}:${String(Math.floor((wait % 1) * 60)).padStart(2, '0')}`
+              : formatMinutes(wait)}
+          </b>
+          , ready {whenText(readyAt)}:{' '}
+          {before.find(({ arc, step }) => step && step.endedAt + arc.minLag === readyAt)?.arc.because}.
+        </p>
+      )}
+      {Number.isFinite(closesAt) && (
+        <p className="hold">
+          {closesAt > now ? (
+            <>
+              Before <b>{clockText(closesAt)}</b>, or the recoat window closes.
+            </>
+          ) : (
+            <>The recoat window closed at {whenText(closesAt)}: let it cure first.</>
+          )}
+        </p>
+      )}
       <div className="controls">
         {started === null ? (
-          <button type="button" className="quiet big" onClick={begin}>Start the clock <kbd>S</kbd></button>
+          <button type="button" className="quiet big" onClick={begin}>
+            Start the clock <kbd>S</kbd>
+          </button>
         ) : (
-          <p className="running" role="timer">running <span className="mono">{Math.floor(elapsed!)}:{String(Math.floor((elapsed! % 1) * 60)).padStart(2, '0')}</span></p>
+          <p className="running" role="timer">
+            running{' '}
+            <span className="mono">
+              {Math.floor(elapsed!)}:{String(Math.floor((elapsed! % 1) * 60)).padStart(2, '0')}
+            </span>
+          </p>
         )}
-        <NumberInput label="Minutes it took" value={took} min={0} max={1440} allowDecimal={false} onChange={(value) => setMinutes(typeof value === 'number' ? value : null)} w={120} />
-        <TextInput label="Note" placeholder="what went well or wrong" value={note} maxLength={2000} onChange={(event) => setNote(event.currentTarget.value)} style={{ flex: 1, minWidth: 140 }} />
+        <NumberInput
+          label="Minutes it took"
+          value={took}
+          min={0}
+          max={1440}
+          allowDecimal={false}
+          onChange={(value) => setMinutes(typeof value === 'number' ? value : null)}
+          w={120}
+        />
+        <TextInput
+          label="Note"
+          placeholder="what went well or wrong"
+          value={note}
+          maxLength={2000}
+          onChange={(event) => setNote(event.currentTarget.value)}
+          style={{ flex: 1, minWidth: 140 }}
+        />
       </div>
-      <button type="button" className="action big" onClick={finish}>Done <kbd>D</kbd></button>
+      <button type="button" className="action big" onClick={finish}>
+        Done <kbd>D</kbd>
+      </button>
     </article>
   );
 }

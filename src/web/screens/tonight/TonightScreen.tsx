@@ -2,7 +2,8 @@ import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { Loading } from '../../components/Loading.tsx';
 import { clockText, dayText, whenText } from '../../components/time.ts';
-import { benchNow, useBench } from '../../data/bench.ts';
+import { useBench } from '../../data/bench.ts';
+import { benchNow } from '../../data/clock.ts';
 import { sessionSteps, usePlan } from '../../data/plan.tsx';
 import { StepCard } from './StepCard.tsx';
 import './tonight.css';
@@ -18,7 +19,10 @@ export function TonightScreen() {
   const tonight = view && sessionSteps(view, buildId);
   const done = new Set(data?.steps.map(({ operationId }) => operationId));
   const steps = tonight?.steps.filter(({ operation }) => !done.has(operation.id)) ?? [];
-  const at = Math.max(0, steps.findIndex(({ operation }) => operation.id === markedId));
+  const at = Math.max(
+    0,
+    steps.findIndex(({ operation }) => operation.id === markedId),
+  );
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -31,28 +35,65 @@ export function TonightScreen() {
   });
 
   if (!data) return <Loading what="tonight" error={error} />;
-  if (!view) return <p className="loading" role="status">Working out tonight…</p>;
+  if (!view)
+    return (
+      <p className="loading" role="status">
+        Working out tonight…
+      </p>
+    );
   const now = Math.floor(benchNow() / 60000);
   const current = steps[at];
-  const recent = data.steps.filter(({ endedAt, buildId: owner }) => now - endedAt < RECENT_MINUTES && (buildId === undefined || owner === buildId));
+  const recent = data.steps.filter(
+    ({ endedAt, buildId: owner }) =>
+      now - endedAt < RECENT_MINUTES && (buildId === undefined || owner === buildId),
+  );
   const minutes = steps.reduce((sum, { operation }) => sum + operation.hands, 0);
   const running = tonight && tonight.session.start <= now + 1;
   return (
     <div className="tonight">
       <section aria-label="Step" style={{ minWidth: 0 }}>
         <div className="tonight-head">
-          <h2>{tonight ? (running ? 'Now at the bench' : `${dayText(tonight.session.start)}, ${clockText(tonight.session.start)}–${clockText(tonight.session.end)}`) : 'Tonight'}</h2>
-          <span className="soft">{steps.length > 0 ? `${steps.length} steps, ${minutes} min of work` : ''}{busy ? ' · the plan is following…' : ''}</span>
+          <h2>
+            {tonight
+              ? running
+                ? 'Now at the bench'
+                : `${dayText(tonight.session.start)}, ${clockText(tonight.session.start)}–${clockText(tonight.session.end)}`
+              : 'Tonight'}
+          </h2>
+          <span className="soft">
+            {steps.length > 0 ? `${steps.length} steps, ${minutes} min of work` : ''}
+            {busy ? ' · the plan is following…' : ''}
+          </span>
         </div>
         {current ? (
-          <StepCard key={current.operation.id} operation={current.operation} start={current.start} view={view} steps={data.steps} build={data.builds.find(({ id }) => id === current.operation.buildId)} position={`${at + 1} of ${steps.length}`} />
+          <StepCard
+            key={current.operation.id}
+            operation={current.operation}
+            start={current.start}
+            view={view}
+            steps={data.steps}
+            build={data.builds.find(({ id }) => id === current.operation.buildId)}
+            position={`${at + 1} of ${steps.length}`}
+          />
         ) : view.problem ? (
-          <div className="panel warned" role="alert"><h3>There is no plan</h3><p>{view.problem}</p><Link to="/bench">Change the bench evenings</Link></div>
+          <div className="panel warned" role="alert">
+            <h3>There is no plan</h3>
+            <p>{view.problem}</p>
+            <Link to="/bench">Change the bench evenings</Link>
+          </div>
         ) : (
           <div className="panel">
             <h3>No step is waiting</h3>
-            <p>{data.builds.length === 0 ? 'Name a build first, and give it a sub-assembly with a stack; its steps then come here, evening by evening.' : busy ? 'The plan is being worked out again.' : 'Either everything is done, or the build has no sub-assembly yet. The Kit stage is where steps begin.'}</p>
-            <Link className="quiet" style={{ marginTop: 10 }} to={buildId ? `/build/${buildId}/kit` : '/'}>{buildId ? 'Go to the Kit stage' : 'All builds'}</Link>
+            <p>
+              {data.builds.length === 0
+                ? 'Name a build first, and give it a sub-assembly with a stack; its steps then come here, evening by evening.'
+                : busy
+                  ? 'The plan is being worked out again.'
+                  : 'Either everything is done, or the build has no sub-assembly yet. The Kit stage is where steps begin.'}
+            </p>
+            <Link className="quiet" style={{ marginTop: 10 }} to={buildId ? `/build/${buildId}/kit` : '/'}>
+              {buildId ? 'Go to the Kit stage' : 'All builds'}
+            </Link>
           </div>
         )}
       </section>
@@ -61,22 +102,46 @@ export function TonightScreen() {
           <ol className="steplist">
             {steps.map(({ operation, start }) => (
               <li key={operation.id}>
-                <button type="button" aria-current={operation.id === current?.operation.id ? 'step' : undefined} onClick={() => setMarkedId(operation.id)}>
+                <button
+                  type="button"
+                  aria-current={operation.id === current?.operation.id ? 'step' : undefined}
+                  onClick={() => setMarkedId(operation.id)}
+                >
                   <span className="mono">{whenText(start)}</span>
-                  <span>{operation.title}{buildId === undefined && <span className="soft small"> · {data.builds.find(({ id }) => id === operation.buildId)?.name.split(' ')[0]}</span>}</span>
+                  <span>
+                    {operation.title}
+                    {buildId === undefined && (
+                      <span className="soft small">
+                        {' '}
+                        · {data.builds.find(({ id }) => id === operation.buildId)?.name.split(' ')[0]}
+                      </span>
+                    )}
+                  </span>
                   <span className="mono soft">{operation.hands}′</span>
                 </button>
               </li>
             ))}
           </ol>
         )}
-        {buildId !== undefined && <Link to="/tonight" className="soft small">show the steps of all builds</Link>}
+        {buildId !== undefined && (
+          <Link to="/tonight" className="soft small">
+            show the steps of all builds
+          </Link>
+        )}
         {recent.length > 0 && (
           <div>
             <h3>Done lately</h3>
-            {recent.slice(-6).reverse().map(({ operationId, title, endedAt, minutes: took }) => (
-              <p key={operationId} className="small soft">✓ {title}, <span className="mono">{whenText(endedAt)}, {took} min</span></p>
-            ))}
+            {recent
+              .slice(-6)
+              .reverse()
+              .map(({ operationId, title, endedAt, minutes: took }) => (
+                <p key={operationId} className="small soft">
+                  ✓ {title},{' '}
+                  <span className="mono">
+                    {whenText(endedAt)}, {took} min
+                  </span>
+                </p>
+              ))}
           </div>
         )}
       </aside>
