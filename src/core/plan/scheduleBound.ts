@@ -1,7 +1,15 @@
 import type { IndexedInstance } from './scheduleInstance.ts';
 
-/** Earliest start of every operation if the builder had endless hands: lags and sessions alone. */
-export function earliestStarts({ operations, windows, preds, topological }: IndexedInstance): number[] {
+/** Earliest start of every operation if the builder had endless hands: lags and sessions alone. Work with
+ *  paint cannot begin before the first set-up of its session, whoever pays for that. */
+export function earliestStarts({
+  operations,
+  windows,
+  preds,
+  topological,
+  family,
+  setup,
+}: IndexedInstance): number[] {
   const starts = new Array<number>(operations.length).fill(0);
   for (const index of topological) {
     const { hands, earliest = 0 } = operations[index]!;
@@ -9,8 +17,9 @@ export function earliestStarts({ operations, windows, preds, topological }: Inde
     for (const { other, minLag } of preds[index]!) {
       ready = Math.max(ready, starts[other]! + operations[other]!.hands + minLag);
     }
-    const window = windows.find(([from, to]) => Math.max(ready, from) + hands <= to);
-    starts[index] = window ? Math.max(ready, window[0]) : Infinity;
+    const need = family[index]! >= 0 ? setup.newWindow : 0;
+    const window = windows.find(([from, to]) => Math.max(ready, from + need) + hands <= to);
+    starts[index] = window ? Math.max(ready, window[0] + need) : Infinity;
   }
   return starts;
 }

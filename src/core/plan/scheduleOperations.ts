@@ -212,6 +212,8 @@ function anneal(
       }
       heat = hottest * (1 - (progress * CYCLES - cycle)) ** 2 + 0.05;
     }
+    // A look at a move that the arcs forbid counts too, or a single chain would never use up the budget.
+    count();
     const at = Math.floor(random() * size);
     const run = random() < 0.2 ? Math.min(size - at, 2 + Math.floor(random() * 4)) : 1;
     let least = 0;
@@ -232,7 +234,6 @@ function anneal(
     else candidate.copyWithin(at, at + run, to + run);
     candidate.set(moved, to);
 
-    count();
     const decoded = decode(candidate);
     if (!decoded) continue;
     const energyNext = energy(decoded);

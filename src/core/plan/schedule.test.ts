@@ -1,0 +1,266 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { scheduleOperations, seededRandom, verifySchedule, type ScheduleInstance } from './index.ts';
+import eight from './samples/small-02-n8.json';
+import fifteen from './samples/small-16-n15.json';
+import twelve from './samples/small-09-n12.json';
+
+interface Sample {
+  instance: ScheduleInstance;
+  optimum: { finish: number; setupMinutes: number };
+}
+const SAMPLES = [eight, twelve, fifteen] as unknown as Sample[];
+
+/** A small instance with lags, windows that close, families and gaps in the calendar, repeatable from a seed. */
+function randomInstance(seed: number, size: number): ScheduleInstance {
+  const random = seededRandom(seed);
+  const pick = (count: number) => Math.floor(random() * count);
+  const operations = Array.from({ length: size }, (_, index) => ({
+    id: `op${index}`,
+    hands: 5 * (1 + pick(6)),
+    family: random() < 0.5 ? ['red', 'blue', 'clear'][pick(3)]! : null,
+    dry: 30 * pick(10),
+  }));
+  const arcs = operations.slice(1).flatMap(({ id }, index) => {
+    if (random() < 0.3) return [];
+    const minLag = random() < 0.5 ? 20 : 60 * pick(20);
+    return [{ from: `op${pick(index + 1)}`, to: id, minLag, maxLag: random() < 0.25 ? minLag + 1500 : null }];
+  });
+  const windows = Array.from({ length: 60 }, (_, day): [number, number] => [
+    1440 * day + 1140,
+    1440 * day + 1260,
+  ]).filter((_, day) => day % 7 !== 4);
+  return {
+    format: 'kit-schedule-instance',
+    version: 1,
+    name: `random ${seed}`,
+    windows,
+    operations,
+    arcs,
+    setup: {
+      newWindow: 5,
+      combine: 'max',
+      families: ['red', 'blue', 'clear'],
+      change: [
+        [0, 10, 5],
+        [15, 0, 5],
+        [10, 10, 0],
+      ],
+    },
+  };
+}
+
+/** Every order of the operations that keeps the arcs, each placed as early as it fits; the least finish. Valid
+ *  for instances without maximum lags, where starting early never hurts. */
+function exhaustiveFinish(instance: ScheduleInstance): number {
+  const { operations, arcs, windows, setup } = instance;
+  let best = Infinity;
+  const place = (
+    done: Map<string, number>,
+    now: number,
+    lastFamily: string | null,
+    lastWindow: number,
+    finish: number,
+  ) => {
+    if (finish >= best) return;
+    if (done.size === operations.length) {
+      best = finish;
+      return;
+    }
+    for (const { id, hands, family, dry } of operations) {
+      const before = arcs.filter(({ to }) => to === id);
+      if (done.has(id) || before.some(({ from }) => !done.has(from))) continue;
+      const ready = Math.max(0, ...before.map(({ from, minLag }) => done.get(from)! + minLag));
+      for (let w = 0; w < windows.length; w++) {
+        const [opens, closes] = windows[w]!;
+        let need = 0;
+        if (family !== null) {
+          if (lastFamily !== null && lastFamily !== family) {
+            need = setup.change[setup.families.indexOf(lastFamily)]![setup.families.indexOf(family)]!;
+          }
+          if (lastWindow !== w) need = Math.max(need, setup.newWindow);
+        }
+        const start = Math.max(ready, Math.max(now, opens) + need);
+        if (start + hands > closes) continue;
+        place(
+          new Map([...done, [id, start + hands]]),
+          start + hands,
+          family ?? lastFamily,
+          family === null ? lastWindow : w,
+          Math.max(finish, start + hands + dry),
+        );
+        break;
+      }
+    }
+  };
+  place(new Map(), 0, null, -1, 0);
+  return best;
+}
+
+describe('scheduleOperations', () => {
+  it.each(SAMPLES.map((sample) => [sample.instance.name, sample] as const))(
+    'reaches the known optimum of %s',
+    (_, { instance, optimum }) => {
+      const result = scheduleOperations(instance, { evaluations: 60000, timeMs: 20000 });
+      expect(verifySchedule(instance, result)).toEqual([]);
+      expect(result.finish).toBe(optimum.finish);
+      expect(result.setupMinutes).toBeLessThanOrEqual(optimum.setupMinutes + 10);
+      expect(result.lowerBound).toBeLessThanOrEqual(optimum.finish);
+    },
+  );
+
+  it('finds the same finish as trying every order', () => {
+    for (let seed = 1; seed <= 10; seed++) {
+      const instance = randomInstance(seed, 7);
+      instance.arcs.forEach((arc) => (arc.maxLag = null));
+      const result = scheduleOperations(instance, { evaluations: 20000, timeMs: 20000 });
+      expect(result.finish, `seed ${seed}`).toBe(exhaustiveFinish(instance));
+    }
+  });
+
+  it('always passes the independent check and never beats its own bound', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 1e6 }), fc.integer({ min: 1, max: 25 }), (seed, size) => {
+        const instance = randomInstance(seed, size);
+        const result = scheduleOperations(instance, { evaluations: 400, timeMs: 3000, seed });
+        expect(verifySchedule(instance, result)).toEqual([]);
+        expect(result.lowerBound).toBeLessThanOrEqual(result.finish);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('gives the same plan for the same seed and improves as it goes', () => {
+    const instance = randomInstance(77, 24);
+    const finishes: number[] = [];
+    const run = () =>
+      scheduleOperations(instance, {
+        evaluations: 3000,
+        timeMs: 20000,
+        seed: 5,
+        onImproved: ({ finish }) => finishes.push(finish),
+      });
+    const first = run();
+    expect(finishes).toEqual([...finishes].sort((a, b) => b - a));
+    expect(run()).toEqual(first);
+  });
+
+  it('stops when told to, still with a valid plan', () => {
+    const instance = randomInstance(12, 20);
+    const result = scheduleOperations(instance, { timeMs: 20000, signal: { aborted: true } });
+    expect(verifySchedule(instance, result)).toEqual([]);
+  });
+
+  it('keeps earliest and latest starts', () => {
+    const instance = { ...randomInstance(3, 6), arcs: [] };
+    instance.operations[0]!.earliest = 3000;
+    instance.operations[1]!.latest = 2600;
+    const { starts } = scheduleOperations(instance, { evaluations: 2000, timeMs: 20000 });
+    expect(starts.op0).toBeGreaterThanOrEqual(3000);
+    expect(starts.op1).toBeLessThanOrEqual(2600);
+  });
+
+  it('claims proof only where finish and set-up meet their bounds', () => {
+    const one = randomInstance(1, 1);
+    expect(scheduleOperations(one, { evaluations: 100 }).optimal).toBe(true);
+    expect(scheduleOperations({ ...one, operations: [], arcs: [] })).toMatchObject({
+      finish: 0,
+      optimal: true,
+    });
+    const many = scheduleOperations(randomInstance(9, 20), { evaluations: 300 });
+    if (many.finish > many.lowerBound) expect(many.optimal).toBe(false);
+  });
+
+  it('a longer cure never ends a solved plan earlier', () => {
+    for (const seed of [4, 8, 15]) {
+      const instance = randomInstance(seed, 6);
+      instance.arcs.forEach((arc) => (arc.maxLag = null));
+      const before = exhaustiveFinish(instance);
+      instance.arcs.forEach((arc) => (arc.minLag += 300));
+      expect(
+        scheduleOperations(instance, { evaluations: 20000, timeMs: 20000 }).finish,
+      ).toBeGreaterThanOrEqual(before);
+    }
+  });
+
+  const base = randomInstance(2, 3);
+  it.each<[string, ScheduleInstance, RegExp]>([
+    ['a calendar without sessions', { ...base, windows: [] }, /no bench session/],
+    [
+      'a step longer than any session',
+      { ...base, operations: [{ id: 'op0', hands: 500, family: null, dry: 0 }], arcs: [] },
+      /no session is longer than 120 min/,
+    ],
+    [
+      'steps that wait for each other',
+      {
+        ...base,
+        arcs: [
+          { from: 'op0', to: 'op1', minLag: 0, maxLag: null },
+          { from: 'op1', to: 'op0', minLag: 0, maxLag: null },
+        ],
+      },
+      /circle: op0, op1/,
+    ],
+    [
+      'an unknown step',
+      { ...base, arcs: [{ from: 'nobody', to: 'op1', minLag: 0, maxLag: null }] },
+      /nobody/,
+    ],
+    [
+      'an unknown family',
+      { ...base, operations: [{ id: 'op0', hands: 5, family: 'plaid', dry: 0 }], arcs: [] },
+      /plaid/,
+    ],
+    [
+      'overlapping sessions',
+      {
+        ...base,
+        windows: [
+          [0, 100],
+          [50, 200],
+        ],
+      },
+      /overlap/,
+    ],
+    [
+      'a window that no session pattern can hold',
+      { ...base, arcs: [{ from: 'op0', to: 'op1', minLag: 200, maxLag: 300 }] },
+      /No plan keeps every recoat window/,
+    ],
+  ])('refuses %s', (_, instance, message) => {
+    expect(() => scheduleOperations(instance, { evaluations: 3000, timeMs: 4000 })).toThrow(message);
+  });
+});
+
+describe('verifySchedule', () => {
+  const instance: ScheduleInstance = {
+    ...randomInstance(1, 2),
+    windows: [
+      [0, 120],
+      [1000, 1120],
+    ],
+    operations: [
+      { id: 'a', hands: 20, family: 'red', dry: 0 },
+      { id: 'b', hands: 20, family: 'blue', dry: 60 },
+    ],
+    arcs: [{ from: 'a', to: 'b', minLag: 30, maxLag: 60 }],
+  };
+  const good = { starts: { a: 5, b: 60 }, finish: 140, setupMinutes: 15 };
+
+  it('accepts a schedule that holds', () => {
+    expect(verifySchedule(instance, good)).toEqual([]);
+  });
+
+  it.each<[string, Partial<typeof good>, RegExp]>([
+    ['too soon', { starts: { a: 5, b: 50 }, finish: 130 }, /too soon/],
+    ['after the window', { starts: { a: 5, b: 95 }, finish: 175 }, /window from a closed/],
+    ['outside a session', { starts: { a: 5, b: 500 } }, /not lie inside/],
+    ['without room for set-up', { starts: { a: 2, b: 60 } }, /no room for its set-up/],
+    ['a wrong finish', { finish: 100 }, /the finish is 140/],
+    ['wrong set-up minutes', { setupMinutes: 0 }, /set-up adds up to 15/],
+    ['a missing start', { starts: { a: 5 } as unknown as typeof good.starts }, /no whole-minute start/],
+  ])('notices %s', (_, change, message) => {
+    expect(verifySchedule(instance, { ...good, ...change }).join('; ')).toMatch(message);
+  });
+});

@@ -1,0 +1,126 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+
+const ROOT = join(import.meta.dirname, '../..');
+const SERVER = join(ROOT, 'dist/server/main.js');
+
+/** A Tuesday evening two minutes into a bench session of the sample calendar, by the local clock. */
+export const EVENING = '2026-05-12T19:32:00';
+
+export interface Started {
+  process: ChildProcess;
+  address: string;
+}
+
+/** Starts the built server and waits for its address; the port may be given to come back to the same one. */
+export async function startServer(env: Record<string, string>, args: string[] = []): Promise<Started> {
+  const child = spawn(process.execPath, [SERVER, ...args], { env: { ...process.env, FANFARE_PORT: '0', ...env } });
+  const address = await new Promise<string>((resolve, reject) => {
+    let said = '';
+    const listen = (text: Buffer) => {
+      said += String(text);
+      const match = /http:\S+\//.exec(said);
+      if (match) resolve(match[0].slice(0, -1));
+    };
+    child.stdout.on('data', listen);
+    child.stderr.on('data', listen);
+    child.on('exit', (code) => reject(new Error(`the server ended with ${code}: ${said}`)));
+  });
+  return { process: child, address };
+}
+
+/** Runs the server to its end and gives what it said; for starts that must fail. */
+export function startAndFail(env: Record<string, string>): Promise<{ code: number | null; said: string }> {
+  const child = spawn(process.execPath, [SERVER], { env: { ...process.env, ...env } });
+  let said = '';
+  child.stdout.on('data', (text) => (said += String(text)));
+  child.stderr.on('data', (text) => (said += String(text)));
+  return new Promise((resolve) => child.on('exit', (code) => resolve({ code, said })));
+}
+
+export async function kill({ process: child }: Started, signal: NodeJS.Signals): Promise<void> {
+  const ended = new Promise((resolve) => child.on('exit', resolve));
+  child.kill(signal);
+  await ended;
+}
+
+export function scratchFolder(): { folder: string; remove: () => void } {
+  const folder = mkdtempSync(join(tmpdir(), 'fanfare-e2e-'));
+  return { folder, remove: () => rmSync(folder, { recursive: true, force: true, maxRetries: 5 }) };
+}
+
+export async function openBrowser(folder: string): Promise<Browser> {
+  const executablePath = process.env.FANFARE_CHROMIUM;
+  if (!executablePath) throw new Error('FANFARE_CHROMIUM must name a Chromium; npm test sees to it.');
+  return puppeteer.launch({
+    executablePath,
+    userDataDir: join(folder, 'profile'),
+    args: [
+      '--headless',
+      '--no-sandbox',
+      '--disable-gpu',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
+}
+
+/** Opens a page that fails the test on any script error. */
+export async function openPage(browser: Browser, errors: string[]): Promise<Page> {
+  const page = await browser.newPage();
+  await page.setViewport({ width: 1280, height: 800 });
+  page.on('pageerror', (error) => errors.push((error as Error).message));
+  return page;
+}
+
+/** Waits until the page shows a text, or a pattern. */
+export async function shows(page: Page, pattern: RegExp, timeout = 20_000): Promise<void> {
+  try {
+    await page.waitForFunction((source, flags) => new RegExp(source, flags).test(document.body.innerText), { timeout }, pattern.source, pattern.flags);
+  } catch (error) {
+    const text = await page.evaluate(() => document.body.innerText);
+    throw new Error(`The page never showed ${pattern}. It shows:\n${text.slice(0, 3000)}`, { cause: error });
+  }
+}
+
+export const textOf = (page: Page, selector: string): Promise<string> =>
+  page.$eval(selector, (element) => (element as HTMLElement).innerText);
+
+/** Clicks the button, link, radio or option with a given accessible name. */
+export async function press(page: Page, role: string, name: string): Promise<void> {
+  await page.locator(`::-p-aria([name="${name}"][role="${role}"])`).setTimeout(20_000).click();
+}
+
+/** Types into the field with a label, over what it holds. */
+export async function fill(page: Page, name: string, text: string, role = 'textbox'): Promise<void> {
+  const field = await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`, { timeout: 20_000 });
+  await field!.click({ count: 3 });
+  await page.keyboard.press('Backspace');
+  await field!.type(text);
+}
+
+/** Picks an option of a select by typing part of it. */
+export async function pick(page: Page, name: string, search: string, option: RegExp): Promise<void> {
+  const field = await page.waitForSelector(`input[aria-label="${name}"], ::-p-aria([name="${name}"][role="combobox"]), ::-p-aria([name="${name}"][role="textbox"])`, { timeout: 20_000 });
+  await field!.click({ count: 3 });
+  if (search) await field!.type(search);
+  await page.waitForFunction(
+    (source) => [...document.querySelectorAll('[role="option"]')].some((item) => (item as HTMLElement).offsetParent !== null && new RegExp(source).test(item.textContent)),
+    { timeout: 20_000 },
+    option.source,
+  );
+  await page.evaluate((source) => {
+    const found = [...document.querySelectorAll<HTMLElement>('[role="option"]')].find((item) => item.offsetParent !== null && new RegExp(source).test(item.textContent));
+    found!.click();
+  }, option.source);
+}
+
+/** Waits until the interface says that everything is saved. */
+export async function saved(page: Page): Promise<void> {
+  await page.waitForFunction(() => /saved/i.test(document.querySelector('[data-testid="saved-state"]')?.textContent ?? ''), { timeout: 20_000 });
+}

@@ -1,0 +1,234 @@
+import { join } from 'node:path';
+import type { Browser, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { BenchSnapshot } from '../../src/api/index.ts';
+import { EVENING, fill, kill, openBrowser, openPage, pick, press, saved, scratchFolder, shows, startServer, textOf, type Started } from './bench.ts';
+
+/** From a factory code to tonight's bench, through the real screens, server and database. Each step goes on
+ *  from the one before. */
+describe('the sample bench, from code to bench', () => {
+  const scratch = scratchFolder();
+  const errors: string[] = [];
+  let server: Started;
+  let browser: Browser;
+  let page: Page;
+  const data = join(scratch.folder, 'demo.db');
+  const snapshot = async () => (await (await fetch(`${server.address}/api/bench`)).json()) as BenchSnapshot;
+  const tray = async (id: string) => (await snapshot()).builds.flatMap(({ trays }) => trays).find((each) => each.id === id)!;
+
+  beforeAll(async () => {
+    server = await startServer({ FANFARE_DATA: data, FANFARE_CLOCK: EVENING }, ['--demo']);
+    browser = await openBrowser(scratch.folder);
+    page = await openPage(browser, errors);
+  });
+  afterAll(async () => {
+    await browser.close();
+    await kill(server, 'SIGTERM');
+    scratch.remove();
+  });
+
+  it('shows the three builds with state, what cures and the next step', async () => {
+    await page.goto(server.address);
+    await shows(page, /Tolliver Six drophead coupe[\s\S]*Pellam 660 bandwagon truck[\s\S]*Quillon Courier 650/);
+    await shows(page, /21 of 71 steps done/);
+    await shows(page, /Wheels, free \d\d:\d\d/);
+    const cards = await page.$$eval('article', (articles) => articles.map((article) => article.innerText));
+    expect(cards).toHaveLength(3);
+    for (const card of cards) expect(card).toMatch(/ready \w+ \d+ \w+[\s\S]*Next\s+\S+/);
+    const rack = await textOf(page, 'footer.rack');
+    expect(rack).toMatch(/Frame, stretched, Pellam\s+free 19:\d\d/);
+    expect(rack).toMatch(/Tank and side covers, Quillon\s+free \w{3} \d\d:\d\d/);
+  });
+
+  it('opens the coupe with its stages in working order', async () => {
+    await press(page, 'link', 'Open Tolliver Six');
+    await shows(page, /57 parts in 7 trays/);
+    const stages = await page.$$eval('nav.runner a', (links) => links.map((link) => link.innerText.split('\n')));
+    expect(stages.map(([name]) => name)).toEqual(['Kit', 'Colour', 'Finish', 'Plan', 'Tonight']);
+    for (const [, state] of stages) expect(state).toMatch(/\w/);
+  });
+
+  it('finds recipes for a code from the shelf and from everything, and shows them in another light', async () => {
+    await pick(page, 'Factory code', 'TL-2203', /TL-2203/);
+    await shows(page, /Clotted Cream/);
+    await saved(page);
+    expect((await tray('tolliver-body')).codeId).toBe('TL-2203');
+    await pick(page, 'Factory code', 'Lagoon', /TL-4417/);
+    await shows(page, /proved over \d+ paints/);
+    await page.waitForFunction(() => document.querySelector('[data-light]')?.textContent?.includes('TL-4417'));
+    const difference = async () => Number(/([\d.]+) ±/.exec(await textOf(page, '[aria-label="Recipes"] [aria-checked="true"]'))![1]);
+    const fromShelf = await difference();
+    const bowl = () => page.$eval('[data-light] svg path:nth-of-type(4)', (path) => path.getAttribute('fill'));
+    const daylight = await bowl();
+    await press(page, 'button', 'Lamp');
+    await page.waitForFunction((before) => document.querySelector('[data-light] svg path:nth-of-type(4)')?.getAttribute('fill') !== before, {}, daylight);
+    await press(page, 'button', 'Daylight');
+    expect(await bowl()).toBe(daylight);
+    await page.evaluate(() => [...document.querySelectorAll('button')].find((button) => button.innerText.startsWith('everything'))!.click());
+    await shows(page, /in the catalogue is nearer by more than/, 60_000);
+    expect(await difference()).toBeLessThanOrEqual(fromShelf + 0.06);
+    await page.evaluate(() => [...document.querySelectorAll('button')].find((button) => button.innerText.startsWith('my shelf'))!.click());
+    await shows(page, /on the shelf is nearer by more than/);
+  });
+
+  it('takes one for the body, and the drops are stored', async () => {
+    const button = await page.waitForSelector('.action');
+    expect(await button!.evaluate((element) => (element as HTMLElement).innerText)).toMatch(/Use this for body/);
+    await page.keyboard.press('Escape');
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.keyboard.press('Enter');
+    await shows(page, /In use for body/);
+    await saved(page);
+    const { mix } = (await tray('tolliver-body')).layers.find(({ id }) => id === 'colour')!;
+    expect(Object.keys(mix!).length).toBeGreaterThan(1);
+    for (const drops of Object.values(mix!)) expect(Number.isInteger(drops) && drops > 0).toBe(true);
+    await shows(page, /4 of 5 colours chosen/);
+  });
+
+  it('undoes and redoes it by keyboard', async () => {
+    await page.keyboard.down('Control');
+    await page.keyboard.press('z');
+    await page.keyboard.up('Control');
+    await shows(page, /3 of 5 colours chosen/);
+    await saved(page);
+    expect((await tray('tolliver-body')).layers.find(({ id }) => id === 'colour')!.mix).toBeUndefined();
+    await page.keyboard.down('Control');
+    await page.keyboard.down('Shift');
+    await page.keyboard.press('z');
+    await page.keyboard.up('Shift');
+    await page.keyboard.up('Control');
+    await shows(page, /4 of 5 colours chosen/);
+    await saved(page);
+  });
+
+  it('draws the finish and lets colour, film, time and warnings follow a change of clear', async () => {
+    await page.keyboard.press('3');
+    await page.waitForSelector('svg[aria-label^="Cross-section of the finish"]');
+    const follows = () => textOf(page, '[aria-label="What follows"]');
+    const before = await follows();
+    expect(before).toMatch(/Film on flats\s+\d+ µm \(\d+–\d+\)/);
+    expect(before).not.toMatch(/Isocyanate/);
+    await pick(page, 'Paint of Clear', '', /two-part \(plain\)/);
+    await shows(page, /Isocyanate in two-part clear/);
+    const after = await follows();
+    const number = (text: string, label: RegExp) => Number(label.exec(text)![1]);
+    expect(number(after, /Film on flats\s+(\d+)/)).toBeGreaterThan(number(before, /Film on flats\s+(\d+)/) + 30);
+    expect(number(after, /evening lost\s+([\d.]+)/)).not.toBe(number(before, /evening lost\s+([\d.]+)/));
+    await saved(page);
+    expect((await tray('tolliver-body')).layers.find(({ kind }) => kind === 'clear')!.mix).toEqual({ 'generic-clear-2k': 1 });
+  });
+
+  it('lets cures follow the air at the bench and refuses a damp evening', async () => {
+    await fill(page, 'Humidity, %', '82', 'textbox');
+    await page.keyboard.press('Tab');
+    await shows(page, /Too damp to spray/);
+    await fill(page, 'Humidity, %', '48', 'textbox');
+    await page.keyboard.press('Tab');
+    await page.waitForFunction(() => !document.body.innerText.includes('Too damp to spray'));
+    await saved(page);
+  });
+
+  it('plans the evenings with a reason for every start', async () => {
+    await page.keyboard.press('4');
+    await page.waitForSelector('[data-testid="step-reason"]');
+    await shows(page, /Ready \w{3} \d+ \w{3}/);
+    expect(await page.$$('[aria-label^="Lanes by sub-assembly"] svg rect[fill="var(--ink)"]')).not.toHaveLength(0);
+    expect(await page.$$('[aria-label^="Lanes by sub-assembly"] svg rect[fill*="cure"]')).not.toHaveLength(0);
+    const reasons = await page.$$eval('table.plainlist tbody tr', (rows) => rows.map((row) => row.cells[3]!.innerText));
+    expect(reasons.length).toBeGreaterThan(8);
+    for (const reason of reasons) expect(reason).toMatch(/\w{4}/);
+    expect(await textOf(page, '[data-testid="step-reason"]')).toMatch(/Bound by [\s\S]*Why at all/);
+  });
+
+  it('ticks the first step tonight with the time it took, and the plan follows', async () => {
+    await press(page, 'button', 'Keyboard shortcuts');
+    await shows(page, /tonight: done/);
+    await page.keyboard.press('Escape');
+    await page.goto(`${server.address}/build/tolliver/tonight`);
+    const card = await page.waitForSelector('.stepcard');
+    const first = await card!.evaluate((element) => (element as HTMLElement).dataset.operation!);
+    await fill(page, 'Minutes it took', '37');
+    await page.keyboard.press('Tab');
+    await press(page, 'button', 'Done D');
+    await shows(page, /Done lately[\s\S]*37 min/);
+    await page.waitForFunction((id) => document.querySelector<HTMLElement>('.stepcard')?.dataset.operation !== id, { timeout: 20_000 }, first);
+    await saved(page);
+    const { steps } = await snapshot();
+    expect(steps.find(({ operationId }) => operationId === first)).toMatchObject({ minutes: 37 });
+    await page.waitForFunction(() => !document.body.innerText.includes('the plan is following'), { timeout: 30_000 });
+    await saved(page);
+    expect((await snapshot()).plan.starts[first]).toBeUndefined();
+  });
+
+  it('loses nothing when the server is killed, says so while it is away, and goes on', async () => {
+    const before = await snapshot();
+    const port = new URL(server.address).port;
+    await kill(server, 'SIGKILL');
+    const second = await page.$eval('.stepcard', (element) => (element as HTMLElement).dataset.operation!);
+    await press(page, 'button', 'Done D');
+    await shows(page, /Not saved yet: no server, trying again/);
+    server = await startServer({ FANFARE_DATA: data, FANFARE_CLOCK: EVENING, FANFARE_PORT: port }, ['--demo']);
+    await saved(page);
+    const after = await snapshot();
+    expect(after.builds).toEqual(before.builds);
+    expect(after.settings).toEqual(before.settings);
+    expect(after.steps.map(({ operationId }) => operationId).sort()).toEqual([...before.steps.map(({ operationId }) => operationId), second].sort());
+    await page.reload();
+    await shows(page, /Done lately[\s\S]*37 min/);
+  });
+
+  it('asks which to keep when two tabs change the same thing', async () => {
+    const other = await openPage(browser, errors);
+    await other.goto(`${server.address}/build/tolliver/kit`);
+    await page.goto(`${server.address}/build/tolliver/kit`);
+    await other.bringToFront();
+    await fill(other, 'Name', 'Body, theirs');
+    await other.keyboard.press('Tab');
+    await saved(other);
+    await other.waitForFunction(() => document.body.innerText.includes('Body, theirs'));
+    const current = await tray('tolliver-body');
+    expect(current.name).toBe('Body, theirs');
+    // This tab has not fetched since; its version is the old one.
+    await page.evaluate(() => {
+      const field = document.querySelector<HTMLInputElement>('section[aria-label="What you decide"] input')!;
+      const setter = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!;
+      setter.call(field, 'Body, mine');
+      field.dispatchEvent(new Event('input', { bubbles: true }));
+      field.focus();
+      field.blur();
+    });
+    await page.bringToFront();
+    await shows(page, /was changed elsewhere/);
+    await press(page, 'button', 'Keep mine');
+    await saved(page);
+    expect((await tray('tolliver-body')).name).toBe('Body, mine');
+    await other.close();
+  });
+
+  it('fits tonight on a phone and can be reached by keyboard alone', async () => {
+    await page.setViewport({ width: 390, height: 844 });
+    await page.goto(`${server.address}/tonight`);
+    await page.waitForSelector('.stepcard');
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    await page.setViewport({ width: 1280, height: 800 });
+    await page.keyboard.down('Control');
+    await page.keyboard.press('k');
+    await page.keyboard.up('Control');
+    await page.waitForSelector('[role="combobox"][aria-label="Find anything"]');
+    await page.keyboard.type('quillon tank finish');
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(() => location.pathname === '/build/quillon/finish/quillon-tank');
+    await shows(page, /Tank and side covers, cut through/);
+  });
+
+  it('says plainly that an address is wrong', async () => {
+    await page.goto(`${server.address}/build/nobody/colour`);
+    await shows(page, /There is no build at this address/);
+    await page.goto(`${server.address}/nowhere`);
+    await shows(page, /Nothing at this address[\s\S]*Back to your builds/);
+  });
+
+  it('met no script error on the way', () => {
+    expect(errors).toEqual([]);
+  });
+});

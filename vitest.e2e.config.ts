@@ -1,0 +1,10 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    include: ['tests/e2e/**/*.test.ts'],
+    testTimeout: 120_000,
+    hookTimeout: 60_000,
+    fileParallelism: false,
+  },
+});
