@@ -55,15 +55,21 @@ export const labSchema = object({
   b: count('b', -160, 160),
 }).noUnknown();
 
-export const mixSchema = object().test(
-  'drops',
-  'drops must be whole numbers from 1 to 200',
-  (mix) =>
-    Object.entries(mix as Record<string, unknown>).every(
-      ([paint, drops]) =>
-        paint.length <= 120 && Number.isInteger(drops) && (drops as number) >= 1 && (drops as number) <= 200,
-    ) && Object.keys(mix).length <= 8,
-);
+const isMix = (mix: unknown): boolean => {
+  // yup runs the test on an absent value too.
+  if (mix === undefined || mix === null) return true;
+  const drops = Object.entries(mix as Record<string, unknown>);
+  return (
+    drops.length <= 8 &&
+    drops.every(([paint, count]) => {
+      return (
+        paint.length <= 120 && Number.isInteger(count) && (count as number) >= 1 && (count as number) <= 200
+      );
+    })
+  );
+};
+
+export const mixSchema = object().test('drops', 'drops must be whole numbers from 1 to 200', isMix);
 
 export const layerSchema = object({
   id: id(),

@@ -4,7 +4,15 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import type { BenchSnapshot, BuildRecord, CodeRecord, PaintRecord, Problem, SettingsRecord, TrayRecord } from '../api/index.ts';
+import type {
+  BenchSnapshot,
+  BuildRecord,
+  CodeRecord,
+  PaintRecord,
+  Problem,
+  SettingsRecord,
+  TrayRecord,
+} from '../api/index.ts';
 import { createApp } from './app.ts';
 import { benchClock } from './clock.ts';
 import { openDatabase, type OpenDatabase } from './database/open.ts';
@@ -41,7 +49,15 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<{ 
 }
 
 const bench = async () => (await call<BenchSnapshot>('GET', '/api/bench')).body;
-const newTray = { name: 'Body', areaCm2: 100, substrateId: 'styrene-white', parts: [], layers: [], codeId: null, position: 0 };
+const newTray = {
+  name: 'Body',
+  areaCm2: 100,
+  substrateId: 'styrene-white',
+  parts: [],
+  layers: [],
+  codeId: null,
+  position: 0,
+};
 const update = ({ id: _id, buildId: _buildId, ...rest }: TrayRecord) => rest;
 
 beforeEach(() => {
@@ -57,16 +73,44 @@ describe('an empty bench', () => {
 
   it('begins with a calendar, mild air and nothing else', async () => {
     const snapshot = await bench();
-    expect(snapshot).toMatchObject({ now: NOW, demo: false, builds: [], steps: [], settings: { version: 0 } });
+    expect(snapshot).toMatchObject({
+      now: NOW,
+      demo: false,
+      builds: [],
+      steps: [],
+      settings: { version: 0 },
+    });
     expect(snapshot.settings.calendar.sessions.length).toBeGreaterThan(0);
   });
 
   it('keeps a build with its trays, joints and steps over a restart', async () => {
-    const build = (await call<BuildRecord>('POST', '/api/builds', { name: 'Coupe', subject: '', scale: 24 })).body;
-    const tray = (await call<TrayRecord>('POST', `/api/builds/${build.id}/trays`, newTray)).body;
-    const join = { name: 'Body on', trayIds: [tray.id], afterJoinIds: [], minutes: 10, adhesive: 'PVA', setMinutes: 60 };
+    const build = (await call<BuildRecord>('POST', '/api/builds', { name: 'Coupe', subject: '', scale: 24 }))
+      .body;
+    const layers = [
+      { id: 'mask', kind: 'mask', coats: 1, tool: 'hand' },
+      { id: 'colour', kind: 'colour', coats: 3, mistCoats: 1, tool: 'airbrush', mix: { a: 3, b: 1 } },
+    ];
+    const tray = (await call<TrayRecord>('POST', `/api/builds/${build.id}/trays`, { ...newTray, layers }))
+      .body;
+    expect(tray.layers).toEqual(layers);
+    const join = {
+      name: 'Body on',
+      trayIds: [tray.id],
+      afterJoinIds: [],
+      minutes: 10,
+      adhesive: 'PVA',
+      setMinutes: 60,
+    };
     expect((await call('POST', `/api/builds/${build.id}/joins`, join)).status).toBe(201);
-    const step = { operationId: 'x/clean', buildId: build.id, trayId: tray.id, title: 'Clean', endedAt: 1000, minutes: 12, note: '' };
+    const step = {
+      operationId: 'x/clean',
+      buildId: build.id,
+      trayId: tray.id,
+      title: 'Clean',
+      endedAt: 1000,
+      minutes: 12,
+      note: '',
+    };
     expect((await call('POST', '/api/steps', step)).status).toBe(201);
     const before = await bench();
     await close();
@@ -77,8 +121,17 @@ describe('an empty bench', () => {
   });
 
   it('takes the same step once, however often it is sent, and can take it back', async () => {
-    const build = (await call<BuildRecord>('POST', '/api/builds', { name: 'Coupe', subject: '', scale: 24 })).body;
-    const step = { operationId: 'a/b c/1', buildId: build.id, trayId: null, title: 'Coat', endedAt: 1000, minutes: 12, note: '' };
+    const build = (await call<BuildRecord>('POST', '/api/builds', { name: 'Coupe', subject: '', scale: 24 }))
+      .body;
+    const step = {
+      operationId: 'a/b c/1',
+      buildId: build.id,
+      trayId: null,
+      title: 'Coat',
+      endedAt: 1000,
+      minutes: 12,
+      note: '',
+    };
     await call('POST', '/api/steps', step);
     await call('POST', '/api/steps', { ...step, minutes: 99 });
     expect((await bench()).steps).toEqual([step]);
@@ -87,11 +140,15 @@ describe('an empty bench', () => {
   });
 
   it('refuses to overwrite what another tab has saved, and says what stands there', async () => {
-    const build = (await call<BuildRecord>('POST', '/api/builds', { name: 'Coupe', subject: '', scale: 24 })).body;
+    const build = (await call<BuildRecord>('POST', '/api/builds', { name: 'Coupe', subject: '', scale: 24 }))
+      .body;
     const tray = (await call<TrayRecord>('POST', `/api/builds/${build.id}/trays`, newTray)).body;
     const first = await call<TrayRecord>('PUT', `/api/trays/${tray.id}`, { ...update(tray), name: 'Mine' });
     expect(first.body).toMatchObject({ name: 'Mine', version: 2 });
-    const second = await call<Problem & { current: TrayRecord }>('PUT', `/api/trays/${tray.id}`, { ...update(tray), name: 'Theirs' });
+    const second = await call<Problem & { current: TrayRecord }>('PUT', `/api/trays/${tray.id}`, {
+      ...update(tray),
+      name: 'Theirs',
+    });
     expect(second.status).toBe(409);
     expect(second.body.current.name).toBe('Mine');
     expect((await bench()).builds[0]!.trays[0]!.name).toBe('Mine');
@@ -102,8 +159,18 @@ describe('an empty bench', () => {
 
   it('takes paints by hex or Lab, estimates their optics and puts them on the shelf', async () => {
     const paint = {
-      range: 'Mine', code: '12', name: 'Blue', family: 'lacquer', container: 'bottle', role: 'colour', sheen: 'gloss', hiding: 'opaque',
-      priceCents: 300, volumeMl: 17, hex: '#24527a', owned: true,
+      range: 'Mine',
+      code: '12',
+      name: 'Blue',
+      family: 'lacquer',
+      container: 'bottle',
+      role: 'colour',
+      sheen: 'gloss',
+      hiding: 'opaque',
+      priceCents: 300,
+      volumeMl: 17,
+      hex: '#24527a',
+      owned: true,
     };
     const { body, status } = await call<PaintRecord[]>('POST', '/api/paints', { paints: [paint] });
     expect(status).toBe(201);
@@ -111,34 +178,138 @@ describe('an empty bench', () => {
     expect(body[0]!.k).toHaveLength(31);
     expect((await call<PaintRecord>('PUT', '/api/shelf/mine-12', { levelMl: 4.5 })).body.levelMl).toBe(4.5);
     expect((await call<PaintRecord>('DELETE', '/api/shelf/mine-12')).body.levelMl).toBeNull();
-    const code = { maker: 'Own', code: '7', name: '', years: '', kind: 'solid', provenance: 'chip', lab: { L: 40, a: 20, b: 10 } };
-    expect((await call<CodeRecord>('POST', '/api/codes', code)).body).toMatchObject({ id: 'own-7', sources: [{ uncertainty: 1 }] });
+    const code = {
+      maker: 'Own',
+      code: '7',
+      name: '',
+      years: '',
+      kind: 'solid',
+      provenance: 'chip',
+      lab: { L: 40, a: 20, b: 10 },
+    };
+    expect((await call<CodeRecord>('POST', '/api/codes', code)).body).toMatchObject({
+      id: 'own-7',
+      sources: [{ uncertainty: 1 }],
+    });
   });
 
   it('refuses joints that wait for each other', async () => {
-    const build = (await call<BuildRecord>('POST', '/api/builds', { name: 'Coupe', subject: '', scale: 24 })).body;
+    const build = (await call<BuildRecord>('POST', '/api/builds', { name: 'Coupe', subject: '', scale: 24 }))
+      .body;
     const join = { name: 'One', trayIds: [], afterJoinIds: [], minutes: 10, adhesive: 'PVA', setMinutes: 60 };
     const one = (await call<{ id: string }>('POST', `/api/builds/${build.id}/joins`, join)).body;
-    const two = (await call<{ id: string }>('POST', `/api/builds/${build.id}/joins`, { ...join, name: 'Two', afterJoinIds: [one.id] })).body;
-    const circle = await call<Problem>('PUT', `/api/joins/${one.id}`, { ...join, afterJoinIds: [two.id], version: 1 });
+    const two = (
+      await call<{ id: string }>('POST', `/api/builds/${build.id}/joins`, {
+        ...join,
+        name: 'Two',
+        afterJoinIds: [one.id],
+      })
+    ).body;
+    const circle = await call<Problem>('PUT', `/api/joins/${one.id}`, {
+      ...join,
+      afterJoinIds: [two.id],
+      version: 1,
+    });
     expect(circle.status).toBe(400);
     expect(circle.body.detail).toMatch(/circle: (One, Two|Two, One)/);
   });
 
   it.each<[string, string, string, unknown, number, RegExp]>([
-    ['a hex of the wrong length', 'POST', '/api/paints', { paints: [{ range: 'a', code: 'b', name: 'c', family: 'lacquer', container: 'bottle', role: 'colour', sheen: 'gloss', hiding: 'opaque', priceCents: 0, volumeMl: 1, hex: '#12345', owned: true }] }, 400, /3 or 6 digits/],
-    ['Lab out of range', 'POST', '/api/codes', { maker: 'a', code: 'b', name: '', years: '', kind: 'solid', provenance: 'chip', lab: { L: 140, a: 0, b: 0 } }, 400, /L must lie between 0 and 100/],
-    ['a colour no surface can have', 'POST', '/api/codes', { maker: 'a', code: 'b', name: '', years: '', kind: 'solid', provenance: 'chip', lab: { L: 95, a: 120, b: 0 } }, 400, /No surface/],
-    ['a build without a name', 'POST', '/api/builds', { subject: '', scale: 24 }, 400, /name of the build is missing/],
+    [
+      'a hex of the wrong length',
+      'POST',
+      '/api/paints',
+      {
+        paints: [
+          {
+            range: 'a',
+            code: 'b',
+            name: 'c',
+            family: 'lacquer',
+            container: 'bottle',
+            role: 'colour',
+            sheen: 'gloss',
+            hiding: 'opaque',
+            priceCents: 0,
+            volumeMl: 1,
+            hex: '#12345',
+            owned: true,
+          },
+        ],
+      },
+      400,
+      /3 or 6 digits/,
+    ],
+    [
+      'Lab out of range',
+      'POST',
+      '/api/codes',
+      {
+        maker: 'a',
+        code: 'b',
+        name: '',
+        years: '',
+        kind: 'solid',
+        provenance: 'chip',
+        lab: { L: 140, a: 0, b: 0 },
+      },
+      400,
+      /L must lie between 0 and 100/,
+    ],
+    [
+      'a colour no surface can have',
+      'POST',
+      '/api/codes',
+      {
+        maker: 'a',
+        code: 'b',
+        name: '',
+        years: '',
+        kind: 'solid',
+        provenance: 'chip',
+        lab: { L: 95, a: 120, b: 0 },
+      },
+      400,
+      /No surface/,
+    ],
+    [
+      'a build without a name',
+      'POST',
+      '/api/builds',
+      { subject: '', scale: 24 },
+      400,
+      /name of the build is missing/,
+    ],
     ['a scale of half', 'POST', '/api/builds', { name: 'a', subject: '', scale: 2.5 }, 400, /scale/],
-    ['fields nobody knows', 'POST', '/api/builds', { name: 'a', subject: '', scale: 24, admin: true }, 400, /admin/],
+    [
+      'fields nobody knows',
+      'POST',
+      '/api/builds',
+      { name: 'a', subject: '', scale: 24, admin: true },
+      400,
+      /admin/,
+    ],
     ['JSON cut short', 'POST', '/api/builds', '{"name":"Coup', 400, /not complete JSON/],
     ['a body over 1 MB', 'POST', '/api/builds', { name: 'x'.repeat(1_100_000) }, 413, /larger than 1 MB/],
-    ['an unknown build', 'PUT', '/api/builds/nobody', { name: 'a', subject: '', scale: 24, version: 1 }, 404, /no build with the id "nobody"/],
+    [
+      'an unknown build',
+      'PUT',
+      '/api/builds/nobody',
+      { name: 'a', subject: '', scale: 24, version: 1 },
+      404,
+      /no build with the id "nobody"/,
+    ],
     ['an unknown tray', 'DELETE', '/api/trays/nobody', undefined, 404, /no sub-assembly/],
     ['an unknown paint', 'PUT', '/api/shelf/nobody', { levelMl: 3 }, 404, /no paint/],
     ['a negative level', 'PUT', '/api/shelf/nobody', { levelMl: -3 }, 400, /between 0 and 5000/],
-    ['a step of an unknown build', 'POST', '/api/steps', { operationId: 'a', buildId: 'nobody', trayId: null, title: 'a', endedAt: 1, minutes: 1, note: '' }, 404, /no build/],
+    [
+      'a step of an unknown build',
+      'POST',
+      '/api/steps',
+      { operationId: 'a', buildId: 'nobody', trayId: null, title: 'a', endedAt: 1, minutes: 1, note: '' },
+      404,
+      /no build/,
+    ],
     ['an address nobody answers', 'GET', '/api/nothing', undefined, 404, /not something Fanfare answers/],
   ])('refuses %s and changes nothing', async (_, method, path, body, status, message) => {
     const before = await bench();
@@ -150,14 +321,28 @@ describe('an empty bench', () => {
   });
 
   it('refuses negative drops, sessions that overlap and an empty session', async () => {
-    const build = (await call<BuildRecord>('POST', '/api/builds', { name: 'Coupe', subject: '', scale: 24 })).body;
+    const build = (await call<BuildRecord>('POST', '/api/builds', { name: 'Coupe', subject: '', scale: 24 }))
+      .body;
     const layer = { id: 'c', kind: 'colour', coats: 3, tool: 'airbrush', mix: { a: -2 } };
-    const drops = await call<Problem>('POST', `/api/builds/${build.id}/trays`, { ...newTray, layers: [layer] });
+    const drops = await call<Problem>('POST', `/api/builds/${build.id}/trays`, {
+      ...newTray,
+      layers: [layer],
+    });
     expect(drops.body.detail).toMatch(/drops must be whole numbers from 1/);
     const { settings } = await bench();
     const withSessions = (sessions: SettingsRecord['calendar']['sessions']) =>
-      call<Problem>('PUT', '/api/bench/settings', { ...settings, calendar: { ...settings.calendar, sessions } });
-    expect((await withSessions([{ day: 1, start: 600, end: 700 }, { day: 1, start: 650, end: 800 }])).body.detail).toMatch(/overlap/);
+      call<Problem>('PUT', '/api/bench/settings', {
+        ...settings,
+        calendar: { ...settings.calendar, sessions },
+      });
+    expect(
+      (
+        await withSessions([
+          { day: 1, start: 600, end: 700 },
+          { day: 1, start: 650, end: 800 },
+        ])
+      ).body.detail,
+    ).toMatch(/overlap/);
     expect((await withSessions([{ day: 1, start: 600, end: 600 }])).body.detail).toMatch(/10 minutes/);
     expect((await withSessions([])).status).toBe(200);
   });
@@ -177,7 +362,11 @@ describe('the sample bench', () => {
 
   it('holds three builds, about 600 paints, 120 codes and a shelf', async () => {
     const { builds, steps } = await bench();
-    expect(builds.map(({ name }) => name)).toEqual(['Tolliver Six drophead coupe', 'Pellam 660 bandwagon truck', 'Quillon Courier 650']);
+    expect(builds.map(({ name }) => name)).toEqual([
+      'Tolliver Six drophead coupe',
+      'Pellam 660 bandwagon truck',
+      'Quillon Courier 650',
+    ]);
     expect(steps.length).toBeGreaterThan(40);
     const paints = (await call<PaintRecord[]>('GET', '/api/paints')).body;
     expect(paints.length).toBeGreaterThan(595);
@@ -221,14 +410,26 @@ describe('data file and clock', () => {
 
   it('leaves a file that is not a database alone and says so', () => {
     const file = join(folder, 'letter.txt');
-    writeFileSync(file, 'Dear builder, this is not a database but a letter, and quite a long one at that.'.repeat(20));
+    writeFileSync(
+      file,
+      'Dear builder, this is not a database but a letter, and quite a long one at that.'.repeat(20),
+    );
     expect(() => openDatabase(file)).toThrow(/is not a Fanfare data file.*FANFARE_DATA/s);
   });
 
   it('says when the disk is full, or the file refuses', () => {
-    expect(problemOf(Object.assign(new Error('full'), { code: 'SQLITE_FULL' }))).toMatchObject({ status: 507, title: 'The disk is full' });
-    expect(problemOf(Object.assign(new Error('ro'), { code: 'SQLITE_READONLY' }))).toMatchObject({ status: 500, title: 'The data file refused' });
-    expect(problemOf(new Error('secret path /x'))).toMatchObject({ status: 500, detail: expect.not.stringContaining('secret') as string });
+    expect(problemOf(Object.assign(new Error('full'), { code: 'SQLITE_FULL' }))).toMatchObject({
+      status: 507,
+      title: 'The disk is full',
+    });
+    expect(problemOf(Object.assign(new Error('ro'), { code: 'SQLITE_READONLY' }))).toMatchObject({
+      status: 500,
+      title: 'The data file refused',
+    });
+    expect(problemOf(new Error('secret path /x'))).toMatchObject({
+      status: 500,
+      detail: expect.not.stringContaining('secret') as string,
+    });
   });
 
   it('really fails whole when no page can be added', async () => {

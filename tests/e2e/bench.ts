@@ -17,7 +17,9 @@ export interface Started {
 
 /** Starts the built server and waits for its address; the port may be given to come back to the same one. */
 export async function startServer(env: Record<string, string>, args: string[] = []): Promise<Started> {
-  const child = spawn(process.execPath, [SERVER, ...args], { env: { ...process.env, FANFARE_PORT: '0', ...env } });
+  const child = spawn(process.execPath, [SERVER, ...args], {
+    env: { ...process.env, FANFARE_PORT: '0', ...env },
+  });
   const address = await new Promise<string>((resolve, reject) => {
     let said = '';
     const listen = (text: Buffer) => {
@@ -81,7 +83,12 @@ export async function openPage(browser: Browser, errors: string[]): Promise<Page
 /** Waits until the page shows a text, or a pattern. */
 export async function shows(page: Page, pattern: RegExp, timeout = 20_000): Promise<void> {
   try {
-    await page.waitForFunction((source, flags) => new RegExp(source, flags).test(document.body.innerText), { timeout }, pattern.source, pattern.flags);
+    await page.waitForFunction(
+      (source, flags) => new RegExp(source, flags).test(document.body.innerText),
+      { timeout },
+      pattern.source,
+      pattern.flags,
+    );
   } catch (error) {
     const text = await page.evaluate(() => document.body.innerText);
     throw new Error(`The page never showed ${pattern}. It shows:\n${text.slice(0, 3000)}`, { cause: error });
@@ -98,7 +105,9 @@ export async function press(page: Page, role: string, name: string): Promise<voi
 
 /** Types into the field with a label, over what it holds. */
 export async function fill(page: Page, name: string, text: string, role = 'textbox'): Promise<void> {
-  const field = await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`, { timeout: 20_000 });
+  const field = await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`, {
+    timeout: 20_000,
+  });
   await field!.click({ count: 3 });
   await page.keyboard.press('Backspace');
   await field!.type(text);
@@ -106,21 +115,33 @@ export async function fill(page: Page, name: string, text: string, role = 'textb
 
 /** Picks an option of a select by typing part of it. */
 export async function pick(page: Page, name: string, search: string, option: RegExp): Promise<void> {
-  const field = await page.waitForSelector(`input[aria-label="${name}"], ::-p-aria([name="${name}"][role="combobox"]), ::-p-aria([name="${name}"][role="textbox"])`, { timeout: 20_000 });
+  const field = await page.waitForSelector(
+    `input[aria-label="${name}"], ::-p-aria([name="${name}"][role="combobox"]), ::-p-aria([name="${name}"][role="textbox"])`,
+    { timeout: 20_000 },
+  );
   await field!.click({ count: 3 });
   if (search) await field!.type(search);
   await page.waitForFunction(
-    (source) => [...document.querySelectorAll('[role="option"]')].some((item) => (item as HTMLElement).offsetParent !== null && new RegExp(source).test(item.textContent)),
+    (source) =>
+      [...document.querySelectorAll('[role="option"]')].some(
+        (item) => (item as HTMLElement).offsetParent !== null && new RegExp(source).test(item.textContent),
+      ),
     { timeout: 20_000 },
     option.source,
   );
   await page.evaluate((source) => {
-    const found = [...document.querySelectorAll<HTMLElement>('[role="option"]')].find((item) => item.offsetParent !== null && new RegExp(source).test(item.textContent));
+    const found = [...document.querySelectorAll<HTMLElement>('[role="option"]')].find(
+      (item) => item.offsetParent !== null && new RegExp(source).test(item.textContent),
+    );
     found!.click();
   }, option.source);
 }
 
 /** Waits until the interface says that everything is saved. */
 export async function saved(page: Page): Promise<void> {
-  await page.waitForFunction(() => /saved/i.test(document.querySelector('[data-testid="saved-state"]')?.textContent ?? ''), { timeout: 20_000 });
+  await page.waitForFunction(
+    () =>
+      /^(All saved|Saved )/.test(document.querySelector('[data-testid="saved-state"]')?.textContent ?? ''),
+    { timeout: 20_000 },
+  );
 }

@@ -3,7 +3,21 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { EVENING, fill, kill, openBrowser, openPage, press, saved, scratchFolder, shows, startAndFail, startServer, textOf, type Started } from './bench.ts';
+import {
+  EVENING,
+  fill,
+  kill,
+  openBrowser,
+  openPage,
+  press,
+  saved,
+  scratchFolder,
+  shows,
+  startAndFail,
+  startServer,
+  textOf,
+  type Started,
+} from './bench.ts';
 
 describe('the builder’s own bench, from nothing', () => {
   const scratch = scratchFolder();
@@ -13,7 +27,10 @@ describe('the builder’s own bench, from nothing', () => {
   let page: Page;
 
   beforeAll(async () => {
-    server = await startServer({ FANFARE_DATA: join(scratch.folder, 'own', 'bench.db'), FANFARE_CLOCK: EVENING });
+    server = await startServer({
+      FANFARE_DATA: join(scratch.folder, 'own', 'bench.db'),
+      FANFARE_CLOCK: EVENING,
+    });
     browser = await openBrowser(scratch.folder);
     page = await openPage(browser, errors);
   });
@@ -39,7 +56,12 @@ describe('the builder’s own bench, from nothing', () => {
     await fill(page, 'Build', 'Delivery van');
     await press(page, 'button', 'Name your first build');
     await shows(page, /Begin with one sub-assembly/);
-    for (const [stage, text] of [['colour', /Nothing to colour yet/], ['finish', /No finish to plan yet/], ['plan', /begin in the Kit stage/], ['tonight', /Kit stage is where steps begin/]] as const) {
+    for (const [stage, text] of [
+      ['colour', /Nothing to colour yet/],
+      ['finish', /No finish to plan yet/],
+      ['plan', /begin in the Kit stage/],
+      ['tonight', /Kit stage is where steps begin/],
+    ] as const) {
       await page.goto(page.url().replace(/[a-z]+$/, stage));
       await shows(page, text);
     }
@@ -72,7 +94,9 @@ describe('the builder’s own bench, from nothing', () => {
     await page.goto(`${server.address}/shelf`);
     await fill(page, 'Range', 'Mine');
     const list = await page.waitForSelector('textarea');
-    await list!.type('1, Blue, #1f4f8a\n2, White, #f2f2ee\n3, Green, #2e6b4a\n4, Broken, #12\n5, Grey; no comma');
+    await list!.type(
+      '1, Blue, #1f4f8a\n2, White, #f2f2ee\n3, Green, #2e6b4a\n4, Broken, #12\n5, Grey; no comma',
+    );
     await press(page, 'button', 'Put the list on the shelf');
     await shows(page, /2 hex digits/);
     await shows(page, /3 paints are on the shelf/);
@@ -114,7 +138,10 @@ describe('starts that must fail', () => {
   it('names the taken port and how to choose another', async () => {
     const first = await startServer({ FANFARE_DATA: join(scratch.folder, 'a.db') });
     const { port } = new URL(first.address);
-    const { code, said } = await startAndFail({ FANFARE_DATA: join(scratch.folder, 'b.db'), FANFARE_PORT: port });
+    const { code, said } = await startAndFail({
+      FANFARE_DATA: join(scratch.folder, 'b.db'),
+      FANFARE_PORT: port,
+    });
     await kill(first, 'SIGTERM');
     expect(code).toBe(1);
     expect(said).toContain(`port ${port} is taken`);
@@ -151,9 +178,22 @@ describe('the dependency rule', () => {
     plant('tsconfig.json', '{}');
     plant('src/web/screen.ts', 'export const screen = 1;\n');
     plant('src/core/colour/good.ts', 'export const good = 1;\n');
-    const run = () => spawnSync(process.execPath, [join(root, 'node_modules/dependency-cruiser/bin/dependency-cruise.mjs'), 'src', '--config', join(root, '.dependency-cruiser.cjs')], { cwd: scratch.folder, encoding: 'utf8' });
+    const run = () =>
+      spawnSync(
+        process.execPath,
+        [
+          join(root, 'node_modules/dependency-cruiser/bin/dependency-cruise.mjs'),
+          'src',
+          '--config',
+          join(root, '.dependency-cruiser.cjs'),
+        ],
+        { cwd: scratch.folder, encoding: 'utf8' },
+      );
     expect(run().status).toBe(0);
-    plant('src/core/colour/bad.ts', "import { screen } from '../../web/screen.ts';\nexport const bad = screen;\n");
+    plant(
+      'src/core/colour/bad.ts',
+      "import { screen } from '../../web/screen.ts';\nexport const bad = screen;\n",
+    );
     const { status, stdout } = run();
     scratch.remove();
     expect(status).not.toBe(0);

@@ -19,7 +19,7 @@ interface RecipeQuestion {
 }
 
 /** How near the promise goes: nothing better by more than this. */
-export const WITHIN = 0.05;
+export const WITHIN = 0.1;
 const KEEP = 12;
 const SETTLE_MS = 150;
 
@@ -56,7 +56,14 @@ export function useRecipes({ paints, lab, maxPaints, maxDrops }: RecipeQuestion)
         .search(
           request,
           { keep: KEEP, within: WITHIN },
-          proxy((share: number) => answer({ kind: 'searching', share })),
+          // Progress comes on a port of its own and may arrive after the answer.
+          proxy((share: number) =>
+            setAnswered((now) =>
+              now.key === key && now.state.kind !== 'searching'
+                ? now
+                : { key, state: { kind: 'searching', share } },
+            ),
+          ),
         )
         .then((found) =>
           answer({
