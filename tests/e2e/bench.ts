@@ -76,6 +76,7 @@ export async function openBrowser(folder: string): Promise<Browser> {
 export async function openPage(browser: Browser, errors: string[]): Promise<Page> {
   const page = await browser.newPage();
   await page.setViewport({ width: 1280, height: 800 });
+  page.on('dialog', (dialog) => void dialog.accept());
   page.on('pageerror', (error) => errors.push((error as Error).message));
   return page;
 }
@@ -100,7 +101,12 @@ export const textOf = (page: Page, selector: string): Promise<string> =>
 
 /** Clicks the button, link, radio or option with a given accessible name. */
 export async function press(page: Page, role: string, name: string): Promise<void> {
-  await page.locator(`::-p-aria([name="${name}"][role="${role}"])`).setTimeout(20_000).click();
+  const target = await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`, {
+    timeout: 20_000,
+  });
+  // The drying rack covers the bottom of the page; a builder would scroll.
+  await target!.evaluate((element) => element.scrollIntoView({ block: 'center' }));
+  await target!.click();
 }
 
 /** Types into the field with a label, over what it holds. */
@@ -108,6 +114,7 @@ export async function fill(page: Page, name: string, text: string, role = 'textb
   const field = await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`, {
     timeout: 20_000,
   });
+  await field!.evaluate((element) => element.scrollIntoView({ block: 'center' }));
   await field!.click({ count: 3 });
   await page.keyboard.press('Backspace');
   await field!.type(text);

@@ -76,6 +76,7 @@ describe('the builder’s own bench, from nothing', () => {
     await press(page, 'button', 'Put the parts in this tray');
     await shows(page, /Line 2 was kept in the box above/);
     await shows(page, /3 parts in 1 tray/);
+    await saved(page);
     expect(await page.$eval('textarea', (element) => element.value)).toBe('no number here');
   });
 
@@ -91,6 +92,7 @@ describe('the builder’s own bench, from nothing', () => {
     await fill(page, 'Colour: hex, or L a b', '#4f7f8a');
     await press(page, 'button', 'Save and use it');
     await shows(page, /There is no mixable paint to search/);
+    await saved(page);
     await page.goto(`${server.address}/shelf`);
     await fill(page, 'Range', 'Mine');
     const list = await page.waitForSelector('textarea');

@@ -209,8 +209,7 @@ describe('the sample bench, from code to bench', () => {
     await page.waitForFunction(() => !document.body.innerText.includes('the plan is following'), {
       timeout: 30_000,
     });
-    await saved(page);
-    expect((await snapshot()).plan.starts[first]).toBeUndefined();
+    await expect.poll(async () => (await snapshot()).plan.starts[first], { timeout: 10_000 }).toBeUndefined();
   });
 
   it('loses nothing when the server is killed, says so while it is away, and goes on', async () => {

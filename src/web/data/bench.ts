@@ -245,13 +245,14 @@ export function sendOutbox(): void {
   for (const step of outbox()) void sendStep(step).catch(() => undefined);
 }
 
+/** Stores the plan that is shown. It follows from what is saved already, so a failure loses nothing: the next
+ *  planning stores it again. */
 export async function savePlan(plan: PlanRecord): Promise<void> {
   try {
-    const saved = await saving(() => request<PlanRecord>('PUT', PATHS.plan, plan));
+    const saved = await request<PlanRecord>('PUT', PATHS.plan, plan);
     updateBench((snapshot) => ({ ...snapshot, plan: saved }));
   } catch (error) {
     if (error instanceof RequestProblem && error.problem.status === 409) void mutate(PATHS.bench);
-    else throw error;
   }
 }
 

@@ -7,8 +7,15 @@ import { readPaintList, type PaintListProblem } from './readPaintList.ts';
 
 const FAMILY_OPTIONS = Object.values(FAMILIES).map(({ id, name }) => ({ value: id, label: name }));
 
+interface AddPaintsProps {
+  first: boolean;
+  /** Called before anything is sent, so that what could not be read stays on the screen. */
+  onSend: () => void;
+  onDone: () => void;
+}
+
 /** Adds paints one by one or from a pasted list. */
-export function AddPaints({ first, onDone }: { first: boolean; onDone: () => void }) {
+export function AddPaints({ first, onSend, onDone }: AddPaintsProps) {
   const [range, setRange] = useState('');
   const [family, setFamily] = useState<FamilyId>('water-acrylic');
   const [name, setName] = useState('');
@@ -19,6 +26,7 @@ export function AddPaints({ first, onDone }: { first: boolean; onDone: () => voi
   const [said, setSaid] = useState('');
 
   const send = async (paints: PaintInput[], kept: string) => {
+    onSend();
     try {
       const saved = await addPaints(paints);
       setSaid(`${saved.length} ${saved.length === 1 ? 'paint is' : 'paints are'} on the shelf.`);

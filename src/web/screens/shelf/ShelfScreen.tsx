@@ -42,7 +42,11 @@ export function ShelfScreen() {
           Fanfare finds matches and recipes among your paints. Type one, or paste a list from a spreadsheet; a
           colour is enough to begin, readings make it surer later.
         </p>
-        <AddPaints onDone={() => setAdding(false)} first={paints.length === 0} />
+        <AddPaints
+          onSend={() => setAdding(true)}
+          onDone={() => setAdding(false)}
+          first={paints.length === 0}
+        />
       </div>
     );
   }
