@@ -34,6 +34,8 @@ export interface RecipeSearchOptions {
 
 /** Guards the bounds against rounding; far below any difference that matters. */
 const ROUNDING = 1e-9;
+/** How many choices of n paints are carried into the search for n + 1. */
+const LEADS = 32;
 /** Nodes looked at between two looks at the signal. */
 const NODES_PER_STEP = 4000;
 
@@ -62,6 +64,7 @@ export function* recipeSearch(
   requireRecipeRequest(request);
   const model = mixtureModel(request);
   const answer: RecipeAnswer = { best: [], within, evaluated: 0 };
+  let leads: readonly (readonly number[])[] = [];
   for (let n = 1; n <= request.maxPaints; n++) {
     const shortlist = new Shortlist(keep, within);
     if (n === 1) {
@@ -70,11 +73,13 @@ export function* recipeSearch(
       });
       answer.evaluated += request.paints.length;
     } else if (n <= request.maxDrops) {
-      for (const share of combinations(model, n, request.maxDrops, shortlist)) {
+      yield (n - 2) / (request.maxPaints - 1);
+      for (const share of combinations(model, n, request.maxDrops, shortlist, leads)) {
         yield (n - 2 + share) / (request.maxPaints - 1);
       }
       answer.evaluated += shortlist.evaluated;
     }
+    leads = shortlist.leads();
     answer.best.push(
       shortlist.entries.map(({ dE00, paints, drops }): Recipe => ({
         drops: Object.fromEntries(paints.map((paint, i) => [request.paints[paint]!.id, drops[i]!])),
@@ -98,6 +103,8 @@ class Shortlist {
   evaluated = 0;
   /** What has a bound at or above this cannot change the promise. */
   limit = Infinity;
+  readonly #leads = new Map<string, { dE00: number; paints: number[] }>();
+  #farthestLead = Infinity;
   readonly #keep: number;
   readonly #within: number;
 
@@ -106,7 +113,28 @@ class Shortlist {
     this.#within = within;
   }
 
+  /** The nearest different choices of paints met so far, nearest first. */
+  leads(): number[][] {
+    return [...this.#leads.values()].sort((p, q) => p.dE00 - q.dE00).map(({ paints }) => paints);
+  }
+
+  #lead(dE00: number, paints: readonly number[]): void {
+    if (dE00 >= this.#farthestLead) return;
+    const key = paints.join();
+    const known = this.#leads.get(key);
+    if (known) {
+      known.dE00 = Math.min(known.dE00, dE00);
+      return;
+    }
+    this.#leads.set(key, { dE00, paints: [...paints] });
+    if (this.#leads.size <= LEADS) return;
+    const sorted = [...this.#leads].sort((p, q) => p[1].dE00 - q[1].dE00);
+    this.#leads.delete(sorted[LEADS]![0]);
+    this.#farthestLead = sorted[LEADS - 1]![1].dE00;
+  }
+
   offer(dE00: number, paints: readonly number[], drops: readonly number[]): void {
+    this.#lead(dE00, paints);
     const full = this.entries.length >= this.#keep;
     if (full && dE00 >= this.entries.at(-1)!.dE00) return;
     const at = this.entries.findIndex((entry) => dE00 < entry.dE00);
@@ -159,6 +187,7 @@ function mixtureModel({ paints, target, condition = DAYLIGHT }: RecipeRequest) {
     groups.set(group, [...(groups.get(group) ?? []), index]);
   });
   return {
+    size: paints.length,
     k,
     s,
     own,
@@ -228,25 +257,49 @@ function spectraBound({ wx, wy, wz, wanted }: MixtureModel) {
   };
 }
 
-/** Searches all choices of n >= 2 paints; yields the share done and fills the shortlist. */
+/** Searches all choices of n >= 2 paints; yields the share done and fills the shortlist. The nearest
+ *  choices of one paint fewer, each with one more paint, come first: they set a limit that rules most others out. */
 function* combinations(
   model: MixtureModel,
   n: number,
   maxDrops: number,
   shortlist: Shortlist,
+  leads: readonly (readonly number[])[],
 ): Generator<number> {
   const tree = buildRatioTree(n, maxDrops);
-  const { choices, order, bounds } = yield* boundedChoices(model, n);
   const explore = choiceExplorer(model, tree, shortlist);
+  const seen = new Set<number>();
+  const keyOf = (choice: ArrayLike<number>) => {
+    let key = 0;
+    for (let i = 0; i < n; i++) key = key * model.size + choice[i]!;
+    return key;
+  };
   let nodes = 0;
+  for (const paints of leads) {
+    for (const extra of model.groups.find((group) => group.includes(paints[0]!)) ?? []) {
+      const choice = Uint16Array.from([...paints, extra].sort((p, q) => p - q));
+      if (paints.includes(extra) || seen.has(keyOf(choice))) continue;
+      seen.add(keyOf(choice));
+      nodes += 1 + explore(choice);
+      if (nodes < NODES_PER_STEP) continue;
+      nodes = 0;
+      yield 0.05;
+    }
+  }
+  // A difference is never below zero, so nothing is left to rule out.
+  if (shortlist.limit <= 0) return;
+
+  const { choices, order, bounds } = yield* boundedChoices(model, n);
   for (let at = 0; at < order.length; at++) {
-    const choice = order[at]!;
+    const index = order[at]!;
     // The order is by buckets of bounds, so a single bound above the limit does not end the search.
-    if (bounds[choice]! >= shortlist.limit) continue;
-    nodes += 1 + explore(choices.subarray(choice * n, choice * n + n));
+    if (bounds[index]! >= shortlist.limit) continue;
+    const choice = choices.subarray(index * n, index * n + n);
+    if (seen.has(keyOf(choice))) continue;
+    nodes += 1 + explore(choice);
     if (nodes >= NODES_PER_STEP) {
       nodes = 0;
-      yield 0.2 + (0.8 * at) / order.length;
+      yield 0.25 + (0.75 * at) / order.length;
     }
   }
 }
@@ -284,7 +337,7 @@ function* boundedChoices(model: MixtureModel, n: number) {
       // Single precision rounds to nearest; stay below.
       bounds[count] = Math.max(0, boundOf(least, most) * (1 - 1e-6));
       count++;
-      if (count % NODES_PER_STEP === 0) yield (0.2 * count) / total;
+      if (count % NODES_PER_STEP === 0) yield 0.05 + (0.2 * count) / total;
     }
   }
   for (const group of model.groups) yield* grow(group, 0, 0);
@@ -303,71 +356,191 @@ function orderByBucket(values: Float32Array): Uint32Array {
   return order;
 }
 
-/** A function that searches the ratios of one choice of paints and tells how many nodes it looked at. */
-function choiceExplorer(model: MixtureModel, tree: RatioTree, shortlist: Shortlist) {
-  const { k, s } = model;
-  const boundOf = spectraBound(model);
-  const spectra = new Float64Array(tree.corners.length * BANDS);
-  const stamps = new Uint32Array(tree.corners.length);
+/** Lower bound on dE00 over the mixtures inside a node, from the colours at its corners.
+ *
+ *  With fractions c = sum of l_v times corner v, K and S are linear in l, so each band's K/S is the mean of the
+ *  corners' with weights l_v s_v / s. Reflectance F is convex in K/S, hence it lies between the weighted mean of
+ *  the corners' reflectances and that mean less J = F(qmin) + F(qmax) - 2 F((qmin + qmax) / 2) (Simic's bound on
+ *  Jensen's gap). That mean differs from the plain mean by Cov(s, R) / s, at most D = ds dR / (4 smin) (Gruss).
+ *  So tristimulus values are those of the corners, mixed by l, plus [-(D + J), D] summed over the bands; the
+ *  cube root adds its own Jensen gap. The errors fall with the square of the node's size, and what is left is
+ *  the box around the corners' colours. */
+function cornerBound({ k, s, wx, wy, wz, wanted }: MixtureModel, corners: number[][]) {
+  const bound = differenceBound(wanted);
+  const count = corners.length;
+  const spectra = new Float64Array(count * BANDS);
+  const ratios = new Float64Array(count * BANDS);
+  const scattering = new Float64Array(count * BANDS);
+  /** f(X), f(Y), f(Z) and X, Y, Z of each corner. */
+  const seen = new Float64Array(count * 6);
+  const stamps = new Uint32Array(count);
+  const box = { minL: 0, maxL: 0, minA: 0, maxA: 0, minB: 0, maxB: 0 };
   let stamp = 0;
   let members: Uint16Array = new Uint16Array(0);
-  const low = new Float64Array(BANDS);
-  const high = new Float64Array(BANDS);
 
-  const fillCorner = (corner: number) => {
+  const fill = (corner: number) => {
     stamps[corner] = stamp;
-    const fractions = tree.corners[corner]!;
+    const fractions = corners[corner]!;
+    let X = 0;
+    let Y = 0;
+    let Z = 0;
     for (let band = 0; band < BANDS; band++) {
       let absorbed = 0;
       let scattered = 0;
       for (let i = 0; i < members.length; i++) {
-        absorbed += fractions[i]! * k[members[i]! * BANDS + band]!;
-        scattered += fractions[i]! * s[members[i]! * BANDS + band]!;
+        const at = members[i]! * BANDS + band;
+        absorbed += fractions[i]! * k[at]!;
+        scattered += fractions[i]! * s[at]!;
       }
-      spectra[corner * BANDS + band] = surface(opaque(absorbed / scattered));
+      const at = corner * BANDS + band;
+      const ratio = absorbed / scattered;
+      const reflectance = surface(opaque(ratio));
+      ratios[at] = ratio;
+      scattering[at] = scattered;
+      spectra[at] = reflectance;
+      X += wx[band]! * reflectance;
+      Y += wy[band]! * reflectance;
+      Z += wz[band]! * reflectance;
     }
+    const at = corner * 6;
+    seen[at] = response(X);
+    seen[at + 1] = response(Y);
+    seen[at + 2] = response(Z);
+    seen[at + 3] = X;
+    seen[at + 4] = Y;
+    seen[at + 5] = Z;
   };
 
-  const nodeBound = ({ corners }: RatioNode): number => {
-    for (let i = 0; i < corners.length; i++) {
-      const corner = corners[i]!;
-      if (stamps[corner] !== stamp) fillCorner(corner);
-      const base = corner * BANDS;
-      for (let band = 0; band < BANDS; band++) {
-        const value = spectra[base + band]!;
-        if (i === 0 || value < low[band]!) low[band] = value;
-        if (i === 0 || value > high[band]!) high[band] = value;
-      }
+  /** What the cube root can add above (`rise`) and below (`fall`) the mixed corner values of one channel. */
+  let rise = 0;
+  let fall = 0;
+  const spread = (node: number[], channel: number, over: number, under: number) => {
+    let least = Infinity;
+    let most = 0;
+    for (let i = 0; i < node.length; i++) {
+      const value = seen[node[i]! * 6 + 3 + channel]!;
+      if (value < least) least = value;
+      if (value > most) most = value;
     }
-    return boundOf(low, high);
+    const gap = 2 * response((least + most) / 2) - response(least) - response(most);
+    rise = gap + over * responseSlope(least);
+    fall = under * responseSlope(Math.max(0, least - under));
   };
+
+  return {
+    begin: (choice: Uint16Array) => {
+      members = choice;
+      stamp++;
+    },
+    ofNode: (node: number[]): number => {
+      for (let i = 0; i < node.length; i++) if (stamps[node[i]!] !== stamp) fill(node[i]!);
+      let overX = 0;
+      let overY = 0;
+      let overZ = 0;
+      let underX = 0;
+      let underY = 0;
+      let underZ = 0;
+      for (let band = 0; band < BANDS; band++) {
+        let at = node[0]! * BANDS + band;
+        let lowS = scattering[at]!;
+        let highS = lowS;
+        let lowQ = ratios[at]!;
+        let highQ = lowQ;
+        let lowR = spectra[at]!;
+        let highR = lowR;
+        for (let i = 1; i < node.length; i++) {
+          at = node[i]! * BANDS + band;
+          const scattered = scattering[at]!;
+          const ratio = ratios[at]!;
+          const reflectance = spectra[at]!;
+          if (scattered < lowS) lowS = scattered;
+          else if (scattered > highS) highS = scattered;
+          if (ratio < lowQ) lowQ = ratio;
+          else if (ratio > highQ) highQ = ratio;
+          if (reflectance < lowR) lowR = reflectance;
+          else if (reflectance > highR) highR = reflectance;
+        }
+        const D = ((highS - lowS) * (highR - lowR)) / (4 * lowS);
+        const under = D + highR + lowR - 2 * surface(opaque((lowQ + highQ) / 2));
+        overX += wx[band]! * D;
+        overY += wy[band]! * D;
+        overZ += wz[band]! * D;
+        underX += wx[band]! * under;
+        underY += wy[band]! * under;
+        underZ += wz[band]! * under;
+      }
+      spread(node, 0, overX, underX);
+      const riseX = rise;
+      const fallX = fall;
+      spread(node, 1, overY, underY);
+      const riseY = rise;
+      const fallY = fall;
+      spread(node, 2, overZ, underZ);
+      let minL = Infinity;
+      let maxL = -Infinity;
+      let minA = Infinity;
+      let maxA = -Infinity;
+      let minB = Infinity;
+      let maxB = -Infinity;
+      for (let i = 0; i < node.length; i++) {
+        const at = node[i]! * 6;
+        const L = 116 * seen[at + 1]! - 16;
+        const a = 500 * (seen[at]! - seen[at + 1]!);
+        const b = 200 * (seen[at + 1]! - seen[at + 2]!);
+        if (L < minL) minL = L;
+        if (L > maxL) maxL = L;
+        if (a < minA) minA = a;
+        if (a > maxA) maxA = a;
+        if (b < minB) minB = b;
+        if (b > maxB) maxB = b;
+      }
+      box.minL = minL - 116 * fallY;
+      box.maxL = maxL + 116 * riseY;
+      box.minA = minA - 500 * (fallX + riseY);
+      box.maxA = maxA + 500 * (riseX + fallY);
+      box.minB = minB - 200 * (fallY + rise);
+      box.maxB = maxB + 200 * (riseY + fall);
+      return bound(box) - ROUNDING;
+    },
+  };
+}
+
+/** Slope of the CIELAB response; it only falls as the ratio grows. */
+function responseSlope(ratio: number): number {
+  if (ratio <= 216 / 24389) return 24389 / 27 / 116;
+  const root = Math.cbrt(ratio);
+  return 1 / (3 * root * root);
+}
+
+/** A function that searches the ratios of one choice of paints and tells how many nodes it looked at. */
+function choiceExplorer(model: MixtureModel, tree: RatioTree, shortlist: Shortlist) {
+  const corners = cornerBound(model, tree.corners);
+  let members: number[] = [];
 
   const visit = (node: RatioNode): number => {
     if (node.children.length === 0) {
       for (const ratio of node.ratios) {
         const drops = tree.ratios[ratio]!;
         shortlist.evaluated++;
-        shortlist.offer(
-          model.difference(members as unknown as number[], drops),
-          members as unknown as number[],
-          drops,
-        );
+        shortlist.offer(model.difference(members, drops), members, drops);
       }
       return 1;
     }
-    const children = node.children
-      .map((child) => ({ child, bound: nodeBound(child) }))
-      .sort((first, second) => first.bound - second.bound);
+    const first = node.children[0]!;
+    const second = node.children[1];
+    const firstBound = corners.ofNode(first.corners);
+    if (!second) return 1 + (firstBound < shortlist.limit ? visit(first) : 0);
+    const secondBound = corners.ofNode(second.corners);
+    const nearerFirst = firstBound <= secondBound;
     let nodes = 1;
-    for (const { child, bound } of children) {
-      if (bound < shortlist.limit) nodes += visit(child);
-    }
+    if (Math.min(firstBound, secondBound) < shortlist.limit) nodes += visit(nearerFirst ? first : second);
+    if (Math.max(firstBound, secondBound) < shortlist.limit) nodes += visit(nearerFirst ? second : first);
     return nodes;
   };
 
   return (choice: Uint16Array): number => {
-    members = choice;
-    stamp++;
+    members = [...choice];
+    corners.begin(choice);
     return visit(tree.root);
   };
 }
