@@ -75,9 +75,7 @@ describe('the sample bench, from code to bench', () => {
     expect((await tray('tolliver-body')).codeId).toBe('TL-2203');
     await pick(page, 'Factory code', 'Lagoon', /TL-4417/);
     await shows(page, /proved over \d+ paints/);
-    await page.waitForFunction(() =>
-      document.querySelector('[data-light]')?.textContent?.includes('TL-4417'),
-    );
+    await page.waitForFunction(() => document.querySelector('[data-light]')?.textContent.includes('TL-4417'));
     const difference = async () =>
       Number(/([\d.]+) ±/.exec(await textOf(page, '[aria-label="Recipes"] [aria-checked="true"]'))![1]);
     const fromShelf = await difference();

@@ -55,7 +55,7 @@ export function explainStarts(
     if (start === ready && ready > 0) {
       reasons.set(id, cure(''));
     } else if (start - setup === busyUntil && busyUntil >= opens) {
-      const clean = setup > 0 ? `, then ${setup} min to change over` : '';
+      const clean = setup > 0 ? `, then ${setup} min to set up or change over` : '';
       reasons.set(id, {
         kind: setup > 0 ? 'set-up' : 'hands',
         byOperation: before?.id,

@@ -79,6 +79,15 @@ const KIND_WORDS: Readonly<Record<LayerKind, string>> = {
   wash: 'Wash',
 };
 
+const ORDINALS = ['First', 'Second', 'Third', 'Fourth'];
+
+/** What a layer is called in the title of its steps; colours are counted where a stack has several. */
+function layerWord(layer: StackLayer, { layers }: Stack): string {
+  const colours = layers.filter(({ kind }) => kind === 'colour');
+  if (layer.kind !== 'colour' || colours.length < 2) return KIND_WORDS[layer.kind];
+  return `${ORDINALS[colours.indexOf(layer)] ?? 'Next'} colour`;
+}
+
 const CAUTIONS = {
   vapour:
     'Solvent vapour: extraction on, filter mask, no flame. The product’s safety sheet and local rules decide.',
@@ -220,7 +229,7 @@ function addLayer(
 ): void {
   const minutes = coatMinutes(layer, tray.stack.areaCm2);
   const sandsPrimer = layer.kind === 'flat' && below?.kind === 'primer';
-  const title = `${sandsPrimer ? 'Sand primer' : KIND_WORDS[layer.kind]}: ${tray.name}`;
+  const title = `${sandsPrimer ? 'Sand primer' : layerWord(layer, tray.stack)}: ${tray.name}`;
   const because = sandsPrimer
     ? 'Primer shows every blemish; smooth primer makes smooth colour.'
     : LAYER_REASONS[layer.kind];

@@ -100,6 +100,11 @@ export function Booth({
                 ? candidate.product.name
                 : Object.values(candidate.mix).join(' : ')}
             </span>
+            <span className="mono" style={{ display: 'block', fontSize: 11.5 }}>
+              {Object.keys(candidate.mix).length === 1
+                ? Object.keys(candidate.mix)[0]
+                : `${candidate.drops} drops`}
+            </span>
             <span className="mono" style={{ whiteSpace: 'nowrap' }}>
               {dE.toFixed(1)} <span style={{ opacity: 0.75 }}>±{candidate.band.toFixed(1)}</span>
             </span>
