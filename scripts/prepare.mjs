@@ -59,7 +59,8 @@ export function installPackages() {
     () => existsSync(join(root, 'node_modules/vite')),
     () => {
       console.log('Installing packages (a few minutes the first time)...');
-      run(npm, ['ci', '--no-audit', '--no-fund', '--include=dev']);
+      // Not npm ci: it refuses a lock that lacks the binaries of other platforms, which some registries do not carry.
+    run(npm, ['install', '--no-save', '--no-audit', '--no-fund', '--include=dev']);
     },
   );
 }
