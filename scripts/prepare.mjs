@@ -60,7 +60,7 @@ export function installPackages() {
     () => {
       console.log('Installing packages (a few minutes the first time)...');
       // Not npm ci: it refuses a lock that lacks the binaries of other platforms, which some registries do not carry.
-    run(npm, ['install', '--no-save', '--no-audit', '--no-fund', '--include=dev']);
+      run(npm, ['install', '--no-save', '--no-audit', '--no-fund', '--include=dev']);
     },
   );
 }

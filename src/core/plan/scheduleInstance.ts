@@ -63,6 +63,10 @@ export interface IndexedInstance {
   topological: number[];
   /** Whether a recoat window ties another operation to this one. */
   tied: boolean[];
+  /** Minutes from an operation's start to the end of all that recoat windows tie to it, at the least lags. */
+  chainSpan: Float64Array;
+  /** The longest window anywhere in that chain, minutes; 0 where nothing is tied. */
+  chainWindow: Float64Array;
 }
 
 export interface IndexedArc {
@@ -113,25 +117,54 @@ export function indexInstance(instance: ScheduleInstance): IndexedInstance {
     if (index === undefined) throw new RangeError(`"${id}" has the unknown paint family ${name}.`);
     return index;
   });
-  const topological = topologicalOrder(operations, preds, succs);
   const tied = succs.map((arcs) => arcs.some(({ maxLag }) => maxLag < Infinity));
-  return { size, operations, windows, family, setup, preds, succs, topological, tied };
+  const topological = topologicalOrder(operations, preds, succs);
+  return {
+    size,
+    operations,
+    windows,
+    family,
+    setup,
+    preds,
+    succs,
+    topological,
+    tied,
+    ...chains(operations, succs, topological),
+  };
 }
 
-/** Whether a start in a session must fail because a coat that a recoat window ties to it fits neither into
- *  what is left of the session nor into the next one. */
+function chains(operations: ScheduleOperation[], succs: IndexedArc[][], topological: number[]) {
+  const chainSpan = Float64Array.from(operations, ({ hands }) => hands);
+  const chainWindow = new Float64Array(operations.length);
+  for (const index of [...topological].reverse()) {
+    for (const { other, minLag, maxLag } of succs[index]!) {
+      if (maxLag === Infinity) continue;
+      const span = operations[index]!.hands + minLag + chainSpan[other]!;
+      chainSpan[index] = Math.max(chainSpan[index]!, span);
+      chainWindow[index] = Math.max(chainWindow[index]!, maxLag, chainWindow[other]!);
+    }
+  }
+  return { chainSpan, chainWindow };
+}
+
+/** Whether a start in a session must fail because of the coats that recoat windows tie to it: the next one fits
+ *  neither into what is left of the session nor into the next one, or the chain does not fit the session and
+ *  no window in it is long enough to reach over the gap to the next. */
 export function breaksTie(
-  { succs, operations, windows }: IndexedInstance,
+  { succs, operations, windows, chainSpan, chainWindow }: IndexedInstance,
   operation: number,
   start: number,
   session: number,
 ): boolean {
+  const closes = windows[session]![1];
+  const next = windows[session + 1];
+  if (start + chainSpan[operation]! <= closes) return false;
+  if (next === undefined || chainWindow[operation]! < next[0] - closes) return true;
   const end = start + operations[operation]!.hands;
-  return succs[operation]!.some(({ other, minLag, maxLag }) => {
-    if (maxLag === Infinity || end + minLag + operations[other]!.hands <= windows[session]![1]) return false;
-    const next = windows[session + 1];
-    return next === undefined || end + maxLag < next[0];
-  });
+  return succs[operation]!.some(
+    ({ other, minLag, maxLag }) =>
+      maxLag < Infinity && end + minLag + operations[other]!.hands > closes && end + maxLag < next[0],
+  );
 }
 
 function topologicalOrder(

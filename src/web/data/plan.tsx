@@ -1,7 +1,8 @@
 import { wrap, type Remote } from 'comlink';
 import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { PlanOperation } from '../../core/plan/index.ts';
-import type { PlanView, PlanWorker } from '../workers/planWorker.ts';
+import type { PlanView } from '../workers/planView.ts';
+import type { PlanWorker } from '../workers/planWorker.ts';
 import { savePlan, useBench, useCodes, usePaints } from './bench.ts';
 import { benchNow } from './clock.ts';
 

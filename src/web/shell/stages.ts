@@ -2,7 +2,7 @@ import type { BuildRecord } from '../../api/index.ts';
 import { targetLayer } from '../../core/kit/index.ts';
 import { dayText, whenText } from '../components/time.ts';
 import { sessionSteps, upcomingSteps } from '../data/plan.tsx';
-import type { PlanView } from '../workers/planWorker.ts';
+import type { PlanView } from '../workers/planView.ts';
 
 /** The stages of a build in working order. */
 export const STAGES = [

@@ -4,7 +4,7 @@ import { format } from 'date-fns';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import { clockText, dayText } from '../../components/time.ts';
 import { upcomingSteps } from '../../data/plan.tsx';
-import type { PlanView } from '../../workers/planWorker.ts';
+import type { PlanView } from '../../workers/planView.ts';
 import { timeScale } from './timeScale.ts';
 
 interface LanesProps {

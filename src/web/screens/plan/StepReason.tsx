@@ -1,7 +1,7 @@
 import type { PlanOperation } from '../../../core/plan/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import { whenText } from '../../components/time.ts';
-import type { PlanView } from '../../workers/planWorker.ts';
+import type { PlanView } from '../../workers/planView.ts';
 
 interface StepReasonProps {
   operation: PlanOperation;

@@ -23,7 +23,9 @@ export function readPaintList(
   const seen = new Set<string>();
   text.split(/\r?\n/).forEach((raw, index) => {
     if (raw.trim() === '') return;
-    const [cells = []] = Papa.parse<string[]>(raw, { delimitersToGuess: ['\t', ';', ','] }).data;
+    const [cells = []] = Papa.parse<string[]>(raw.replace(/([,;\t])\s+"/g, '$1"'), {
+      delimitersToGuess: ['\t', ';', ','],
+    }).data;
     const [
       code = '',
       name = '',

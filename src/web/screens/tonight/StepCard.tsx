@@ -6,7 +6,7 @@ import type { PlanOperation } from '../../../core/plan/index.ts';
 import { clockText, whenText } from '../../components/time.ts';
 import { tickStep } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
-import type { PlanView } from '../../workers/planWorker.ts';
+import type { PlanView } from '../../workers/planView.ts';
 
 interface StepCardProps {
   operation: PlanOperation;

@@ -1,0 +1,80 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+
+beforeEach(() => {
+  vi.resetModules();
+  vi.stubGlobal('window', { addEventListener: () => undefined });
+  vi.useFakeTimers();
+});
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+describe('saving', () => {
+  it('tries again while the server is away and gives the answer when it is back', async () => {
+    const { saving } = await import('./saving.ts');
+    const { Unreachable } = await import('./request.ts');
+    let tries = 0;
+    const result = saving(() => {
+      tries++;
+      return tries < 3 ? Promise.reject(new Unreachable('away')) : Promise.resolve('kept');
+    });
+    await vi.advanceTimersByTimeAsync(10_000);
+    await expect(result).resolves.toBe('kept');
+    expect(tries).toBe(3);
+  });
+
+  it('hands a refusal on at once', async () => {
+    const { saving } = await import('./saving.ts');
+    const { RequestProblem } = await import('./request.ts');
+    const problem = { type: 'about:blank', title: 'No', status: 400, detail: 'a hex has 6 digits' };
+    await expect(saving(() => Promise.reject(new RequestProblem(problem)))).rejects.toThrow(
+      'a hex has 6 digits',
+    );
+  });
+});
+
+describe('undo and redo', () => {
+  it('walk back and forth, and a new change forgets what was undone', async () => {
+    const { remember, undo, redo } = await import('./undo.ts');
+    const log: string[] = [];
+    const change = (label: string) =>
+      remember({
+        label,
+        undo: () => Promise.resolve(log.push(`-${label}`)),
+        redo: () => Promise.resolve(log.push(`+${label}`)),
+      });
+    change('a');
+    change('b');
+    expect(await undo()).toBe('b');
+    expect(await undo()).toBe('a');
+    expect(await undo()).toBeNull();
+    expect(await redo()).toBe('a');
+    change('c');
+    expect(await redo()).toBeNull();
+    expect(await undo()).toBe('c');
+    expect(log).toEqual(['-b', '-a', '+a', '-c']);
+  });
+});
+
+describe('request', () => {
+  it('turns answers into values, problems and silence', async () => {
+    const { request } = await import('./request.ts');
+    const answer = (status: number, body: string) =>
+      vi.stubGlobal('fetch', () => Promise.resolve(new Response(status === 204 ? null : body, { status })));
+    answer(200, '{"a":1}');
+    await expect(request('GET', '/x')).resolves.toEqual({ a: 1 });
+    answer(204, '');
+    await expect(request('DELETE', '/x')).resolves.toBeUndefined();
+    answer(409, '{"type":"about:blank","title":"Changed","status":409,"detail":"elsewhere"}');
+    await expect(request('PUT', '/x', {})).rejects.toMatchObject({
+      problem: { status: 409, detail: 'elsewhere' },
+    });
+    answer(502, '<html>bad gateway</html>');
+    await expect(request('GET', '/x')).rejects.toMatchObject({
+      problem: { status: 502, title: 'The server refused' },
+    });
+    vi.stubGlobal('fetch', () => Promise.reject(new TypeError('failed')));
+    await expect(request('GET', '/x')).rejects.toThrow('cannot be reached');
+  });
+});

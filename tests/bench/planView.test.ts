@@ -1,0 +1,167 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import type { BenchSnapshot, PlanRecord } from '../../src/api/index.ts';
+import { openDatabase } from '../../src/server/database/open.ts';
+import { seedDemo } from '../../src/server/seedDemo.ts';
+import { readBuilds, readPlan, readSettings, readSteps } from '../../src/server/store/benchStore.ts';
+import { readCodes, readPaints } from '../../src/server/store/paintStore.ts';
+import { planView, type PlanRequest, type PlanView } from '../../src/web/workers/planView.ts';
+
+/** A Tuesday at 19:32 by the local clock. */
+const MS = new Date(2026, 4, 12, 19, 32).getTime();
+const NOW = MS / 60000;
+let request: PlanRequest;
+let first: PlanView;
+
+const stored = (
+  { fingerprint, starts, finish, bound, setupMinutes, proved }: PlanView,
+  version = 1,
+): PlanRecord => ({
+  fingerprint,
+  starts,
+  finish,
+  bound,
+  setupMinutes,
+  proved,
+  version,
+});
+const withSnapshot = (change: Partial<BenchSnapshot>, now = NOW): PlanRequest => ({
+  ...request,
+  now,
+  snapshot: { ...request.snapshot, ...change },
+});
+
+beforeAll(() => {
+  const { db } = openDatabase(':memory:');
+  seedDemo(db, MS);
+  request = {
+    now: NOW,
+    paints: readPaints(db),
+    codes: readCodes(db),
+    snapshot: {
+      now: MS,
+      demo: true,
+      settings: readSettings(db),
+      builds: readBuilds(db),
+      steps: readSteps(db),
+      plan: readPlan(db),
+    },
+  };
+  first = planView(request);
+});
+
+describe('planView on the sample bench', () => {
+  it('plans every step that is not done and explains every start', () => {
+    const done = new Set(request.snapshot.steps.map(({ operationId }) => operationId));
+    const open = first.operations.filter(({ id }) => !done.has(id)).map(({ id }) => id);
+    expect(first.problem).toBeNull();
+    expect(Object.keys(first.starts).sort()).toEqual([...open].sort());
+    expect(Object.keys(first.reasons).sort()).toEqual([...open].sort());
+    for (const { text } of Object.values(first.reasons)) expect(text).not.toMatch(/undefined|NaN/);
+  });
+
+  it('puts every step into a session, after what it waits for', () => {
+    const hands = new Map(first.operations.map((operation) => [operation.id, operation.hands]));
+    for (const [id, start] of Object.entries(first.starts)) {
+      expect(start).toBeGreaterThanOrEqual(NOW);
+      const inside = first.sessions.some(
+        (session) => session.start <= start && start + hands.get(id)! <= session.end,
+      );
+      expect(inside, id).toBe(true);
+    }
+    for (const { from, to, minLag, maxLag } of first.arcs) {
+      if (first.starts[from] === undefined || first.starts[to] === undefined) continue;
+      const lag = first.starts[to] - first.starts[from] - hands.get(from)!;
+      expect(lag).toBeGreaterThanOrEqual(minLag);
+      if (maxLag !== null) expect(lag).toBeLessThanOrEqual(maxLag);
+    }
+  });
+
+  it('never has two steps in the builder’s hands at once, over all builds', () => {
+    const hands = new Map(first.operations.map((operation) => [operation.id, operation.hands]));
+    const busy = Object.entries(first.starts)
+      .map(([id, start]) => ({ start, end: start + hands.get(id)! }))
+      .sort((a, b) => a.start - b.start);
+    busy.slice(1).forEach(({ start }, index) => expect(start).toBeGreaterThanOrEqual(busy[index]!.end));
+  });
+
+  it('gives the same plan again and keeps a stored one as it is', () => {
+    const again = planView(request);
+    expect(again.starts).toEqual(first.starts);
+    expect(again.fingerprint).toBe(first.fingerprint);
+    const kept = planView(withSnapshot({ plan: stored(first) }, NOW + 3));
+    expect(kept.replanned).toBe(false);
+    expect(kept.starts).toEqual(first.starts);
+    expect(kept.finish).toBe(first.finish);
+  });
+
+  it('makes a new plan when a step is far too late, and says what moved', () => {
+    const late = planView(withSnapshot({ plan: stored(first) }, NOW + 100));
+    expect(late.replanned).toBe(true);
+    expect(late.moves.length).toBeGreaterThan(0);
+    for (const { id, from, to } of late.moves) {
+      expect(from).toBe(first.starts[id]);
+      expect(to).toBe(late.starts[id]);
+    }
+  });
+
+  it('follows a step that is done and a change of air', () => {
+    const [id] = Object.entries(first.starts).sort((a, b) => a[1] - b[1])[0]!;
+    const operation = first.operations.find((each) => each.id === id)!;
+    const step = {
+      operationId: id,
+      buildId: operation.buildId,
+      trayId: operation.trayId ?? null,
+      title: operation.title,
+      endedAt: NOW + 20,
+      minutes: 20,
+      note: '',
+    };
+    const after = planView(
+      withSnapshot({ plan: stored(first), steps: [...request.snapshot.steps, step] }, NOW + 20),
+    );
+    expect(after.fingerprint).not.toBe(first.fingerprint);
+    expect(after.starts[id]).toBeUndefined();
+    const { settings } = request.snapshot;
+    const cold = planView(
+      withSnapshot({ settings: { ...settings, conditions: { temperatureC: 12, humidity: 48 } } }),
+    );
+    expect(cold.bound).toBeGreaterThan(first.bound);
+    expect(cold.finish).toBeGreaterThan(first.finish);
+  });
+
+  it('knows what is curing: the wheels, the frame and the tank', () => {
+    expect(first.curing.map(({ operationId }) => operationId)).toEqual([
+      'pellam/pellam-frame/black-2',
+      'tolliver/tolliver-wheels/mirror-2',
+      'quillon/quillon-tank/clear-3',
+    ]);
+    for (const { since, until } of first.curing) {
+      expect(since).toBeLessThan(NOW);
+      expect(until).toBeGreaterThan(NOW);
+    }
+  });
+
+  it('warns of each stack by what it is', () => {
+    const rules = (tray: string) => first.findings[tray]!.map(({ ruleId }) => ruleId);
+    expect(rules('quillon-tank')).toContain('isocyanate');
+    expect(rules('tolliver-engine')).toContain('recoat-window');
+    expect(rules('tolliver-chrome')).not.toContain('metal-wants-black');
+  });
+
+  it('says why there is no plan and keeps everything else', () => {
+    const { settings } = request.snapshot;
+    const none = planView(
+      withSnapshot({ settings: { ...settings, calendar: { sessions: [], closed: [] } } }),
+    );
+    expect(none.problem).toMatch(/no bench session/);
+    expect(none.curing).toHaveLength(3);
+    const short = planView(
+      withSnapshot({
+        settings: { ...settings, calendar: { sessions: [{ day: 2, start: 1170, end: 1190 }], closed: [] } },
+      }),
+    );
+    expect(short.problem).toMatch(/no session is longer than 20 min/);
+    const empty = planView(withSnapshot({ builds: [], steps: [] }));
+    expect(empty).toMatchObject({ problem: null, operations: [], starts: {}, curing: [] });
+  });
+});
