@@ -13,25 +13,14 @@ import {
 } from '../src/core/paint/index.ts';
 import { seededRandom } from '../src/core/plan/index.ts';
 import type { FamilyId, Sheen } from '../src/core/finish/index.ts';
+import type { PaintRecord } from '../src/api/index.ts';
 import { colourName } from './names.ts';
 import { PIGMENTS } from './pigments.ts';
 
 type Shares = Record<string, number>;
-interface SamplePaint {
-  id: string;
-  range: string;
-  name: string;
-  family: FamilyId;
-  container: 'bottle' | 'can' | 'marker';
-  role: 'colour' | 'primer' | 'undercoat' | 'metal' | 'clear';
-  sheen: Sheen;
-  hiding: HidingClass;
-  priceCents: number;
-  volumeMl: number;
+type SamplePaint = Omit<PaintRecord, 'flakeUm' | 'provenance' | 'uncertainty' | 'levelMl'> & {
   flakeUm?: number;
-  k: number[];
-  s: number[];
-}
+};
 
 const random = seededRandom(1964);
 const pigments = new Map(PIGMENTS.map((pigment) => [pigment.id, pigment]));

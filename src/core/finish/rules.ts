@@ -53,6 +53,7 @@ const bright = ({ layer, product }: RuleContext) =>
   product !== undefined && (layer.kind === 'metal' || product.family === 'chrome-ink');
 const isMirror = (product?: Product) =>
   product?.family === 'chrome-ink' || product?.family === 'metal-lacquer';
+const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
 const first = ({ below }: RuleContext) => below === undefined;
 const sprayed = ({ layer }: RuleContext) => layer.tool === 'airbrush' || layer.tool === 'can';
 const vividWarm = ({ L, a, b }: Lab) => {
@@ -72,7 +73,7 @@ export const FINISH_RULES: readonly FinishRule[] = [
       family.bite >= 2 &&
       (paintBelow?.product.family === 'enamel' || paintBelow?.product.family === 'aerosol'),
     reason: ({ family, paintBelow }) =>
-      `${family!.name} over ${FAMILIES[paintBelow!.product.family].name} that is not fully cured wrinkles it. The plan waits ${formatMinutes(FAMILIES[paintBelow!.product.family].fullCure)} at 20 C.`,
+      `${capital(family!.name)} over ${FAMILIES[paintBelow!.product.family].name} that is not fully cured wrinkles it. The plan waits ${formatMinutes(FAMILIES[paintBelow!.product.family].fullCure)} at 20 C.`,
     remedy: 'Keep the wait, lay a barrier coat of water acrylic between, or start with dry mist coats.',
     source: HANDBOOK,
   },
@@ -82,7 +83,7 @@ export const FINISH_RULES: readonly FinishRule[] = [
     title: 'A recoat window that closes',
     applies: ({ layer, family }) => family?.recoatUntil != null && layer.coats > 1,
     reason: ({ family }) =>
-      `${family!.name} takes its next coat within ${formatMinutes(family!.recoatUntil!)}, or only after ${formatMinutes(family!.recoatAgain ?? family!.fullCure)}; in between it wrinkles.`,
+      `${capital(family!.name)} takes its next coat within ${formatMinutes(family!.recoatUntil!)}, or only after ${formatMinutes(family!.recoatAgain ?? family!.fullCure)}; in between it wrinkles.`,
     remedy: 'Spray all its coats in one session; the plan keeps them together.',
     source: HANDBOOK,
   },
@@ -103,7 +104,7 @@ export const FINISH_RULES: readonly FinishRule[] = [
     title: 'Clear kills the mirror',
     applies: ({ layer, paintBelow }) => layer.kind === 'clear' && isMirror(paintBelow?.product),
     reason: ({ paintBelow }) =>
-      `${FAMILIES[paintBelow!.product.family].name} loses much of its mirror under most clears.`,
+      `${capital(FAMILIES[paintBelow!.product.family].name)} loses much of its mirror under most clears.`,
     remedy: 'Leave it bare and fit the part last, or try the clear on a spoon first.',
     source: HANDBOOK,
   },
@@ -376,8 +377,7 @@ export const FINISH_RULES: readonly FinishRule[] = [
       sprayed(context) &&
       context.family !== undefined &&
       ['lacquer', 'enamel', 'aerosol', 'metal-lacquer', 'chrome-ink'].includes(context.family.id),
-    reason: ({ family }) =>
-      `${family!.name[0]!.toUpperCase()}${family!.name.slice(1)} puts solvent in the air.`,
+    reason: ({ family }) => `${capital(family!.name)} puts solvent in the air.`,
     remedy:
       'Extraction on, filter mask, no flame or spark. The product’s safety sheet and local rules decide.',
     source: 'product safety sheet and local rules',

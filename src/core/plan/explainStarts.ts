@@ -72,6 +72,8 @@ export function explainStarts(
           byOperation,
           text: `First session after it is ready${clean}. ${text}`,
         });
+      } else if (opens <= 0) {
+        reasons.set(id, { kind: 'session', text: `The bench is open: you can begin now${clean}.` });
       } else {
         reasons.set(id, {
           kind: 'session',

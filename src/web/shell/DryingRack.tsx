@@ -47,10 +47,12 @@ export function DryingRack() {
           </li>
         ))}
         {view && curing.length === 0 && (
-          <li style={{ borderTop: 0, maxWidth: 'none' }}>Nothing is drying: the rack is free.</li>
+          <li className="plain" style={{ borderTop: 0, maxWidth: 'none' }}>
+            Nothing is drying: the rack is free.
+          </li>
         )}
         {curing.length > SHOWN && (
-          <li style={{ flex: 'none', minWidth: 0 }}>
+          <li className="plain" style={{ flex: 'none', minWidth: 0 }}>
             <div className="line">+{curing.length - SHOWN} more</div>
           </li>
         )}

@@ -3,6 +3,7 @@ import { useNavigate, useParams } from 'react-router';
 import type { CodeRecord, TrayRecord } from '../../../api/index.ts';
 import type { IlluminantId } from '../../../core/colour/index.ts';
 import { NOT_CHOSEN, resolveMix, targetLayer } from '../../../core/kit/index.ts';
+import { EmptyStage } from '../../components/EmptyStage.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { TrayList } from '../../components/TrayList.tsx';
 import { saveTray } from '../../data/bench.ts';
@@ -28,18 +29,9 @@ export function ColourScreen() {
   const tray = coloured.find(({ id }) => id === trayId) ?? coloured[0];
   if (!tray) {
     return (
-      <div className="empty">
-        <h2>Nothing to colour yet</h2>
-        <p>Add a sub-assembly in the Kit stage; its stack begins with a colour layer that you choose here.</p>
-        <button
-          type="button"
-          className="action"
-          style={{ width: 'auto', marginTop: 14 }}
-          onClick={() => void navigate(`/build/${build.id}/kit`)}
-        >
-          Go to the Kit stage
-        </button>
-      </div>
+      <EmptyStage title="Nothing to colour yet" buildId={build.id}>
+        Add a sub-assembly in the Kit stage; its stack begins with a colour layer that you choose here.
+      </EmptyStage>
     );
   }
   const note = ({ codeId, layers }: TrayRecord) => {

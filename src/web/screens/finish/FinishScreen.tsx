@@ -6,6 +6,7 @@ import { resolveStack } from '../../../core/kit/index.ts';
 import { CrossSection } from '../../components/CrossSection.tsx';
 import { FindingList } from '../../components/FindingList.tsx';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
+import { EmptyStage } from '../../components/EmptyStage.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
 import { TrayList } from '../../components/TrayList.tsx';
@@ -29,21 +30,10 @@ export function FinishScreen() {
   const tray = build.trays.find(({ id }) => id === trayId) ?? build.trays[0];
   if (!tray) {
     return (
-      <div className="empty">
-        <h2>No finish to plan yet</h2>
-        <p>
-          Every sub-assembly has a stack of layers: primer, colour, decals, clear, polish. Add the first
-          sub-assembly in the Kit stage.
-        </p>
-        <button
-          type="button"
-          className="action"
-          style={{ width: 'auto', marginTop: 14 }}
-          onClick={() => void navigate(`/build/${build.id}/kit`)}
-        >
-          Go to the Kit stage
-        </button>
-      </div>
+      <EmptyStage title="No finish to plan yet" buildId={build.id}>
+        Every sub-assembly has a stack of layers: primer, colour, decals, clear, polish. Add the first
+        sub-assembly in the Kit stage.
+      </EmptyStage>
     );
   }
   const note = ({ id, layers }: TrayRecord) => {

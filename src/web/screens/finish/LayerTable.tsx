@@ -274,7 +274,7 @@ function ProductSelect({ tray, layer, name, paints, onChange }: ProductSelectPro
       limit={80}
       data={data}
       value={value === '' ? null : value}
-      placeholder="choose"
+      placeholder={name ?? 'choose'}
       onChange={(next) => next && onChange(JSON.parse(next) as Record<string, number>)}
     />
   );
