@@ -9,7 +9,8 @@ import { colourName, hueRegion } from './names.ts';
 import { PIGMENTS } from './pigments.ts';
 
 const labs = new Map(paints.map((paint) => [paint.id, spectrumToLab(opaqueSpectrum(paint), DAYLIGHT)]));
-const nearest = (lab: Lab, pool = paints) => Math.min(...pool.map(({ id }) => ciede2000(lab, labs.get(id)!)));
+const nearest = (lab: Lab, pool: { id: string }[] = paints) =>
+  Math.min(...pool.map(({ id }) => ciede2000(lab, labs.get(id)!)));
 
 describe('the sample catalogue', () => {
   it('has about 25 pigments with plausible optics, as the generator makes them', () => {
@@ -43,7 +44,10 @@ describe('the sample catalogue', () => {
   it('keeps the colours of a range apart', () => {
     const oriel = paints.filter(({ range, role }) => range === 'Oriel' && role === 'colour');
     const gaps = oriel.map(({ id }) =>
-      nearest(labs.get(id)!, oriel.filter((other) => other.id !== id) as typeof paints),
+      nearest(
+        labs.get(id)!,
+        oriel.filter((other) => other.id !== id),
+      ),
     );
     expect(Math.min(...gaps)).toBeGreaterThan(0.8);
   });

@@ -97,7 +97,7 @@ const BAD: [string, AnyObjectSchema, object, RegExp][] = [
   [
     'nine paints in a cup',
     layerSchema,
-    { ...layer, mix: Object.fromEntries([...'abcdefghi'].map((id) => [id, 1])) },
+    { ...layer, mix: Object.fromEntries('abcdefghi'.split('').map((id) => [id, 1])) },
     /drops/,
   ],
   ['an area of nothing', trayInput, { ...tray, areaCm2: 0 }, /area in cm2/],
