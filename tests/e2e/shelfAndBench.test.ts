@@ -1,0 +1,181 @@
+import { join } from 'node:path';
+import type { Browser, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { BenchSnapshot, PaintRecord } from '../../src/api/index.ts';
+import {
+  EVENING,
+  fill,
+  kill,
+  openBrowser,
+  openPage,
+  press,
+  saved,
+  scratchFolder,
+  shows,
+  startServer,
+  textOf,
+  type Started,
+} from './bench.ts';
+
+describe('shelf, bench and kit of the sample bench', () => {
+  const scratch = scratchFolder();
+  const errors: string[] = [];
+  let server: Started;
+  let browser: Browser;
+  let page: Page;
+  const fetched = async <T>(path: string) => (await (await fetch(server.address + path)).json()) as T;
+  const snapshot = () => fetched<BenchSnapshot>('/api/bench');
+  const level = async (id: string) =>
+    (await fetched<PaintRecord[]>('/api/paints')).find((paint) => paint.id === id)!.levelMl;
+  const undo = async () => {
+    await page.keyboard.down('Control');
+    await page.keyboard.press('z');
+    await page.keyboard.up('Control');
+    await saved(page);
+  };
+
+  beforeAll(async () => {
+    server = await startServer({ FANFARE_DATA: join(scratch.folder, 'demo.db'), FANFARE_CLOCK: EVENING }, [
+      '--demo',
+    ]);
+    browser = await openBrowser(scratch.folder);
+    page = await openPage(browser, errors);
+  });
+  afterAll(async () => {
+    await browser.close();
+    await kill(server, 'SIGTERM');
+    scratch.remove();
+  });
+
+  it('narrows the catalogue by a few letters', async () => {
+    await page.goto(`${server.address}/shelf`);
+    await shows(page, /on the shelf, 54/);
+    await press(page, 'button', 'everything, 604');
+    await shows(page, /The first 120 of 604/);
+    await fill(page, 'Filter paints', 'kestle satin');
+    await shows(page, /KE-003[\s\S]*Silk 2K/);
+    expect(await page.$$('table.plainlist tbody tr')).toHaveLength(1);
+    await fill(page, 'Filter paints', 'no such paint at all');
+    await shows(page, /No paint answers to that/);
+  });
+
+  it('puts a bottle on the shelf, notes what is left, and takes it back', async () => {
+    await fill(page, 'Filter paints', 'KE-003');
+    await press(page, 'checkbox', 'Silk 2K is on the shelf');
+    await shows(page, /on the shelf, 55/);
+    await saved(page);
+    expect(await level('KE-003')).toBe(60);
+    await fill(page, 'Left of Silk 2K, ml', '12.5');
+    await page.keyboard.press('Tab');
+    await expect.poll(() => level('KE-003')).toBe(12.5);
+    await fill(page, 'Left of Silk 2K, ml', 'half');
+    await page.keyboard.press('Tab');
+    expect(
+      await page.$eval('[aria-label="Left of Silk 2K, ml"]', (input) => (input as HTMLInputElement).value),
+    ).toBe('12.5');
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await undo();
+    await expect.poll(() => level('KE-003')).toBe(60);
+    await undo();
+    await expect.poll(() => level('KE-003')).toBeNull();
+  });
+
+  it('changes evenings, closes a day and takes both into the plan', async () => {
+    await page.goto(`${server.address}/bench`);
+    await press(page, 'button', 'Add a session on Friday');
+    await saved(page);
+    const { sessions } = (await snapshot()).settings.calendar;
+    expect(sessions.filter(({ day }) => day === 5)).toEqual([{ day: 5, start: 1170, end: 1290 }]);
+    await page.$eval('[aria-label="A day the bench is closed"]', (input) => {
+      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, '2026-05-13');
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+    });
+    await press(page, 'button', 'Close this day');
+    await shows(page, /2026-05-13/);
+    await saved(page);
+    await page.goto(`${server.address}/build/pellam/plan`);
+    await page.waitForSelector('[aria-label^="Lanes by sub-assembly"]');
+    await expect
+      .poll(() => textOf(page, '[aria-label^="Lanes by sub-assembly"]'), { timeout: 20_000 })
+      .toMatch(/Fri 15 May/);
+    expect(await textOf(page, '[aria-label^="Lanes by sub-assembly"]')).not.toMatch(/Wed 13 May/);
+  });
+
+  it('shows temperatures and amounts in the builder’s units', async () => {
+    await page.goto(`${server.address}/bench`);
+    await shows(page, /Units[\s\S]*drops/);
+    await page.evaluate(() =>
+      [...document.querySelectorAll('label')].find((label) => label.innerText === '°F')!.click(),
+    );
+    await shows(page, /Air, °F/);
+    await shows(page, /Dew point 49\.\d °F/);
+    await page.evaluate(() =>
+      [...document.querySelectorAll('label')].find((label) => label.innerText === 'drops')!.click(),
+    );
+    await saved(page);
+    expect((await snapshot()).settings).toMatchObject({
+      conditions: { temperatureC: 21 },
+      preferences: { temperature: 'F', volume: 'drops' },
+    });
+    await page.goto(`${server.address}/build/tolliver/colour/tolliver-body`);
+    await shows(page, /For body twice over:\s*\d+ drops/);
+  });
+
+  it('refuses a joint without a name and removes one', async () => {
+    await page.goto(`${server.address}/build/quillon/kit`);
+    await press(page, 'button', 'Add a joint');
+    await press(page, 'button', 'Add the joint');
+    await shows(page, /Name the joint and say which sub-assemblies meet/);
+    await press(page, 'button', 'Cancel');
+    await press(page, 'button', 'Remove joint Tank and covers onto frame');
+    await page.waitForFunction(() => !document.body.innerText.includes('Tank and covers onto frame'));
+    await saved(page);
+    const { joins } = (await snapshot()).builds.find(({ id }) => id === 'quillon')!;
+    expect(joins.map(({ name }) => name)).not.toContain('Tank and covers onto frame');
+    expect(joins).toHaveLength(3);
+  });
+
+  it('changes the theme and stays neutral in both', async () => {
+    const grounds: string[] = [];
+    for (const name of ['Dark theme', 'Light theme']) {
+      await press(page, 'button', name);
+      grounds.push(await page.evaluate(() => getComputedStyle(document.body).backgroundColor));
+    }
+    expect(grounds[0]).not.toBe(grounds[1]);
+    for (const ground of grounds) {
+      const [red, green, blue] = /(\d+), (\d+), (\d+)/.exec(ground)!.slice(1);
+      expect([green, blue]).toEqual([red, red]);
+    }
+  });
+
+  it('can be walked by keyboard: the first stop skips to the view, every control has a name', async () => {
+    await page.goto(`${server.address}/build/tolliver/finish`);
+    await page.waitForSelector('svg[aria-label^="Cross-section"]');
+    await page.keyboard.press('Tab');
+    expect(await page.evaluate(() => document.activeElement!.textContent)).toBe('Skip to the view');
+    const nameless = await page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('button, a, input:not([type="hidden"]), textarea')]
+        .filter(
+          (control) =>
+            control.offsetParent !== null &&
+            control.getAttribute('aria-hidden') !== 'true' &&
+            control.tabIndex >= 0,
+        )
+        .filter((control) => {
+          const labels =
+            control instanceof HTMLInputElement || control instanceof HTMLTextAreaElement
+              ? (control.labels?.length ?? 0)
+              : 0;
+          return (
+            !control.innerText.trim() && !control.getAttribute('aria-label') && !control.title && labels === 0
+          );
+        })
+        .map((control) => control.outerHTML.slice(0, 120)),
+    );
+    expect(nameless).toEqual([]);
+  });
+
+  it('met no script error on the way', () => {
+    expect(errors).toEqual([]);
+  });
+});
