@@ -14,6 +14,7 @@ export interface PlannedLayer {
   tool: Tool;
 }
 
+/** A part as far as a list of parts names it. */
 export interface KitPart {
   id: string;
   /** Letter of the sprue frame and number on it. */

@@ -1,6 +1,49 @@
-/** Kit: what a build consists of. */
+/** Kit: what is in the box, what is built from it, what is joined before paint and what after. */
 export type { Build, Join, KitPart, Mix, PlannedLayer, Tray } from './build.ts';
+export * from './kit.ts';
+export { checkKit, partsInTwoTrays, type KitProblem } from './checkKit.ts';
+export { resolveVersion, type ResolvedVersion, type WorkVerdict } from './version.ts';
+export {
+  pinCost,
+  proposeSubassemblies,
+  subassemblySearch,
+  type AssemblyAct,
+  type JointDecision,
+  type ProposalOptions,
+  type ProposedTray,
+  type SubassemblyProposal,
+} from './proposeSubassemblies.ts';
+export { COST_DEFAULTS, type CostTerm } from './jointCosts.ts';
+export { jointName } from './hardConstraints.ts';
+export { firstLayers, takeProposal, type TakenProposal } from './takeProposal.ts';
+export { suggestJoints, type JointSuggestion } from './suggestJoints.ts';
+export {
+  ADHESIVES,
+  chooseAdhesive,
+  glueJob,
+  surfaceOf,
+  type AdhesiveChoice,
+  type AdhesiveId,
+  type GlueJob,
+  type Surface,
+} from './adhesives.ts';
+export { bareClearance, FELT_CLEARANCE, fitAfterPaint, type FitForecast } from './fitAfterPaint.ts';
+export { shimPlan, type ShimPlan } from './stance.ts';
+export { kitNeeds, type Need } from './needs.ts';
+export { lessonsFor, type LessonContext } from './lessons.ts';
+export { summariseKit, type KitHold, type KitSummary, type KitTask } from './summariseKit.ts';
 export { readPartList, type PartListReading } from './partList.ts';
+export {
+  MOST_PARTS,
+  PART_COLUMNS,
+  readHeading,
+  readPartRows,
+  type PartColumn,
+  type PartTableProblem,
+  type PartTableReading,
+  type ReadPart,
+} from './partTable.ts';
+export { plainJoint, plainPart } from './plainKit.ts';
 export {
   NOT_CHOSEN,
   productIndex,

@@ -1,0 +1,67 @@
+import { captureCycle, jointName } from './hardConstraints.ts';
+import { partLabel, type Kit, type Part } from './kit.ts';
+import { resolveVersion } from './version.ts';
+
+/** Something wrong with a kit, in a builder's words. */
+export interface KitProblem {
+  /** impossible: must not be stored; open: to be settled at the bench. */
+  kind: 'impossible' | 'open';
+  message: string;
+}
+
+/** Everything in a kit that contradicts itself. */
+export function checkKit(kit: Kit): KitProblem[] {
+  const problems: KitProblem[] = [];
+  const impossible = (message: string) => problems.push({ kind: 'impossible', message });
+  const byLabel = new Map<string, Part>();
+  for (const part of kit.parts) {
+    const twin = byLabel.get(partLabel(part));
+    if (twin)
+      impossible(
+        `${partLabel(part)} is there twice: “${twin.name}” and “${part.name}”. Give one of them another number, or raise the count.`,
+      );
+    else byLabel.set(partLabel(part), part);
+  }
+  const byId = new Map(kit.parts.map((part) => [part.id, part]));
+  const name = (id: string) => {
+    const part = byId.get(id);
+    return part ? `${partLabel(part)} ${part.name}` : `“${id}”`;
+  };
+  let joints = kit.joints;
+  for (const joint of kit.joints) {
+    const missing = [joint.a, joint.b, ...joint.captured].filter((id) => !byId.has(id));
+    if (missing.length > 0) {
+      impossible(
+        `A joint names ${missing.map(name).join(', ')}, which is not in the kit: ${name(joint.a)} to ${name(joint.b)}.`,
+      );
+      joints = joints.filter(({ id }) => id !== joint.id);
+    } else if (joint.a === joint.b) impossible(`${name(joint.a)} cannot be joined to itself.`);
+    else if (joint.captured.includes(joint.a) || joint.captured.includes(joint.b))
+      impossible(`${jointName(joint, byId)} cannot capture one of its own two parts.`);
+  }
+  const cycle = captureCycle(joints);
+  if (cycle)
+    impossible(
+      `These joints wait for each other in a circle: ${cycle.map((joint) => jointName(joint, byId)).join('; ')}. Change what one of them captures or closes.`,
+    );
+  for (const { message } of resolveVersion(kit).clashes) problems.push({ kind: 'open', message });
+  return problems;
+}
+
+/** Parts that lie in more than one sub-assembly, with the names of those. */
+export function partsInTwoTrays(
+  trays: readonly { name: string; partIds: readonly string[] }[],
+  parts: readonly Part[],
+): string[] {
+  const home = new Map<string, string>();
+  const byId = new Map(parts.map((part) => [part.id, part]));
+  return trays.flatMap(({ name, partIds }) =>
+    partIds.flatMap((id) => {
+      const other = home.get(id);
+      home.set(id, name);
+      if (other === undefined) return [];
+      const part = byId.get(id);
+      return [`${part ? `${partLabel(part)} ${part.name}` : id} lies in “${other}” and in “${name}”.`];
+    }),
+  );
+}

@@ -1,0 +1,318 @@
+import type { KitPart } from './build.ts';
+
+/** What a part is made of. */
+export const MATERIALS = [
+  'styrene',
+  'clear',
+  'vinyl',
+  'rubber',
+  'poly',
+  'etch',
+  'resin',
+  'white-metal',
+  'metal',
+  'card',
+] as const;
+export type Material = (typeof MATERIALS)[number];
+
+/** What a part asks for before it can be joined or painted. */
+export const PART_NEEDS = ['gates', 'seam', 'sink', 'flash', 'warp', 'pins'] as const;
+export type PartNeed = (typeof PART_NEEDS)[number];
+
+export const PART_STATES = [
+  'on-frame',
+  'cleaned',
+  'joined-before',
+  'painted-before',
+  'lost',
+  'from-spares',
+  'scratch-built',
+] as const;
+export type PartState = (typeof PART_STATES)[number];
+
+/** How the edge between two colours on one part is made. */
+export const BOUNDARIES = ['masked', 'brushed', 'moulded'] as const;
+export type Boundary = (typeof BOUNDARIES)[number];
+
+/** A patch of a part that has a finish of its own. The first zone of a part is its main one. */
+export interface Zone {
+  id: string;
+  name: string;
+  finishId: string;
+  /** Share of the part's surface, 0..1. */
+  share: number;
+  /** How it meets the main zone. */
+  boundary: Boundary;
+  /** Length of that edge, mm; null where not measured. */
+  edgeMm: number | null;
+}
+
+/** A part as it lies in the box. */
+export interface Part extends KitPart {
+  material: Material;
+  /** Colour it is moulded in, in words. */
+  colour: string;
+  plated: boolean;
+  /** Surface to cover, cm2; null where nobody measured. */
+  areaCm2: number | null;
+  lengthMm: number | null;
+  needs: PartNeed[];
+  state: PartState;
+  checked: boolean;
+  fragile: boolean;
+  zones: Zone[];
+  note: string;
+}
+
+/** What a finish looks like, as far as joining and glue care. */
+export const LOOKS = [
+  'polished',
+  'gloss',
+  'satin',
+  'matt',
+  'metal',
+  'chrome-ink',
+  'plating',
+  'clear',
+  'bare',
+] as const;
+export type Look = (typeof LOOKS)[number];
+
+/** A colour and sheen that parts of the build share. */
+export interface KitFinish {
+  id: string;
+  name: string;
+  look: Look;
+  codeId: string | null;
+}
+
+export const JOINT_KINDS = ['cement', 'press', 'clip', 'screw', 'hinge', 'glass', 'tyre', 'sits-in'] as const;
+export type JointKind = (typeof JOINT_KINDS)[number];
+
+export const SEAMS = ['hidden', 'vanish', 'panel-line'] as const;
+export type Seam = (typeof SEAMS)[number];
+
+export const MOTIONS = ['none', 'turns', 'swings', 'slides', 'comes-off'] as const;
+export type Motion = (typeof MOTIONS)[number];
+
+export const ENTRIES = ['any', 'front', 'rear', 'above', 'below', 'left', 'right'] as const;
+export type Entry = (typeof ENTRIES)[number];
+
+export type JointTime = 'before' | 'after';
+
+/** Where two parts meet. */
+export interface Joint {
+  id: string;
+  a: string;
+  b: string;
+  kind: JointKind;
+  seam: Seam;
+  /** Gap between the bare faces, mm; null where nobody measured. */
+  clearanceMm: number | null;
+  /** Parts shut in once this joint is made. */
+  captured: string[];
+  /** Where the smaller part comes from. */
+  entry: Entry;
+  motion: Motion;
+  /** Joints that can no longer be made once this one is. */
+  closes: string[];
+  /** Length of the seam, mm; null for an estimate from the parts. */
+  edgeMm: number | null;
+  /** The builder's own decision. */
+  pin: JointTime | null;
+  note: string;
+}
+
+/** Work that cannot be taken back. */
+export const WORK_KINDS = ['hole', 'cut', 'pin', 'scribe', 'plug'] as const;
+export interface IrreversibleWork {
+  id: string;
+  kind: (typeof WORK_KINDS)[number];
+  partId: string;
+  name: string;
+  /** Options of version choices that need it. */
+  neededBy: string[];
+  /** Needed whatever is built. */
+  always: boolean;
+}
+
+export interface VersionOption {
+  id: string;
+  name: string;
+  /** Parts that only this option uses, and parts that it rules out. */
+  needs: string[];
+  rulesOut: string[];
+  markings: string[];
+  /** Finishes that it needs. */
+  finishIds: string[];
+}
+
+/** One choice of the version: roof, engine, drive side. */
+export interface VersionChoice {
+  id: string;
+  name: string;
+  options: VersionOption[];
+  /** The option picked; null while open. */
+  chosen: string | null;
+}
+
+export const CONFIDENCES = ['sure', 'likely', 'doubtful'] as const;
+export const VERDICTS = ['open', 'sheet', 'evidence', 'other'] as const;
+
+/** Where the sheet and the evidence differ, and what was decided. */
+export interface Evidence {
+  id: string;
+  title: string;
+  partIds: string[];
+  /** Kind of step that it touches; null for any step of the parts. */
+  stepKind: string | null;
+  sheet: string;
+  evidence: string;
+  source: string;
+  /** A picture kept with it, by id. */
+  pictureId: string | null;
+  confidence: (typeof CONFIDENCES)[number];
+  verdict: (typeof VERDICTS)[number];
+  decision: string;
+}
+
+/** A frame, bag or sheet of the box to be ticked off. */
+export interface BoxItem {
+  id: string;
+  name: string;
+  checked: boolean;
+  note: string;
+}
+
+export const FITS = ['free', 'snug', 'tight', 'forced'] as const;
+export type FitFeel = (typeof FITS)[number];
+
+/** A test fit of a joint. */
+export interface DryFit {
+  id: string;
+  jointId: string;
+  stage: 'bare' | 'painted';
+  feel: FitFeel;
+  /** Measured gap, mm. */
+  clearanceMm: number | null;
+  motionChecked: boolean;
+  done: string;
+}
+
+/** Heights of the four corners of a dry-fitted chassis above the bench, mm: front left, front right, rear left,
+ *  rear right. */
+export interface Stance {
+  id: string;
+  heightsMm: [number, number, number, number];
+  /** How much higher the rear should stand, mm. */
+  rakeMm: number;
+  /** Thicknesses of shim on hand, mm. */
+  shimsMm: number[];
+  note: string;
+}
+
+/** Something that the build needs and that no stack or joint names. */
+export interface Want {
+  id: string;
+  name: string;
+  why: string;
+  /** Option of a version that it belongs to; null for all. */
+  optionId: string | null;
+  leadDays: number;
+  have: boolean;
+  substitute: string;
+  /** What the substitute costs in looks. */
+  looks: string;
+}
+
+export const SCHOOLS = ['pieces', 'join-first'] as const;
+/** Paint in many pieces, or join and pick out by brush: two ways that builders swear by. */
+export type School = (typeof SCHOOLS)[number];
+
+/** One record: how this build is to be divided. */
+export interface AssemblyChoice {
+  id: string;
+  school: School;
+}
+
+/** Everything about what is in the box and what becomes of it. */
+export interface Kit {
+  parts: Part[];
+  finishes: KitFinish[];
+  joints: Joint[];
+  choices: VersionChoice[];
+  works: IrreversibleWork[];
+  evidence: Evidence[];
+  box: BoxItem[];
+  fits: DryFit[];
+  stances: Stance[];
+  wants: Want[];
+  school: School;
+}
+
+/** A part in the spares box. */
+export interface Spare {
+  id: string;
+  name: string;
+  origin: string;
+  material: Material;
+  count: number;
+  note: string;
+}
+
+/** Glue, filler, wire, foil: what a build uses up besides paint. */
+export interface StockMaterial {
+  id: string;
+  name: string;
+  /** A kind that joints and needs ask for, such as an adhesive's id. */
+  kind: string;
+  amount: string;
+  have: boolean;
+  leadDays: number;
+}
+
+/** Something learnt, with where it should come back. */
+export interface Lesson {
+  id: string;
+  text: string;
+  /** Log entry or regret that it came from. */
+  origin: string;
+  /** A subject of the kit, a word in a part's name, a material and a kind of step; null matches anything. */
+  kit: string | null;
+  partWord: string | null;
+  material: Material | null;
+  stepKind: string | null;
+}
+
+export const EMPTY_KIT: Kit = {
+  parts: [],
+  finishes: [],
+  joints: [],
+  choices: [],
+  works: [],
+  evidence: [],
+  box: [],
+  fits: [],
+  stances: [],
+  wants: [],
+  school: 'pieces',
+};
+
+/** "A12", as it stands on the frame. */
+export function partLabel({ frame, number }: Pick<Part, 'frame' | 'number'>): string {
+  return `${frame}${number}`;
+}
+
+/** The finish of a part's main zone; undefined where none is given. */
+export function mainFinish(part: Part, finishes: ReadonlyMap<string, KitFinish>): KitFinish | undefined {
+  return part.zones[0] && finishes.get(part.zones[0].finishId);
+}
+
+const GUESSED_AREA_CM2 = 4;
+
+/** Surface of one part, cm2, with a guess where nobody measured. */
+export function areaOf({ areaCm2, lengthMm }: Part): number {
+  if (areaCm2 !== null) return areaCm2;
+  // A thing a third as wide as it is long, both faces.
+  return lengthMm === null ? GUESSED_AREA_CM2 : (2 * lengthMm * lengthMm) / 3 / 100;
+}

@@ -1,0 +1,196 @@
+import {
+  MATERIALS,
+  PART_NEEDS,
+  PART_STATES,
+  type Material,
+  type Part,
+  type PartNeed,
+  type PartState,
+} from './kit.ts';
+
+/** Columns that a pasted part table may have. */
+export const PART_COLUMNS = [
+  'frame',
+  'number',
+  'label',
+  'name',
+  'count',
+  'material',
+  'colour',
+  'plated',
+  'areaCm2',
+  'lengthMm',
+  'needs',
+  'state',
+  'note',
+] as const;
+export type PartColumn = (typeof PART_COLUMNS)[number];
+
+/** What was read of a part; what the table does not say is left out. */
+export type ReadPart = Pick<Part, 'frame' | 'number' | 'name'> & Partial<Omit<Part, 'id' | 'zones'>>;
+
+export interface PartTableProblem {
+  /** 1 for the first line pasted. */
+  line: number;
+  /** Column as it is headed, or its number; '' for the line as a whole. */
+  column: string;
+  problem: string;
+  cells: string[];
+}
+
+export interface PartTableReading {
+  parts: ReadPart[];
+  problems: PartTableProblem[];
+}
+
+/** More than any kit holds; beyond it a table is taken for something else. */
+export const MOST_PARTS = 3000;
+
+const HEADINGS: [PartColumn, RegExp][] = [
+  ['label', /^(part|part ?(no|number|id)\.?|ref\.?)$/i],
+  ['frame', /^(frame|sprue|tree|letter)$/i],
+  ['number', /^(no\.?|nr\.?|number|#)$/i],
+  ['name', /^(name|description|what|part ?name)$/i],
+  ['count', /^(count|qty|quantity|pieces|pcs)$/i],
+  ['material', /^(material|made of)$/i],
+  ['colour', /^(colou?r|moulded( in)?|plastic)$/i],
+  ['plated', /^(plated|chrome|plating)$/i],
+  ['areaCm2', /^(area|surface)( ?\(?cm.?\)?)?$/i],
+  ['lengthMm', /^(length|size)( ?\(?mm\)?)?$/i],
+  ['needs', /^(needs|clean.?up|to do)$/i],
+  ['state', /^(state|condition)$/i],
+  ['note', /^(note|notes|remark|remarks)$/i],
+];
+
+/** What each column of a heading row holds; null for columns that say nothing to us. Undefined where the row is
+ *  no heading: it must name a part column and a name. */
+export function readHeading(cells: readonly string[]): (PartColumn | null)[] | undefined {
+  const columns = cells.map((cell) => HEADINGS.find(([, pattern]) => pattern.test(cell.trim()))?.[0] ?? null);
+  const found = new Set(columns);
+  return found.has('name') && (found.has('label') || found.has('number')) ? columns : undefined;
+}
+
+/** Reads rows of cells as parts. Rows that cannot be read are reported with line and column and left out. */
+export function readPartRows(
+  rows: readonly (readonly string[])[],
+  columns: readonly (PartColumn | null)[],
+  headings: readonly string[],
+  firstLine: number,
+): PartTableReading {
+  const reading: PartTableReading = { parts: [], problems: [] };
+  rows.forEach((cells, index) => {
+    if (cells.every((cell) => cell.trim() === '')) return;
+    const line = firstLine + index;
+    const fail = (at: number, problem: string) =>
+      reading.problems.push({
+        line,
+        column: at < 0 ? '' : headings[at]?.trim() || `column ${at + 1}`,
+        problem,
+        cells: [...cells],
+      });
+    if (cells.length > columns.length && cells.slice(columns.length).some((cell) => cell.trim() !== ''))
+      return fail(columns.length, `the line has ${cells.length} cells, the heading ${columns.length}`);
+    if (reading.parts.length >= MOST_PARTS)
+      return fail(-1, `a kit holds at most ${MOST_PARTS} parts; this line is beyond that`);
+    const part: Partial<ReadPart> = {};
+    for (let at = 0; at < columns.length; at++) {
+      const column = columns[at];
+      const text = (cells[at] ?? '').trim();
+      if (!column || text === '') continue;
+      const problem = readCell(column, text, part);
+      if (problem) return fail(at, problem);
+    }
+    if (!part.number)
+      return fail(
+        columns.indexOf('label') >= 0 ? columns.indexOf('label') : columns.indexOf('number'),
+        'the part number is missing',
+      );
+    if (!part.name) return fail(columns.indexOf('name'), 'the name is missing');
+    reading.parts.push({ frame: '', ...part } as ReadPart);
+  });
+  return reading;
+}
+
+function readCell(column: PartColumn, text: string, part: Partial<ReadPart>): string | undefined {
+  const number = (least: number, most: number, whole: boolean) => {
+    const value = Number(
+      text
+        .replace(',', '.')
+        .replace(/\s*(cm2|cm²|mm|x|×)$/i, '')
+        .replace(/^[x×]\s*/i, ''),
+    );
+    return Number.isFinite(value) && value >= least && value <= most && (!whole || Number.isInteger(value))
+      ? value
+      : undefined;
+  };
+  switch (column) {
+    case 'label': {
+      const match = /^([A-Za-z]{1,3})?\s*-?\s*(\d{1,4}[a-z]?)$/.exec(text);
+      if (!match) return `“${text}” is no part number like A12`;
+      part.frame = (match[1] ?? '').toUpperCase();
+      part.number = match[2]!;
+      return;
+    }
+    case 'frame':
+      if (text.length > 3) return `“${text}” is too long for a frame letter`;
+      part.frame = text.toUpperCase();
+      return;
+    case 'number':
+      if (!/^\d{1,4}[a-z]?$/i.test(text)) return `“${text}” is no part number`;
+      part.number = text.toLowerCase();
+      return;
+    case 'name':
+      part.name = text.slice(0, 120);
+      return;
+    case 'note':
+    case 'colour':
+      part[column] = text.slice(0, 200);
+      return;
+    case 'count': {
+      const count = number(1, 200, true);
+      if (count === undefined) return `“${text}” is no whole count from 1 to 200`;
+      part.count = count;
+      return;
+    }
+    case 'areaCm2':
+    case 'lengthMm': {
+      const value = number(0.01, 5000, false);
+      if (value === undefined)
+        return `“${text}” is no ${column === 'areaCm2' ? 'area in cm²' : 'length in mm'}`;
+      part[column] = value;
+      return;
+    }
+    case 'plated':
+      if (!/^(y|yes|x|true|1|plated|chrome|n|no|false|0|-)$/i.test(text))
+        return `“${text}” is neither yes nor no`;
+      part.plated = /^(y|yes|x|true|1|plated|chrome)$/i.test(text);
+      return;
+    case 'material': {
+      const material = wordOf<Material>(text, MATERIALS);
+      if (!material) return `“${text}” is none of: ${MATERIALS.join(', ')}`;
+      part.material = material;
+      return;
+    }
+    case 'state': {
+      const state = wordOf<PartState>(text, PART_STATES);
+      if (!state) return `“${text}” is none of: ${PART_STATES.join(', ')}`;
+      part.state = state;
+      return;
+    }
+    case 'needs': {
+      const needs = text
+        .split(/[\s,;/+]+/)
+        .filter(Boolean)
+        .map((word) => wordOf<PartNeed>(word, PART_NEEDS));
+      const wrong = needs.findIndex((need) => need === undefined);
+      if (wrong >= 0) return `“${text}” is none of: ${PART_NEEDS.join(', ')}`;
+      part.needs = needs as PartNeed[];
+      return;
+    }
+  }
+}
+
+function wordOf<T extends string>(text: string, words: readonly T[]): T | undefined {
+  const plain = text.toLowerCase().replace(/[\s_]+/g, '-');
+  return words.find((word) => word === plain || (plain.length > 2 && word.startsWith(plain)));
+}

@@ -1,0 +1,169 @@
+import { areaOf, mainFinish, partLabel, type Kit, type Material, type Part } from './kit.ts';
+import { seamLength } from './jointCosts.ts';
+import { resolveVersion } from './version.ts';
+
+/** What the rest of Fanfare needs to know of a kit. */
+export interface KitSummary {
+  pieces: number;
+  unchecked: number;
+  lost: number;
+  jointCount: number;
+  openConflicts: number;
+  /** Version choices still open. */
+  openChoices: string[];
+  /** Steps that must wait for a decision. */
+  holds: KitHold[];
+  /** Holes, cuts and pins that the chosen version needs. */
+  openings: KitTask[];
+  /** Second colours on a tray, by brush or mask after its main finish. */
+  pickOuts: KitTask[];
+  /** What the parts of each sub-assembly are made of. */
+  materials: Record<string, Material[]>;
+}
+
+export interface KitHold {
+  trayId: string;
+  /** null holds every step. */
+  stepKind: string | null;
+  reason: string;
+}
+
+export interface KitTask {
+  id: string;
+  trayId: string;
+  title: string;
+  minutes: number;
+  because: string;
+  details: string[];
+}
+
+const WORK_MINUTES = { hole: 5, cut: 10, pin: 4, scribe: 15, plug: 12 } as const;
+const WORK_WORDS = { hole: 'Open', cut: 'Cut', pin: 'Cut pin', scribe: 'Scribe', plug: 'Plug' } as const;
+const BRUSH_SET_UP = 4;
+const BRUSH_PER_CM2 = 0.5;
+const MASK_PER_MM = 0.12;
+
+/** Facts of a kit by sub-assembly, for the plan and for the stages' states. */
+export function summariseKit(
+  kit: Kit,
+  trays: readonly { id: string; partIds: readonly string[] }[],
+): KitSummary {
+  const version = resolveVersion(kit);
+  const parts = new Map(kit.parts.map((part) => [part.id, part]));
+  const finishes = new Map(kit.finishes.map((finish) => [finish.id, finish]));
+  const trayOf = new Map(trays.flatMap(({ id, partIds }) => partIds.map((part) => [part, id] as const)));
+  const open = kit.evidence.filter(({ verdict }) => verdict === 'open');
+  const holds: KitHold[] = [];
+  for (const { title, partIds, stepKind } of open) {
+    for (const trayId of new Set(partIds.flatMap((part) => trayOf.get(part) ?? [])))
+      holds.push({
+        trayId,
+        stepKind,
+        reason: `The sheet and the evidence differ: ${title}. Decide it first.`,
+      });
+  }
+  const openings: KitTask[] = [];
+  for (const { work, verdict, reason } of version.works) {
+    const trayId = trayOf.get(work.partId);
+    const part = parts.get(work.partId);
+    if (trayId === undefined || !part) continue;
+    if (verdict === 'wait') holds.push({ trayId, stepKind: 'join', reason: `${work.name}: ${reason}` });
+    if (verdict !== 'do') continue;
+    openings.push({
+      id: work.id,
+      trayId,
+      title: `${WORK_WORDS[work.kind]}: ${work.name}`,
+      minutes: WORK_MINUTES[work.kind],
+      because: `${reason} It cannot be taken back.`,
+      details: [
+        `on ${partLabel(part)} ${part.name}`,
+        'mark it, look again, then drill or cut from the inside',
+      ],
+    });
+  }
+  const materials: Record<string, Material[]> = {};
+  for (const { id, partIds } of trays)
+    materials[id] = [...new Set(partIds.flatMap((part) => parts.get(part)?.material ?? []))];
+  return {
+    pieces: kit.parts.reduce((sum, { count }) => sum + count, 0),
+    unchecked: kit.parts.filter(({ checked }) => !checked).length,
+    lost: kit.parts.filter(({ state, id }) => state === 'lost' && version.used.has(id)).length,
+    jointCount: kit.joints.length,
+    openConflicts: open.length,
+    openChoices: version.open,
+    holds,
+    openings,
+    pickOuts: trays.flatMap(({ id, partIds }) =>
+      pickOutsOf(
+        id,
+        partIds.flatMap((part) => parts.get(part) ?? []),
+        finishes,
+        kit,
+        parts,
+      ),
+    ),
+    materials,
+  };
+}
+
+/** Colours beside the main one on a tray: what is brushed or masked once the main finish is on. */
+function pickOutsOf(
+  trayId: string,
+  held: readonly Part[],
+  finishes: ReadonlyMap<string, Kit['finishes'][number]>,
+  kit: Kit,
+  parts: ReadonlyMap<string, Part>,
+): KitTask[] {
+  const surface = new Map<string, number>();
+  for (const part of held) {
+    const finish = mainFinish(part, finishes);
+    if (finish) surface.set(finish.id, (surface.get(finish.id) ?? 0) + areaOf(part) * part.count);
+  }
+  const main = [...surface].sort((p, q) => q[1] - p[1])[0]?.[0];
+  if (main === undefined) return [];
+  const byFinish = new Map<string, { names: string[]; minutes: number; masked: boolean }>();
+  const add = (finishId: string, name: string, minutes: number, masked: boolean) => {
+    const known = byFinish.get(finishId) ?? { names: [], minutes: BRUSH_SET_UP, masked: false };
+    byFinish.set(finishId, {
+      names: [...known.names, name],
+      minutes: known.minutes + minutes,
+      masked: known.masked || masked,
+    });
+  };
+  const ids = new Set(held.map(({ id }) => id));
+  for (const part of held) {
+    const own = part.zones[0]?.finishId;
+    if (own !== undefined && own !== main && finishes.has(own)) {
+      // Small pieces on one tray that are not joined to the main colour are sprayed apart, not picked out.
+      const joined = kit.joints.find(
+        ({ a, b }) => (a === part.id || b === part.id) && ids.has(a) && ids.has(b),
+      );
+      if (joined) {
+        const edge = seamLength(joined, part, parts.get(joined.a === part.id ? joined.b : joined.a)!);
+        add(own, part.name, BRUSH_PER_CM2 * areaOf(part) * part.count, edge > 60);
+      }
+    }
+    for (const zone of part.zones.slice(1)) {
+      if (!finishes.has(zone.finishId)) continue;
+      const masked = zone.boundary === 'masked';
+      const edge = zone.edgeMm ?? 20 * Math.sqrt(areaOf(part) * zone.share);
+      add(
+        zone.finishId,
+        `${zone.name || 'zone'} on ${part.name.toLowerCase()}`,
+        masked ? MASK_PER_MM * edge : BRUSH_PER_CM2 * areaOf(part) * zone.share * part.count,
+        masked,
+      );
+    }
+  }
+  return [...byFinish].map(([finishId, { names, minutes, masked }]) => {
+    const finish = finishes.get(finishId)!;
+    return {
+      id: finishId,
+      trayId,
+      title: `${masked ? 'Mask and paint' : 'Pick out'} ${finish.name.toLowerCase()}`,
+      minutes: Math.min(90, Math.max(5, Math.round(minutes))),
+      because: 'It shares a piece with another colour, so it is done once that one is dry.',
+      details: names.slice(0, 6).concat(names.length > 6 ? [`and ${names.length - 6} more`] : []),
+    };
+  });
+}
