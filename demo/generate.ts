@@ -14,6 +14,10 @@ import {
 import { seededRandom } from '../src/core/plan/index.ts';
 import type { FamilyId, Sheen } from '../src/core/finish/index.ts';
 import type { PaintRecord } from '../src/api/index.ts';
+import { kitFrom } from './kits/sampleKit.ts';
+import { pellam } from './kits/pellam.ts';
+import { quillon } from './kits/quillon.ts';
+import { tolliver } from './kits/tolliver.ts';
 import { colourName } from './names.ts';
 import { PIGMENTS } from './pigments.ts';
 
@@ -515,4 +519,11 @@ write(
 );
 write('paints.json', paints);
 write('codes.json', codes);
-console.log(`${PIGMENTS.length} pigments, ${paints.length} paints, ${codes.length} factory codes`);
+const kits = Object.entries({ tolliver, pellam, quillon }).map(([buildId, kit]) => ({
+  buildId,
+  kit: kitFrom(buildId, kit),
+}));
+write('kits.json', kits);
+console.log(
+  `${PIGMENTS.length} pigments, ${paints.length} paints, ${codes.length} factory codes, ${kits.length} kits`,
+);

@@ -1,4 +1,5 @@
 /** What crosses the wire: paths, schemas, records. */
 export { PATHS, pathTo } from './paths.ts';
 export * from './schemas.ts';
+export * from './kitSchemas.ts';
 export type * from './records.ts';

@@ -1,6 +1,6 @@
 import type { Lab } from '../core/colour/index.ts';
 import type { Conditions, FamilyId, Sheen } from '../core/finish/index.ts';
-import type { Join, KitPart, PlannedLayer } from '../core/kit/index.ts';
+import type { Join, KitPart, KitSummary, Lesson, PlannedLayer } from '../core/kit/index.ts';
 import type { Provenance } from '../core/match/index.ts';
 import type { HidingClass } from '../core/paint/index.ts';
 import type { BenchCalendar } from '../core/plan/index.ts';
@@ -61,7 +61,8 @@ export interface TrayRecord {
   version: number;
 }
 
-export type JoinRecord = Join & { buildId: string; version: number };
+/** A join with the joints of the kit that it makes. */
+export type JoinRecord = Join & { buildId: string; jointIds: string[]; version: number };
 
 export interface BuildRecord {
   id: string;
@@ -71,6 +72,19 @@ export interface BuildRecord {
   version: number;
   trays: TrayRecord[];
   joins: JoinRecord[];
+  kit: KitSummary;
+}
+
+/** One record of a kit or of the stock, as it crosses the wire. */
+export interface KitItemRecord {
+  kind: string;
+  id: string;
+  version: number;
+  value: unknown;
+}
+
+export interface KitItemsRecord {
+  items: KitItemRecord[];
 }
 
 export interface StepRecord {
@@ -115,6 +129,8 @@ export interface BenchSnapshot {
   demo: boolean;
   settings: SettingsRecord;
   builds: BuildRecord[];
+  /** What earlier builds taught. */
+  lessons: Lesson[];
   steps: StepRecord[];
   plan: PlanRecord;
 }

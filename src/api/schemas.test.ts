@@ -22,7 +22,7 @@ const tray = {
   name: 'Body',
   areaCm2: 100,
   substrateId: 'styrene-white',
-  parts: [],
+  partIds: [],
   layers: [layer],
   codeId: null,
   position: 0,

@@ -32,22 +32,22 @@ const HIDING = ['opaque', 'semi-opaque', 'transparent'] as const;
 const CONTAINERS = ['bottle', 'can', 'marker'] as const;
 const ROLES = ['colour', 'primer', 'undercoat', 'metal', 'clear'] as const;
 
-const id = () => string().required('an id is missing').max(120, 'an id has at most 120 characters');
-const label = (what: string, most = 120) =>
+export const id = () => string().required('an id is missing').max(120, 'an id has at most 120 characters');
+export const label = (what: string, most = 120) =>
   string().trim().required(`${what} is missing`).max(most, `${what} has at most ${most} characters`);
-const oneOf = <T extends string>(values: readonly T[], what: string) =>
+export const oneOf = <T extends string>(values: readonly T[], what: string) =>
   string()
     .oneOf(values, `${what} must be one of: ${values.join(', ')}`)
     .required(`${what} is missing`);
-const count = (what: string, least: number, most: number) =>
+export const count = (what: string, least: number, most: number) =>
   number()
     .typeError(`${what} must be a number`)
     .required(`${what} is missing`)
     .min(least, `${what} must lie between ${least} and ${most}`)
     .max(most, `${what} must lie between ${least} and ${most}`);
-const whole = (what: string, least: number, most: number) =>
+export const whole = (what: string, least: number, most: number) =>
   count(what, least, most).integer(`${what} must be a whole number`);
-const version = () => whole('the record version', 0, 1e9);
+export const version = () => whole('the record version', 0, 1e9);
 
 export const labSchema = object({
   L: count('L', 0, 100),
@@ -80,19 +80,11 @@ export const layerSchema = object({
   tool: oneOf(TOOLS, 'the tool'),
 }).noUnknown();
 
-const partSchema = object({
-  id: id(),
-  frame: string().defined().max(4),
-  number: string().defined().max(8),
-  name: label('a part name'),
-  count: whole('the count of a part', 1, 200),
-}).noUnknown();
-
 const trayFields = {
   name: label('the name of the sub-assembly'),
   areaCm2: count('the area in cm2', 0.1, 20000),
   substrateId: id(),
-  parts: array(partSchema).required().max(600, 'at most 600 parts in one sub-assembly'),
+  partIds: array(id()).required().max(3000, 'at most 3000 parts in one sub-assembly'),
   layers: array(layerSchema).required().max(40, 'at most 40 layers in a stack'),
   codeId: string().nullable().defined().max(120),
   position: whole('the position', 0, 1000),

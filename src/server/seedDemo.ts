@@ -1,17 +1,24 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { BenchSnapshot, CodeRecord, PaintRecord } from '../api/index.ts';
-import { productIndex, readPartList, type Join, type PlannedLayer } from '../core/kit/index.ts';
+import {
+  productIndex,
+  proposeSubassemblies,
+  takeProposal,
+  type Kit,
+  type PlannedLayer,
+} from '../core/kit/index.ts';
 import { generateOperations, plannableBuild } from '../core/plan/index.ts';
 import type { Database } from './database/open.ts';
-import { builds, codes, joins, paints, settings, shelf, steps, trays } from './database/schema.ts';
+import { builds, codes, joins, kitItems, paints, settings, shelf, steps, trays } from './database/schema.ts';
 import { projectRoot } from './projectRoot.ts';
 import { readBuilds, readSettings } from './store/benchStore.ts';
-import { readCodes, readPaints } from './store/paintStore.ts';
+import { idFrom, readCodes, readPaints } from './store/paintStore.ts';
 
 type SamplePaint = Omit<PaintRecord, 'flakeUm' | 'provenance' | 'uncertainty' | 'levelMl'> & {
   flakeUm?: number;
 };
+type StockItem = { id: string } & Record<string, unknown>;
 interface Scenario {
   builds: {
     id: string;
@@ -21,15 +28,15 @@ interface Scenario {
     trays: {
       id: string;
       name: string;
-      areaCm2: number;
       substrateId: string;
       codeId: string | null;
-      parts: string[];
+      /** Parts by which the proposal's sub-assembly is recognised. */
+      partIds: string[];
       layers: PlannedLayer[];
     }[];
-    joins: Join[];
   }[];
-  /** What was done so far, in hours before the moment of seeding. */
+  /** What was done so far, in hours before the moment of seeding; an operation that ends in * stands for all its
+   *  pieces. */
   steps: {
     buildId: string;
     trayId: string | null;
@@ -39,6 +46,7 @@ interface Scenario {
     note: string;
   }[];
   shelf: string[];
+  stock: { spares: StockItem[]; materials: StockItem[]; lessons: StockItem[] };
   calendar: BenchSnapshot['settings']['calendar'];
   conditions: BenchSnapshot['settings']['conditions'];
 }
@@ -58,6 +66,9 @@ function sample(name: string): unknown {
  *  out before `now` (milliseconds since 1970). */
 export function seedDemo(db: Database, now: number): void {
   const scenario = sample('scenario.json') as Scenario;
+  const kits = new Map(
+    (sample('kits.json') as { buildId: string; kit: Kit }[]).map(({ buildId, kit }) => [buildId, kit]),
+  );
   db.transaction((tx) => {
     for (const paint of sample('paints.json') as SamplePaint[]) {
       tx.insert(paints)
@@ -73,28 +84,18 @@ export function seedDemo(db: Database, now: number): void {
       const levelMl = Math.round((volume.get(paintId) ?? 10) * (0.35 + (0.6 * ((index * 7) % 10)) / 10));
       tx.insert(shelf).values({ paintId, levelMl }).run();
     });
-    scenario.builds.forEach(({ trays: buildTrays, joins: buildJoins, ...build }, position) => {
+    scenario.builds.forEach(({ trays: begun, ...build }, position) => {
       tx.insert(builds)
         .values({ ...build, position })
         .run();
-      buildTrays.forEach(({ parts, ...tray }, at) => {
-        tx.insert(trays)
-          .values({ ...tray, parts: readPartList(parts.join('\n')).parts, buildId: build.id, position: at })
-          .run();
-      });
-      // Joint ids are unique over all builds.
-      const named = (id: string) => `${build.id}-${id}`;
-      for (const joint of buildJoins) {
-        tx.insert(joins)
-          .values({
-            ...joint,
-            id: named(joint.id),
-            afterJoinIds: joint.afterJoinIds.map(named),
-            buildId: build.id,
-          })
-          .run();
-      }
+      const kit = kits.get(build.id)!;
+      for (const [kind, list] of KIT_LISTS)
+        for (const item of kit[list] as unknown as StockItem[]) insertItem(tx, kind, build.id, item);
+      insertItem(tx, 'assembly', build.id, { id: `${build.id}-assembly`, school: kit.school });
+      seedSubassemblies(tx, build.id, kit, begun);
     });
+    for (const [kind, list] of STOCK_LISTS)
+      for (const item of scenario.stock[list]) insertItem(tx, kind, null, item);
     const row = {
       id: 1,
       conditions: scenario.conditions,
@@ -105,15 +106,77 @@ export function seedDemo(db: Database, now: number): void {
     tx.insert(settings).values(row).run();
     const titles = operationTitles(tx);
     const minute = Math.floor(now / 60000);
-    for (const { operation, hoursAgo, ...step } of scenario.steps) {
-      const title = titles.get(operation);
-      if (title === undefined)
-        throw new Error(`The sample history names a step that no build has: ${operation}.`);
-      tx.insert(steps)
-        .values({ ...step, operationId: operation, title, endedAt: minute - Math.round(hoursAgo * 60) })
-        .run();
+    for (const { operation, hoursAgo, minutes, ...step } of scenario.steps) {
+      const pieces = operation.endsWith('*')
+        ? [...titles.keys()].filter((id) => id.startsWith(operation.slice(0, -1)))
+        : [operation];
+      for (const [index, operationId] of pieces.entries()) {
+        const title = titles.get(operationId);
+        if (title === undefined)
+          throw new Error(`The sample history names a step that no build has: ${operationId}.`);
+        const endedAt = minute - Math.round(hoursAgo * 60) + index * 60;
+        tx.insert(steps)
+          .values({ ...step, operationId, title, minutes, endedAt })
+          .run();
+      }
     }
   });
+}
+
+const KIT_LISTS = [
+  ['part', 'parts'],
+  ['finish', 'finishes'],
+  ['joint', 'joints'],
+  ['choice', 'choices'],
+  ['work', 'works'],
+  ['evidence', 'evidence'],
+  ['box', 'box'],
+  ['fit', 'fits'],
+  ['stance', 'stances'],
+  ['want', 'wants'],
+] as const;
+const STOCK_LISTS = [
+  ['spare', 'spares'],
+  ['material', 'materials'],
+  ['lesson', 'lessons'],
+] as const;
+
+function insertItem(db: Database, kind: string, buildId: string | null, { id, ...value }: StockItem): void {
+  db.insert(kitItems).values({ kind, id, buildId, value }).run();
+}
+
+/** Divides a sample kit as Fanfare proposes it; the sub-assemblies that the scenario has begun keep their stacks. */
+function seedSubassemblies(
+  db: Database,
+  buildId: string,
+  kit: Kit,
+  begun: Scenario['builds'][number]['trays'],
+): void {
+  const parts = new Map(kit.parts.map((part) => [part.id, part]));
+  const existing = begun.map(({ partIds, ...tray }, position) => ({
+    ...tray,
+    position,
+    areaCm2: 0,
+    parts: partIds.map((id) => parts.get(id)!),
+  }));
+  const taken = takeProposal(proposeSubassemblies(kit), kit, existing);
+  if (taken.removed.length > 0)
+    throw new Error(`The sample sub-assembly ${taken.removed[0]!.name} holds nothing of the proposal.`);
+  const idOf = new Map(taken.trays.map(({ id, key, tray }) => [key, id ?? idFrom(buildId, tray.name)]));
+  for (const { key, tray } of taken.trays)
+    db.insert(trays)
+      .values({ ...tray, id: idOf.get(key)!, buildId })
+      .run();
+  for (const { trayKeys, after, ...join } of taken.joins) {
+    db.insert(joins)
+      .values({
+        ...join,
+        buildId,
+        trayIds: trayKeys.map((key) => idOf.get(key)!),
+        afterJoinIds: after.map((at) => taken.joins[at]!.id),
+      })
+      .run();
+  }
 }
 
 function operationTitles(db: Database): Map<string, string> {

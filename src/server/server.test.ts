@@ -1,23 +1,30 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import Sqlite from 'better-sqlite3';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type {
   BenchSnapshot,
   BuildRecord,
   CodeRecord,
+  KitItemRecord,
+  KitItemsRecord,
   PaintRecord,
   Problem,
   SettingsRecord,
   TrayRecord,
 } from '../api/index.ts';
+import { plainJoint, plainPart, type Joint } from '../core/kit/index.ts';
 import { createApp } from './app.ts';
 import { benchClock } from './clock.ts';
 import { openDatabase, type OpenDatabase } from './database/open.ts';
 import { problemOf } from './problem.ts';
+import { projectRoot } from './projectRoot.ts';
 import { isEmpty, seedDemo } from './seedDemo.ts';
+import { readBuilds } from './store/benchStore.ts';
 
 const NOW = Date.parse('2026-05-12T19:30:00Z');
 let folder: string;
@@ -53,12 +60,15 @@ const newTray = {
   name: 'Body',
   areaCm2: 100,
   substrateId: 'styrene-white',
-  parts: [],
+  partIds: [],
   layers: [],
   codeId: null,
   position: 0,
 };
-const update = ({ id: _id, buildId: _buildId, ...rest }: TrayRecord) => rest;
+const update = ({ id: _id, buildId: _buildId, parts, ...rest }: TrayRecord) => ({
+  ...rest,
+  partIds: parts.map(({ id }) => id),
+});
 
 beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'fanfare-server-'));
@@ -390,6 +400,201 @@ describe('the sample bench', () => {
     const { builds, steps } = await bench();
     expect(builds).toHaveLength(2);
     expect(steps.some(({ buildId }) => buildId === 'tolliver')).toBe(false);
+  });
+});
+
+describe('a kit', () => {
+  beforeEach(() => listen(true));
+
+  const items = async (path = '/api/builds/tolliver/kit') =>
+    (await call<KitItemsRecord>('GET', path)).body.items;
+  const change = (changes: unknown[], path = '/api/builds/tolliver/kit') =>
+    call<KitItemsRecord & Problem & { current?: KitItemRecord }>('PUT', path, { changes });
+  const itemOf = async (kind: string, id: string) =>
+    (await items()).find((item) => item.kind === kind && item.id === id)!;
+  const newPart = (label: string) => {
+    const { id: _id, ...value } = plainPart(label);
+    return { kind: 'part', id: `tolliver-${label}`, version: 0, value };
+  };
+
+  it('comes full: parts, versions, open conflicts, joints, lessons', async () => {
+    const { builds, lessons } = await bench();
+    expect(builds.map(({ kit }) => kit.pieces)).toEqual([125, 189, 136]);
+    for (const { kit, trays, joins } of builds) {
+      expect(kit.openConflicts).toBeGreaterThan(0);
+      expect(kit.jointCount).toBeGreaterThan(70);
+      expect(kit.openings.length).toBeGreaterThan(0);
+      expect(trays.length).toBeGreaterThan(10);
+      expect(joins.length).toBeGreaterThan(10);
+      const held = trays.flatMap(({ parts }) => parts.map(({ id }) => id));
+      expect(new Set(held).size).toBe(held.length);
+    }
+    expect(builds[0]!.kit.openChoices).toEqual(['Drive side']);
+    expect(lessons.length).toBeGreaterThan(3);
+  });
+
+  it('stores changes of many records in one stroke, and again after a restart', async () => {
+    const frame = await itemOf('part', 'tolliver-B1');
+    const { status, body } = await change([
+      { ...frame, value: { ...(frame.value as object), name: 'Ladder frame', checked: true } },
+      newPart('Q1'),
+    ]);
+    expect(status).toBe(200);
+    expect(body.items.map(({ id, version }) => [id, version])).toEqual([
+      ['tolliver-B1', 2],
+      ['tolliver-Q1', 1],
+    ]);
+    await close();
+    await listen(true);
+    expect((await itemOf('part', 'tolliver-B1')).value).toMatchObject({ name: 'Ladder frame' });
+    const chassis = (await bench()).builds[0]!.trays.find(({ id }) => id === 'tolliver-chassis')!;
+    expect(chassis.parts.map(({ name }) => name)).toContain('Ladder frame');
+  });
+
+  it('keeps all or nothing', async () => {
+    const before = await items();
+    const { status, body } = await change([newPart('Q1'), { ...newPart('Q2'), value: { name: 'half' } }]);
+    expect(status).toBe(400);
+    expect(body.detail).toMatch(/the part number is missing/);
+    expect(await items()).toEqual(before);
+  });
+
+  it('refuses a twin, a joint to nowhere and a circle, each by name', async () => {
+    const twin = await change([{ ...newPart('A1'), id: 'tolliver-again' }]);
+    expect(twin.status).toBe(400);
+    expect(twin.body.detail).toMatch(/A1 is there twice: “Body shell” and “Part A1”/);
+    const { id: _id, ...joint } = plainJoint('x', 'tolliver-A1', 'tolliver-Z9');
+    const nowhere = await change([{ kind: 'joint', id: 'x', version: 0, value: joint }]);
+    expect(nowhere.body.detail).toMatch(/“tolliver-Z9”, which is not in the kit: A1 Body shell/);
+    const engine = await itemOf('joint', 'tolliver-engine-in');
+    const circle = await change([
+      { ...engine, value: { ...(engine.value as object), closes: ['tolliver-body-on'] } },
+    ]);
+    expect(circle.body.detail).toMatch(/in a circle: .*A1 Body shell to B1 Chassis frame/);
+    expect((await itemOf('joint', 'tolliver-engine-in')).version).toBe(1);
+    const gone = await itemOf('part', 'tolliver-E4');
+    expect((await change([{ ...gone, value: null }])).body.detail).toMatch(/which is not in the kit/);
+  });
+
+  it('says what stands there when another tab was first', async () => {
+    const part = await itemOf('part', 'tolliver-A5');
+    const renamed = (name: string) => ({ ...part, value: { ...(part.value as object), name } });
+    expect((await change([renamed('Theirs')])).status).toBe(200);
+    const mine = await change([renamed('Mine')]);
+    expect(mine.status).toBe(409);
+    expect(mine.body.current).toMatchObject({ id: 'tolliver-A5', version: 2, value: { name: 'Theirs' } });
+  });
+
+  it('takes a part with its joints out of its sub-assembly', async () => {
+    const all = await items();
+    const tyres = all.find(({ id }) => id === 'tolliver-E4')!;
+    const joints = all.filter(({ kind, value }) => kind === 'joint' && (value as Joint).a === 'tolliver-E4');
+    const { status } = await change([...joints, tyres].map((item) => ({ ...item, value: null })));
+    expect(status).toBe(200);
+    const { trays } = (await bench()).builds[0]!;
+    expect(trays.flatMap(({ parts }) => parts).some(({ id }) => id === 'tolliver-E4')).toBe(false);
+  });
+
+  it('refuses a part in two sub-assemblies', async () => {
+    const [body, other] = (await bench()).builds[0]!.trays;
+    const { status, body: problem } = await call<Problem>('PUT', `/api/trays/${other!.id}`, {
+      ...update(other!),
+      partIds: [...update(other!).partIds, body!.parts[0]!.id],
+    });
+    expect(status).toBe(400);
+    expect(problem.detail).toMatch(/A1 Body shell lies in “Body” and in “/);
+  });
+
+  it('takes a division in one stroke, and none that is out of date', async () => {
+    const { trays, joins } = (await bench()).builds[0]!;
+    const merged = [...update(trays[0]!).partIds, ...update(trays[1]!).partIds];
+    const { version, ...body } = update(trays[0]!);
+    const input = {
+      trays: [{ id: trays[0]!.id, version, tray: { ...body, name: 'Everything', partIds: merged } }],
+      removed: [{ id: trays[1]!.id, version: trays[1]!.version }],
+      joins: joins
+        .filter(({ trayIds }) => !trayIds.includes(trays[1]!.id))
+        .map(({ buildId: _buildId, version: _version, ...join }) => ({ ...join, afterJoinIds: [] })),
+    };
+    const path = '/api/builds/tolliver/subassemblies';
+    const saved = await call<BuildRecord>('PUT', path, input);
+    expect(saved.status).toBe(200);
+    expect(saved.body.trays).toHaveLength(trays.length - 1);
+    expect(saved.body.trays[0]!.parts).toHaveLength(merged.length);
+    expect(saved.body.joins).toHaveLength(input.joins.length);
+    const again = await call<Problem>('PUT', path, input);
+    expect(again.status).toBe(409);
+    expect((await bench()).builds[0]).toEqual(saved.body);
+  });
+
+  it('keeps the stock apart from kits', async () => {
+    const spares = await items('/api/stock');
+    expect(spares.map(({ kind }) => kind)).toEqual(expect.arrayContaining(['spare', 'material', 'lesson']));
+    expect((await change([{ ...spares[0]!, value: null }])).status).toBe(400);
+    const strange = await change([{ ...newPart('Q1') }], '/api/stock');
+    expect(strange.body.detail).toMatch(/the kind of record must be one of: spare, material, lesson/);
+  });
+
+  it('keeps a picture and refuses what is none', async () => {
+    const png = Buffer.from('89504e470d0a1a0a0000000d49484452', 'hex');
+    const send = (bytes: Buffer) =>
+      fetch(`${base}/api/builds/tolliver/pictures`, {
+        method: 'POST',
+        headers: { 'content-type': 'image/png' },
+        body: new Uint8Array(bytes),
+      });
+    const { id } = (await (await send(png)).json()) as { id: string };
+    const back = await fetch(`${base}/api/pictures/${id}`);
+    expect(back.headers.get('content-type')).toBe('image/png');
+    expect(Buffer.from(await back.arrayBuffer())).toEqual(png);
+    const text = await send(Buffer.from('<html>not a picture</html>'));
+    expect(text.status).toBe(415);
+    expect(((await text.json()) as Problem).detail).toMatch(/neither JPEG, PNG, WebP nor GIF/);
+    expect((await send(Buffer.alloc(5_100_000))).status).toBe(413);
+    expect((await fetch(`${base}/api/pictures/none`)).status).toBe(404);
+  });
+
+  it('names what is unknown', async () => {
+    expect((await call<Problem>('GET', '/api/builds/none/kit')).body.detail).toMatch(
+      /no build with the id "none"/,
+    );
+    expect((await change([])).body.detail).toMatch(/no change in the request/);
+  });
+});
+
+describe('a data file of the first version', () => {
+  it('moves its part lists into the kit', () => {
+    const file = join(folder, 'old.db');
+    const sqlite = new Sqlite(file);
+    const migrations = join(projectRoot(), 'src/server/database/migrations');
+    const journal = JSON.parse(readFileSync(join(migrations, 'meta/_journal.json'), 'utf8')) as {
+      entries: { when: number; tag: string }[];
+    };
+    const [first] = journal.entries as [(typeof journal.entries)[number]];
+    const script = readFileSync(join(migrations, `${first.tag}.sql`), 'utf8');
+    for (const statement of script.split('--> statement-breakpoint')) sqlite.exec(statement);
+    sqlite.exec(
+      'CREATE TABLE __drizzle_migrations (id INTEGER PRIMARY KEY, hash text NOT NULL, created_at numeric)',
+    );
+    sqlite
+      .prepare('INSERT INTO __drizzle_migrations (hash, created_at) VALUES (?, ?)')
+      .run(createHash('sha256').update(script).digest('hex'), first.when);
+    sqlite.exec("INSERT INTO builds VALUES ('b', 'Old', '', 24, 0, 1)");
+    const tray = sqlite.prepare(
+      "INSERT INTO trays VALUES (?, 'b', ?, 0, 10, 'styrene-white', ?, '[]', NULL, 1)",
+    );
+    const part = (id: string) => ({ id, frame: 'A', number: id.slice(1), name: `Part ${id}`, count: 2 });
+    tray.run('t1', 'Body', JSON.stringify([part('A1'), part('A2')]));
+    tray.run('t2', 'Lids', JSON.stringify([part('A2'), part('A3')]));
+    sqlite.close();
+    data = openDatabase(file);
+    server = createApp({ ...data, clock: () => NOW, demo: false }).listen(0, '127.0.0.1');
+    const [build] = readBuilds(data.db);
+    expect(build!.trays.map(({ name, parts }) => [name, parts.map(({ id }) => id)])).toEqual([
+      ['Body', ['b-A1', 'b-A2']],
+      ['Lids', ['b-A3']],
+    ]);
+    expect(build!.kit.pieces).toBe(6);
   });
 });
 

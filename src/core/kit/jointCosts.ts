@@ -74,7 +74,7 @@ const SHADOW: Readonly<Record<JointKind, number>> = {
 const SCHOOL_WEIGHTS: Readonly<
   Record<School, { mask: number; brush: number; piece: number; access: number }>
 > = {
-  pieces: { mask: 1.5, brush: 1.5, piece: 0.6, access: 1 },
+  pieces: { mask: 1.8, brush: 2.2, piece: 0.5, access: 1.2 },
   'join-first': { mask: 1, brush: 0.4, piece: 1.6, access: 0.5 },
 };
 

@@ -166,13 +166,11 @@ class BlockSearch {
       group: Int32Array.from({ length: vertexCount }, (_, vertex) => vertex),
       cut: new Uint8Array(edges.length),
     };
-    let consistent = true;
     edges.forEach(({ fixed, u, v }, at) => {
       if (fixed === 'late') root.cut[at] = 1;
       if (fixed === 'early') merge(root.group, u, v);
     });
-    consistent = this.#propagate(root);
-    if (!consistent) return;
+    if (!this.#propagate(root)) return;
     if (this.#problem.precedences.length === 0) this.#joinTheCertain(root);
     this.#greedy(root);
     const stack: Node[] = [root];
@@ -204,8 +202,7 @@ class BlockSearch {
   /** Joins pairs that some best division joins: where the gain outweighs everything else at one end, moving that
    *  end over to the other never costs. */
   #joinTheCertain(node: Node): void {
-    for (let changed = true; changed;) {
-      changed = false;
+    for (;;) {
       const pairs = this.#pairsOf(node);
       const weight = new Map<number, number>();
       for (const { x, y, gain, cut } of pairs) {
@@ -219,7 +216,6 @@ class BlockSearch {
       if (!sure) return;
       merge(node.group, sure.x, sure.y);
       this.#propagate(node);
-      changed = true;
     }
   }
 

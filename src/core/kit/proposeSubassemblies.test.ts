@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { seededRandom } from '../plan/index.ts';
 import { jointCosts, sumOf } from './jointCosts.ts';
 import { capturedJoints, mustWait, precedencesOf } from './hardConstraints.ts';
-import { LOOKS, type Joint, type Kit, type KitFinish } from './kit.ts';
+import { LOOKS, type Joint, type JointTime, type Kit, type KitFinish } from './kit.ts';
 import { kitWith, plainJoint, plainPart } from './plainKit.ts';
 import { pinCost, proposeSubassemblies } from './proposeSubassemblies.ts';
 import { takeProposal } from './takeProposal.ts';
@@ -246,12 +246,10 @@ describe('proposeSubassemblies', () => {
       }
       expect(proposeSubassemblies(kit)).toEqual(proposal);
       for (const { jointId, when } of proposal.decisions) {
-        const other = when === 'before' ? 'after' : 'before';
-        const pinned = {
+        const other: JointTime = when === 'before' ? 'after' : 'before';
+        const pinned: Kit = {
           ...kit,
-          joints: kit.joints.map((joint) =>
-            joint.id === jointId ? { ...joint, pin: other as Joint['pin'] } : joint,
-          ),
+          joints: kit.joints.map((joint) => (joint.id === jointId ? { ...joint, pin: other } : joint)),
         };
         try {
           expect(proposeSubassemblies(pinned).cost).toBeGreaterThanOrEqual(proposal.cost - 1e-6);
@@ -259,11 +257,11 @@ describe('proposeSubassemblies', () => {
           expect(error).toBeInstanceOf(RangeError);
         }
       }
-      const held = {
+      const held: Kit = {
         ...kit,
         joints: kit.joints.map((joint) => ({
           ...joint,
-          pin: proposal.decisions.find(({ jointId }) => jointId === joint.id)!.when,
+          pin: proposal.decisions.find(({ jointId }) => jointId === joint.id)!.when as JointTime | null,
         })),
       };
       const again = proposeSubassemblies({

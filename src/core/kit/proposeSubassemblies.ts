@@ -276,9 +276,7 @@ function traysOf(units: readonly ProposedUnit[], { byId, finishes }: JointGraph)
     const name =
       held.length === 1
         ? trayName(partsOf(partIds))
-        : finish
-          ? `Small parts, ${finish.name.toLowerCase()}`
-          : (LOOSE_NAMES[key] ?? `Parts of ${key.replace('-', ' ')}`);
+        : (LOOSE_NAMES[finish?.look ?? key] ?? `Small parts, ${(finish?.name ?? key).toLowerCase()}`);
     trays.push({ ...whole, key: `finish:${key}`, name, units: held });
   }
   const seen = new Map<string, number>();
@@ -292,6 +290,7 @@ function traysOf(units: readonly ProposedUnit[], { byId, finishes }: JointGraph)
 
 const LOOSE_NAMES: Readonly<Record<string, string>> = {
   plated: 'Plated parts',
+  plating: 'Plated parts',
   clear: 'Clear parts',
   unpainted: 'Bare parts',
   vinyl: 'Tyres',
@@ -367,16 +366,13 @@ function actOf(
   const inAct = new Set(made);
   const held = joints.filter((_, index) => inAct.has(edgeOf[index]!));
   const trays = [...new Set(held.flatMap(({ a, b }) => [trayOfPart.get(a)!, trayOfPart.get(b)!]))];
-  const largest = held.reduce((most, joint) => {
-    const size = ({ a, b }: Joint) => Math.min(areaOf(byId.get(a)!), areaOf(byId.get(b)!));
-    return size(joint) > size(most) ? joint : most;
-  });
+  const size = ({ a, b }: Joint) => Math.min(areaOf(byId.get(a)!), areaOf(byId.get(b)!));
+  const largest = held.reduce((most, joint) => (size(joint) > size(most) ? joint : most));
   const [a, b] = [byId.get(largest.a)!, byId.get(largest.b)!];
-  const [small, large] = areaOf(a) <= areaOf(b) ? [a, b] : [b, a];
   return {
     jointIds: held.map(({ id }) => id),
     trayKeys: trays.map(({ key }) => key),
-    name: `${small.name} ${PLACE_WORDS[largest.kind]} ${lowerFirst(large.name)}`,
+    name: `${a.name} ${PLACE_WORDS[largest.kind]} ${lowerFirst(b.name)}`,
   };
 }
 

@@ -1,5 +1,5 @@
 import { areaOf, mainFinish, partLabel, type Kit, type Material, type Part } from './kit.ts';
-import { seamLength } from './jointCosts.ts';
+import { isPaintedLook, seamLength } from './jointCosts.ts';
 import { resolveVersion } from './version.ts';
 
 /** What the rest of Fanfare needs to know of a kit. */
@@ -17,6 +17,8 @@ export interface KitSummary {
   openings: KitTask[];
   /** Second colours on a tray, by brush or mask after its main finish. */
   pickOuts: KitTask[];
+  /** Joints made before paint, in words, by sub-assembly; absent where the kit knows no joint of its parts. */
+  joinsBefore: Record<string, string[]>;
   /** What the parts of each sub-assembly are made of. */
   materials: Record<string, Material[]>;
 }
@@ -43,10 +45,12 @@ const BRUSH_SET_UP = 4;
 const BRUSH_PER_CM2 = 0.5;
 const MASK_PER_MM = 0.12;
 
-/** Facts of a kit by sub-assembly, for the plan and for the stages' states. */
+/** Facts of a kit by sub-assembly, for the plan and for the stages' states. `lateJointIds`: joints that the
+ *  division leaves for after paint. */
 export function summariseKit(
   kit: Kit,
   trays: readonly { id: string; partIds: readonly string[] }[],
+  lateJointIds: readonly string[] = [],
 ): KitSummary {
   const version = resolveVersion(kit);
   const parts = new Map(kit.parts.map((part) => [part.id, part]));
@@ -81,6 +85,14 @@ export function summariseKit(
       ],
     });
   }
+  const late = new Set(lateJointIds);
+  const joinsBefore: Record<string, string[]> = {};
+  for (const { id, a, b } of kit.joints) {
+    for (const trayId of new Set([trayOf.get(a), trayOf.get(b)])) if (trayId) joinsBefore[trayId] ??= [];
+    const home = trayOf.get(a);
+    if (home !== undefined && home === trayOf.get(b) && !late.has(id))
+      joinsBefore[home]!.push(`${parts.get(a)!.name} to ${parts.get(b)!.name.toLowerCase()}`);
+  }
   const materials: Record<string, Material[]> = {};
   for (const { id, partIds } of trays)
     materials[id] = [...new Set(partIds.flatMap((part) => parts.get(part)?.material ?? []))];
@@ -102,6 +114,7 @@ export function summariseKit(
         parts,
       ),
     ),
+    joinsBefore,
     materials,
   };
 }
@@ -131,9 +144,10 @@ function pickOutsOf(
     });
   };
   const ids = new Set(held.map(({ id }) => id));
+  const isPaint = (id: string) => isPaintedLook(finishes.get(id)?.look ?? 'bare');
   for (const part of held) {
     const own = part.zones[0]?.finishId;
-    if (own !== undefined && own !== main && finishes.has(own)) {
+    if (own !== undefined && own !== main && isPaint(own)) {
       // Small pieces on one tray that are not joined to the main colour are sprayed apart, not picked out.
       const joined = kit.joints.find(
         ({ a, b }) => (a === part.id || b === part.id) && ids.has(a) && ids.has(b),
@@ -144,7 +158,7 @@ function pickOutsOf(
       }
     }
     for (const zone of part.zones.slice(1)) {
-      if (!finishes.has(zone.finishId)) continue;
+      if (!isPaint(zone.finishId)) continue;
       const masked = zone.boundary === 'masked';
       const edge = zone.edgeMm ?? 20 * Math.sqrt(areaOf(part) * zone.share);
       add(

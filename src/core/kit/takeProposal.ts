@@ -1,6 +1,6 @@
 import type { Join, PlannedLayer, Tray } from './build.ts';
-import { chooseAdhesive, glueJob, ADHESIVES } from './adhesives.ts';
-import type { Kit, KitFinish, Look } from './kit.ts';
+import { ADHESIVES, chooseAdhesive, glueJob, type AdhesiveChoice } from './adhesives.ts';
+import type { Joint, Kit, KitFinish, Look } from './kit.ts';
 import type { SubassemblyProposal } from './proposeSubassemblies.ts';
 
 type TrayPlan = Omit<Tray, 'parts' | 'id'> & { partIds: string[] };
@@ -10,7 +10,7 @@ export interface TakenProposal {
   trays: { id: string | null; key: string; was: string | null; tray: TrayPlan }[];
   /** Sub-assemblies that nothing of the proposal fits. */
   removed: { id: string; name: string }[];
-  joins: (Omit<Join, 'id' | 'trayIds' | 'afterJoinIds'> & {
+  joins: (Omit<Join, 'trayIds' | 'afterJoinIds'> & {
     trayKeys: string[];
     /** Places in this list of the joins that come before. */
     after: number[];
@@ -193,21 +193,44 @@ function joinsOf(
     const choices = jointIds.map((id) => chooseAdhesive(glueJob(joints.get(id)!, 'after', parts, finishes)));
     const glues = [...new Set(choices.filter(({ adhesive }) => adhesive !== 'none').map(({ name }) => name))];
     return {
+      // The same joints make the same join, so that one already made stays made.
+      id: `join-${jointIds[0]!}`,
       name: names.length === 1 ? names[0]! : `${names[0]!} and ${names.length - 1} more`,
       trayKeys,
       after,
       jointIds,
       minutes: Math.min(
-        600,
-        Math.max(
-          5,
-          choices.reduce((sum, { adhesive }) => sum + ADHESIVES[adhesive].minutes, 0),
+        240,
+        Math.round(
+          jointIds.reduce((sum, id, at) => sum + minutesOf(joints.get(id)!, choices[at]!, parts), 0),
         ),
       ),
       adhesive: glues.length > 0 ? glues.join(', ') : 'no glue: it is held by its shape',
       setMinutes: Math.max(0, ...choices.map(({ setMinutes }) => setMinutes)),
     };
   });
+}
+
+/** Minutes beyond gluing that a kind of joint takes to line up. */
+const KIND_MINUTES: Readonly<Record<Joint['kind'], number>> = {
+  cement: 0,
+  press: 2,
+  clip: 2,
+  screw: 4,
+  hinge: 10,
+  glass: 4,
+  tyre: 3,
+  'sits-in': 3,
+};
+
+function minutesOf(
+  { a, b, kind }: Joint,
+  { adhesive }: AdhesiveChoice,
+  parts: ReadonlyMap<string, Kit['parts'][number]>,
+): number {
+  const repeats = Math.max(parts.get(a)!.count, parts.get(b)!.count);
+  // The second of a kind goes quicker than the first.
+  return (ADHESIVES[adhesive].minutes + KIND_MINUTES[kind]) * (1 + 0.4 * (repeats - 1));
 }
 
 /** For each joint, the joints that must be made before it. */

@@ -12,17 +12,28 @@ import {
   type Stack,
   type StackLayer,
 } from '../finish/index.ts';
-import type { Join } from '../kit/index.ts';
+import {
+  lessonsFor,
+  type Join,
+  type KitSummary,
+  type KitTask,
+  type Lesson,
+  type Material,
+} from '../kit/index.ts';
 
 /** A build as the planner needs it: trays with their stacks resolved to products. */
 export interface PlannableBuild {
   id: string;
   name: string;
-  trays: { id: string; name: string; partCount: number; stack: Stack }[];
+  /** What it is of, for lessons that are tied to a kit. */
+  subject: string;
+  trays: { id: string; name: string; partCount: number; partNames: string[]; stack: Stack }[];
   joins: Join[];
+  /** What the kit asks of the plan. */
+  kit: Pick<KitSummary, 'holds' | 'openings' | 'pickOuts' | 'joinsBefore' | 'materials'>;
 }
 
-export type OperationKind = LayerKind | 'clean' | 'join' | 'assemble' | 'inspect';
+export type OperationKind = LayerKind | 'clean' | 'open' | 'join' | 'pick-out' | 'assemble' | 'inspect';
 
 export interface PlanOperation {
   id: string;
@@ -44,6 +55,10 @@ export interface PlanOperation {
   /** What to have at hand, in short lines. */
   details: string[];
   cautions: string[];
+  /** Decisions that this step waits for; it must not be done before they are made. */
+  holds: string[];
+  /** What earlier builds taught about this. */
+  lessons: string[];
 }
 
 export interface PlanArc {
@@ -60,7 +75,7 @@ export interface OperationPlan {
 }
 
 const CLEAN_MINUTES_PER_PART = 3;
-const JOIN_MINUTES_PER_PART = 2;
+const JOIN_MINUTES = 5;
 const CEMENT_CURE_MINUTES = 12 * 60;
 const WASH_DRY_MINUTES = 2 * 60;
 /** Work that can be put down and taken up again is cut into parts of about this length. */
@@ -104,13 +119,19 @@ export function generateOperations(
   build: PlannableBuild,
   conditions: Conditions,
   longestSession: number,
+  lessons: readonly Lesson[] = [],
 ): OperationPlan {
   const plan: OperationPlan = { operations: [], arcs: [] };
   const lastStep = new Map<string, { id: string; wait: number; because: string }>();
 
   for (const tray of build.trays) {
     const chain = new Chain(plan, build.id, tray.id);
-    prepare(chain, tray);
+    prepare(
+      chain,
+      tray,
+      build.kit.openings.filter(({ trayId }) => trayId === tray.id),
+      build.kit.joinsBefore[tray.id],
+    );
     tray.stack.layers.forEach((layer, index) => {
       const below = tray.stack.layers[index - 1];
       if (below) {
@@ -121,11 +142,69 @@ export function generateOperations(
     });
     const top = tray.stack.layers.at(-1);
     const wait = top ? waitToHandle(top, conditions) : { from: 0, because: 'nothing to dry' };
+    for (const task of build.kit.pickOuts.filter(({ trayId }) => trayId === tray.id)) {
+      chain.waitFor(wait.from, null, wait.because);
+      addTask(chain, task, 'pick-out', tray.name);
+    }
     chain.endWith(wait.from);
     if (chain.last) lastStep.set(tray.id, { id: chain.last, wait: wait.from, because: wait.because });
   }
   addJoins(plan, build, lastStep);
+  remind(plan, build, lessons);
   return plan;
+}
+
+/** Puts to every step the decisions it waits for and the lessons that touch it. */
+function remind(plan: OperationPlan, build: PlannableBuild, lessons: readonly Lesson[]): void {
+  const trays = new Map(build.trays.map((tray) => [tray.id, tray]));
+  const traysOfJoin = new Map(build.joins.map(({ id, trayIds }) => [`${build.id}/join/${id}`, trayIds]));
+  for (const operation of plan.operations) {
+    const touched = operation.trayId ? [operation.trayId] : (traysOfJoin.get(operation.id) ?? []);
+    const { kind } = operation;
+    operation.holds = build.kit.holds
+      // A decision about a tray holds its own steps; joining it to others waits only where the decision says so.
+      .filter(
+        ({ trayId, stepKind }) =>
+          touched.includes(trayId) &&
+          (stepKind === kind || (stepKind === null && operation.trayId !== undefined)),
+      )
+      .map(({ reason }) => reason);
+    const partNames = touched.flatMap((id) => [
+      trays.get(id)?.name ?? '',
+      ...(trays.get(id)?.partNames ?? []),
+    ]);
+    const materials: Material[] = touched.flatMap((id) => build.kit.materials[id] ?? []);
+    // What is tied to no kind of step is told while it can still be heeded, not at every coat.
+    const due = lessons.filter(({ stepKind }) => stepKind !== null || EARLY_KINDS.has(kind));
+    operation.lessons = lessonsFor(due, {
+      kit: `${build.name} ${build.subject}`,
+      partNames,
+      materials,
+      stepKind: kind,
+    }).map(({ text }) => text);
+  }
+}
+
+const EARLY_KINDS: ReadonlySet<OperationKind> = new Set(['clean', 'open', 'join', 'assemble']);
+
+const TASK_PLACES = {
+  open: { place: 'bench', cautions: ['Blades and drills: cut away from the hand that holds.'] },
+  'pick-out': { place: 'bench', cautions: [] },
+} as const;
+
+function addTask(chain: Chain, task: KitTask, kind: 'open' | 'pick-out', trayName: string): void {
+  chain.add({
+    key: `${kind}-${task.id}`,
+    kind,
+    title: `${task.title}: ${trayName}`,
+    place: TASK_PLACES[kind].place,
+    hands: task.minutes,
+    family: null,
+    chemistry: null,
+    because: task.because,
+    details: task.details,
+    cautions: [...TASK_PLACES[kind].cautions],
+  });
 }
 
 /** Steps of one tray, each after the one before. */
@@ -150,10 +229,20 @@ class Chain {
     this.#lag = { min, max, because };
   }
 
-  add(step: Omit<PlanOperation, 'id' | 'buildId' | 'trayId' | 'dry'> & { key: string }): void {
+  add(
+    step: Omit<PlanOperation, 'id' | 'buildId' | 'trayId' | 'dry' | 'holds' | 'lessons'> & { key: string },
+  ): void {
     const { key, ...rest } = step;
     const id = `${this.#buildId}/${this.#trayId}/${key}`;
-    this.#plan.operations.push({ ...rest, id, buildId: this.#buildId, trayId: this.#trayId, dry: 0 });
+    this.#plan.operations.push({
+      ...rest,
+      id,
+      buildId: this.#buildId,
+      trayId: this.#trayId,
+      dry: 0,
+      holds: [],
+      lessons: [],
+    });
     if (this.last) {
       this.#plan.arcs.push({
         from: this.last,
@@ -175,7 +264,12 @@ class Chain {
 
 type PlannableTray = PlannableBuild['trays'][number];
 
-function prepare(chain: Chain, { name, partCount }: PlannableTray): void {
+function prepare(
+  chain: Chain,
+  { name, partCount }: PlannableTray,
+  openings: readonly KitTask[],
+  joints: readonly string[] | undefined,
+): void {
   if (partCount === 0) return;
   addInPieces(chain, Math.max(10, partCount * CLEAN_MINUTES_PER_PART), 'clean', {
     kind: 'clean',
@@ -187,16 +281,23 @@ function prepare(chain: Chain, { name, partCount }: PlannableTray): void {
     details: [`${partCount} parts: cut, trim, sand 400 then 1000`, 'wash in soap and water, rinse'],
     cautions: [CAUTIONS.knife, CAUTIONS.dust],
   });
+  for (const opening of openings) addTask(chain, opening, 'open', name);
   chain.waitFor(WASH_DRY_MINUTES, null, 'washed parts must be dry');
-  if (partCount < 2) return;
-  addInPieces(chain, Math.max(10, partCount * JOIN_MINUTES_PER_PART), 'join', {
+  // Without a joint map every part is taken to be joined to another.
+  const jointCount = joints?.length ?? partCount - 1;
+  if (jointCount < 1) return;
+  addInPieces(chain, Math.max(10, jointCount * JOIN_MINUTES), 'join', {
     kind: 'join',
     title: `Join before paint: ${name}`,
     place: 'bench',
     family: null,
     chemistry: null,
     because: 'They end up the same colour and finish, so the seam can be filled once and vanish.',
-    details: ['solvent cement, thin, on bare plastic', 'fill and sand the seams'],
+    details: [
+      ...(joints ?? []).slice(0, 8),
+      ...((joints ?? []).length > 8 ? [`and ${joints!.length - 8} more, in the kit stage`] : []),
+      'solvent cement, thin, on bare plastic; fill and sand the seams',
+    ],
     cautions: [CAUTIONS.vapour],
   });
   chain.waitFor(CEMENT_CURE_MINUTES, null, 'cement and filler must be hard before sanding and primer');
@@ -206,7 +307,7 @@ function addInPieces(
   chain: Chain,
   minutes: number,
   key: string,
-  step: Omit<PlanOperation, 'id' | 'buildId' | 'trayId' | 'dry' | 'hands'>,
+  step: Omit<PlanOperation, 'id' | 'buildId' | 'trayId' | 'dry' | 'hands' | 'holds' | 'lessons'>,
 ): void {
   const pieces = Math.ceil(minutes / DIVISIBLE_MINUTES);
   for (let piece = 1; piece <= pieces; piece++) {
@@ -346,6 +447,8 @@ function addJoins(
       because: 'Joined after paint: the parts differ in colour or would block the spray.',
       details: [join.adhesive, 'dabs, not beads; test the fit first; gloves on'],
       cautions: /cyano/i.test(join.adhesive) ? [CAUTIONS.cyanoacrylate] : [],
+      holds: [],
+      lessons: [],
     });
     for (const trayId of join.trayIds) {
       const last = lastStep.get(trayId);
@@ -379,6 +482,8 @@ function addJoins(
     because: 'Photographs get forgotten; small regrets are lessons for the next kit.',
     details: ['natural light, same angle as the reference', 'write down what to do better'],
     cautions: [],
+    holds: [],
+    lessons: [],
   });
   for (const operation of open) {
     plan.arcs.push({

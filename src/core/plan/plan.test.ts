@@ -15,7 +15,7 @@ import {
   type DoneStep,
   type PlannableBuild,
 } from './index.ts';
-import { productIndex } from '../kit/index.ts';
+import { EMPTY_KIT, productIndex, summariseKit } from '../kit/index.ts';
 
 const AIR = { temperatureC: 20, humidity: 50 };
 const product = (id: string) => GENERIC_PRODUCTS.find((generic) => generic.id === id)!;
@@ -48,12 +48,21 @@ const clear: StackLayer = {
 };
 const polish: StackLayer = { id: 'polish', kind: 'polish', coats: 1, tool: 'hand' };
 
+const NO_KIT = summariseKit(EMPTY_KIT, []);
 const build: PlannableBuild = {
   id: 'b',
   name: 'Build',
+  subject: '',
+  kit: NO_KIT,
   trays: [
-    { id: 'body', name: 'Body', partCount: 4, stack: stack([primer, enamel, clear, polish]) },
-    { id: 'chassis', name: 'Chassis', partCount: 1, stack: stack([primer]) },
+    {
+      id: 'body',
+      name: 'Body',
+      partCount: 4,
+      partNames: ['Body shell'],
+      stack: stack([primer, enamel, clear, polish]),
+    },
+    { id: 'chassis', name: 'Chassis', partCount: 1, partNames: ['Frame'], stack: stack([primer]) },
   ],
   joins: [
     {
@@ -192,6 +201,8 @@ describe('generateOperations', () => {
       {
         id: 'x',
         name: 'X',
+        subject: '',
+        kit: NO_KIT,
         scale: 24,
         joins: [],
         trays: [

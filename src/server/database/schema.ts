@@ -1,4 +1,4 @@
-import { integer, real, sqliteTable, text, index } from 'drizzle-orm/sqlite-core';
+import { blob, index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type {
   BuildRecord,
   CodeRecord,
@@ -68,7 +68,7 @@ export const trays = sqliteTable(
     position: integer('position').notNull(),
     areaCm2: real('area_cm2').notNull(),
     substrateId: text('substrate_id').notNull(),
-    parts: json<TrayRecord['parts']>('parts'),
+    partIds: json<string[]>('part_ids').default([]),
     layers: json<TrayRecord['layers']>('layers'),
     codeId: text('code_id').references(() => codes.id, { onDelete: 'set null' }),
     version: integer('version').notNull().default(1),
@@ -89,10 +89,35 @@ export const joins = sqliteTable(
     minutes: integer('minutes').notNull(),
     adhesive: text('adhesive').notNull(),
     setMinutes: integer('set_minutes').notNull(),
+    jointIds: json<string[]>('joint_ids').default([]),
     version: integer('version').notNull().default(1),
   },
   (table) => [index('joins_by_build').on(table.buildId)],
 );
+
+/** Parts, joints, versions, evidence and what else describes a kit, and the stock (without a build): one row for
+ *  each record, its value read and written whole. */
+export const kitItems = sqliteTable(
+  'kit_items',
+  {
+    kind: text('kind').notNull(),
+    id: text('id').notNull(),
+    buildId: text('build_id').references(() => builds.id, { onDelete: 'cascade' }),
+    value: json<Record<string, unknown>>('value'),
+    version: integer('version').notNull().default(1),
+  },
+  (table) => [primaryKey({ columns: [table.kind, table.id] }), index('kit_items_by_build').on(table.buildId)],
+);
+
+/** Pictures kept with evidence. */
+export const pictures = sqliteTable('pictures', {
+  id: text('id').primaryKey(),
+  buildId: text('build_id')
+    .notNull()
+    .references(() => builds.id, { onDelete: 'cascade' }),
+  type: text('type').notNull(),
+  bytes: blob('bytes', { mode: 'buffer' }).notNull(),
+});
 
 /** What was done at the bench, one row for each step. */
 export const steps = sqliteTable('steps', {

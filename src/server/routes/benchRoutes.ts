@@ -5,6 +5,7 @@ import { requireCalendar } from '../../core/plan/index.ts';
 import { builds, plan, settings, steps } from '../database/schema.ts';
 import { notFound, stale } from '../problem.ts';
 import { readBuilds, readPlan, readSettings, readSteps } from '../store/benchStore.ts';
+import { readLessons } from '../store/kitStore.ts';
 import { idOf, validated, type Served } from './served.ts';
 
 /** The bench as a whole: snapshot, settings, done steps, the plan. */
@@ -17,6 +18,7 @@ export function benchRoutes({ db, clock, demo }: Served): Router {
       demo,
       settings: readSettings(db),
       builds: readBuilds(db),
+      lessons: readLessons(db),
       steps: readSteps(db),
       plan: readPlan(db),
     };

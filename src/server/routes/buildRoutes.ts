@@ -15,6 +15,7 @@ import type { Database } from '../database/open.ts';
 import { builds, codes, joins, trays } from '../database/schema.ts';
 import { notFound, stale } from '../problem.ts';
 import { readBuild, readBuilds, readJoin, readTray } from '../store/benchStore.ts';
+import { requireSoundTrays } from '../store/kitStore.ts';
 import { idOf, validated, type Served } from './served.ts';
 
 /** Builds with their sub-assemblies and joints. */
@@ -56,9 +57,12 @@ export function buildRoutes({ db }: Served): Router {
     if (!readBuild(db, buildId)) throw notFound('build', buildId);
     requireCode(db, input.codeId);
     const id = randomUUID();
-    db.insert(trays)
-      .values({ id, buildId, ...input, layers: input.layers as PlannedLayer[] })
-      .run();
+    db.transaction((tx) => {
+      tx.insert(trays)
+        .values({ id, buildId, ...input, layers: input.layers as PlannedLayer[] })
+        .run();
+      requireSoundTrays(tx, buildId);
+    });
     response.status(201).json(readTray(db, id));
   });
 
@@ -66,15 +70,19 @@ export function buildRoutes({ db }: Served): Router {
     const { version, ...input } = validated(trayUpdate, request.body);
     const id = idOf(request);
     requireCode(db, input.codeId);
-    const result = db
-      .update(trays)
-      .set({ ...input, layers: input.layers, version: version + 1 })
-      .where(and(eq(trays.id, id), eq(trays.version, version)))
-      .run();
-    const current = readTray(db, id);
-    if (!current) throw notFound('sub-assembly', id);
-    if (result.changes === 0) throw stale('sub-assembly', current);
-    response.json(current);
+    const saved = db.transaction((tx) => {
+      const result = tx
+        .update(trays)
+        .set({ ...input, layers: input.layers, version: version + 1 })
+        .where(and(eq(trays.id, id), eq(trays.version, version)))
+        .run();
+      const current = readTray(tx, id);
+      if (!current) throw notFound('sub-assembly', id);
+      if (result.changes === 0) throw stale('sub-assembly', current);
+      requireSoundTrays(tx, current.buildId);
+      return current;
+    });
+    response.json(saved);
   });
 
   router.delete(PATHS.tray, (request, response) => {

@@ -8,8 +8,10 @@ import type {
   TrayRecord,
 } from '../../api/index.ts';
 import { DEFAULT_CONDITIONS } from '../../core/finish/index.ts';
+import { summariseKit, type Part } from '../../core/kit/index.ts';
 import type { Database } from '../database/open.ts';
 import { builds, joins, plan, settings, steps, trays } from '../database/schema.ts';
+import { readKit } from './kitStore.ts';
 
 /** A weekly calendar to begin with: weekday evenings and Saturday morning. */
 const FIRST_CALENDAR: SettingsRecord['calendar'] = {
@@ -58,28 +60,62 @@ export function readSteps(db: Database): StepRecord[] {
 }
 
 export function readTray(db: Database, id: string): TrayRecord | undefined {
-  return db.select().from(trays).where(eq(trays.id, id)).get();
+  const row = db.select().from(trays).where(eq(trays.id, id)).get();
+  return row && trayRecord(row, partIndex(readKit(db, row.buildId).parts));
 }
 
 export function readJoin(db: Database, id: string): JoinRecord | undefined {
   return db.select().from(joins).where(eq(joins.id, id)).get();
 }
 
+const partIndex = (parts: readonly Part[]) => new Map(parts.map((part) => [part.id, part]));
+
+function trayRecord(
+  { partIds, ...row }: typeof trays.$inferSelect,
+  parts: ReadonlyMap<string, Part>,
+): TrayRecord {
+  const held = partIds.flatMap((id) => parts.get(id) ?? []);
+  return {
+    ...row,
+    parts: held.map(({ id, frame, number, name, count }) => ({ id, frame, number, name, count })),
+  };
+}
+
+function buildRecord(
+  db: Database,
+  { position: _position, ...build }: typeof builds.$inferSelect,
+): BuildRecord {
+  const kit = readKit(db, build.id);
+  const parts = partIndex(kit.parts);
+  const rows = db
+    .select()
+    .from(trays)
+    .where(eq(trays.buildId, build.id))
+    .orderBy(asc(trays.position), asc(trays.name))
+    .all();
+  const made = db.select().from(joins).where(eq(joins.buildId, build.id)).all();
+  return {
+    ...build,
+    trays: rows.map((row) => trayRecord(row, parts)),
+    joins: made,
+    kit: summariseKit(
+      kit,
+      rows,
+      made.flatMap(({ jointIds }) => jointIds),
+    ),
+  };
+}
+
 export function readBuilds(db: Database): BuildRecord[] {
-  const allTrays = db.select().from(trays).orderBy(asc(trays.position), asc(trays.name)).all();
-  const allJoins = db.select().from(joins).all();
   return db
     .select()
     .from(builds)
     .orderBy(asc(builds.position))
     .all()
-    .map(({ position: _position, ...build }) => ({
-      ...build,
-      trays: allTrays.filter(({ buildId }) => buildId === build.id),
-      joins: allJoins.filter(({ buildId }) => buildId === build.id),
-    }));
+    .map((build) => buildRecord(db, build));
 }
 
 export function readBuild(db: Database, id: string): BuildRecord | undefined {
-  return readBuilds(db).find((build) => build.id === id);
+  const row = db.select().from(builds).where(eq(builds.id, id)).get();
+  return row && buildRecord(db, row);
 }

@@ -70,7 +70,7 @@ function inTurn<T>(key: string, work: () => Promise<T>): Promise<T> {
 }
 
 function trayInputOf({ name, areaCm2, substrateId, parts, layers, codeId, position }: TrayRecord): TrayInput {
-  return { name, areaCm2, substrateId, parts, layers: layers, codeId, position };
+  return { name, areaCm2, substrateId, partIds: parts.map(({ id }) => id), layers, codeId, position };
 }
 
 async function sendTray(tray: TrayRecord): Promise<void> {

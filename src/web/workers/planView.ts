@@ -53,20 +53,20 @@ export interface PlanView {
 const HORIZON_DAYS = 365;
 /** Work budget: repeatable, and about a second on a small machine. */
 const EVALUATIONS = 24000;
-const TIME_MS = 2500;
+const TIME_MS = 1500;
 /** A step this late makes a new plan. */
 const LATE_MINUTES = 30;
 
 /** Operations, schedule, reasons, what cures and what warns, from the bench as it stands. A stored plan that was
  *  made from the same inputs and is not late is kept as it is. */
 export function planView({ snapshot, paints, codes, now }: PlanRequest): PlanView {
-  const { settings, builds, steps, plan: stored } = snapshot;
+  const { settings, builds, lessons, steps, plan: stored } = snapshot;
   const products = productIndex(paints);
   const codeIndex = new Map(codes.map((code) => [code.id, code]));
   const sessions = upcomingSessions(settings.calendar, now, HORIZON_DAYS);
   const longest = settings.calendar.sessions.reduce((most, { start, end }) => Math.max(most, end - start), 0);
   const plannable = builds.map((build) => plannableBuild(build, products, codeIndex));
-  const plans = plannable.map((build) => generateOperations(build, settings.conditions, longest));
+  const plans = plannable.map((build) => generateOperations(build, settings.conditions, longest, lessons));
   const plan: OperationPlan = {
     operations: plans.flatMap(({ operations }) => operations),
     arcs: plans.flatMap(({ arcs }) => arcs),

@@ -31,7 +31,7 @@ export function NewTray({ build, onAdded }: { build: BuildRecord; onAdded: (id: 
         name: name.trim(),
         areaCm2: 100,
         substrateId: 'styrene-white',
-        parts: [],
+        partIds: [],
         layers: FIRST_LAYERS,
         codeId: null,
         position: build.trays.length,

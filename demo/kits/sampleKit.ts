@@ -1,0 +1,232 @@
+import {
+  EMPTY_KIT,
+  plainPart,
+  suggestJoints,
+  type Evidence,
+  type FitFeel,
+  type Joint,
+  type JointKind,
+  type Kit,
+  type Look,
+  type Material,
+  type Motion,
+  type Part,
+  type PartNeed,
+  type PartState,
+  type School,
+  type Seam,
+  type Zone,
+} from '../../src/core/kit/index.ts';
+
+/** A sample kit as it is written by hand; `kitFrom` makes the records of it. */
+export interface SampleKit {
+  school: School;
+  /** "key; name; look; factory code". */
+  finishes: string[];
+  /** A part a line: "A1; name; count; cm2; mm; finish[+finish:share:edge:mm]; needs". */
+  parts: string;
+  materials: Record<string, Material>;
+  fragile: string[];
+  /** Moulded colour by frame. */
+  colours: Record<string, string>;
+  /** Plated frames or parts. */
+  plated: string[];
+  states: Record<string, PartState>;
+  /** A joint a line: "A2 A1 cement vanish [motion]; option value; ...". */
+  joints: string;
+  choices: {
+    id: string;
+    name: string;
+    chosen: string | null;
+    options: { id: string; name: string; needs?: string[]; rulesOut?: string[]; markings?: string[] }[];
+  }[];
+  /** "kind; part; name; option or always". */
+  works: string[];
+  evidence: {
+    title: string;
+    parts: string[];
+    step: string | null;
+    sheet: string;
+    evidence: string;
+    source: string;
+    confidence: Evidence['confidence'];
+    verdict: Evidence['verdict'];
+    decision?: string;
+  }[];
+  box: string[];
+  unchecked: string[];
+  fits: { joint: string; feel: FitFeel; clearance?: number; motion?: boolean; done: string }[];
+  stance: { heights: [number, number, number, number]; rake: number; shims: number[]; note: string };
+  wants: {
+    name: string;
+    why: string;
+    option?: string;
+    lead: number;
+    have: boolean;
+    substitute: string;
+    looks: string;
+  }[];
+}
+
+/** The records of a sample kit, every id led by the build's. Throws Error for a slip of the pen. */
+export function kitFrom(buildId: string, sample: SampleKit): Kit {
+  const own = (id: string) => `${buildId}-${id}`;
+  const finishes = sample.finishes.map((line) => {
+    const [key, name, look, code] = line.split(';').map((cell) => cell.trim());
+    return { id: own(`finish-${key!}`), name: name!, look: look as Look, codeId: code ?? null };
+  });
+  const knownFinish = new Set(finishes.map(({ id }) => id));
+  const zonesOf = (text: string): Zone[] =>
+    text.split('+').map((zone, index) => {
+      const [finish, share, boundary, edge] = zone.split(':');
+      if (!knownFinish.has(own(`finish-${finish!}`)) && finish !== 'bare')
+        throw new Error(`No finish ${finish!}.`);
+      return {
+        id: `zone-${index + 1}`,
+        name: index === 0 ? '' : 'second colour',
+        finishId: own(`finish-${finish!}`),
+        share: share === undefined ? 1 : Number(share),
+        boundary: (boundary ?? 'moulded') as Zone['boundary'],
+        edgeMm: edge === undefined ? null : Number(edge),
+      };
+    });
+  const parts = sample.parts
+    .trim()
+    .split('\n')
+    .map((line): Part => {
+      const [label, name, count, area, length, finish, needs = ''] = line
+        .split(';')
+        .map((cell) => cell.trim());
+      const frame = /^[A-Z]+/.exec(label!)![0];
+      const zones = finish === 'bare' ? [] : zonesOf(finish!);
+      if (zones[0] && zones.length > 1)
+        zones[0].share = 1 - zones.slice(1).reduce((sum, { share }) => sum + share, 0);
+      return plainPart(own(label!), {
+        frame,
+        number: label!.slice(frame.length),
+        name: name!,
+        count: Number(count),
+        areaCm2: Number(area),
+        lengthMm: Number(length),
+        zones,
+        needs: needs.split(' ').filter(Boolean) as PartNeed[],
+        material: sample.materials[label!] ?? 'styrene',
+        colour: sample.colours[frame] ?? '',
+        plated: sample.plated.includes(frame) || sample.plated.includes(label!),
+        state: sample.states[label!] ?? 'on-frame',
+        checked: !sample.unchecked.some((name) => name.startsWith(`Frame ${frame}`)),
+        fragile: sample.fragile.includes(label!),
+      });
+    });
+  const joints = sample.joints
+    .trim()
+    .split('\n')
+    .map((line): Joint => {
+      const [head, ...options] = line.split(';').map((cell) => cell.trim());
+      const [a, b, kind, seam, motion] = head!.split(' ');
+      const joint: Joint = {
+        id: own(`${a!}-${b!}`),
+        a: own(a!),
+        b: own(b!),
+        kind: kind as JointKind,
+        seam: seam as Seam,
+        clearanceMm: null,
+        captured: [],
+        entry: 'any',
+        motion: (motion ?? 'none') as Motion,
+        closes: [],
+        edgeMm: null,
+        pin: null,
+        note: '',
+      };
+      for (const option of options) {
+        const [word, ...values] = option.split(' ');
+        if (word === 'edge') joint.edgeMm = Number(values[0]);
+        else if (word === 'clearance') joint.clearanceMm = Number(values[0]);
+        else if (word === 'captures') joint.captured = values.map(own);
+        else if (word === 'closes') joint.closes = values.map(own);
+        else if (word === 'entry') joint.entry = values[0] as Joint['entry'];
+        else if (word === 'id') joint.id = own(values[0]!);
+        else throw new Error(`No such word in a sample joint: ${option}.`);
+      }
+      return joint;
+    });
+  const suggested = suggestJoints({ parts, joints }).map(({ joint, because }) => ({
+    ...joint,
+    id: joint.id.replace('~', '-to-'),
+    note: because,
+  }));
+  const all = [...joints, ...suggested];
+  const jointIds = new Set(all.map(({ id }) => id));
+  const stray = all.flatMap(({ closes }) => closes).find((id) => !jointIds.has(id));
+  if (stray) throw new Error(`A sample joint closes off ${stray}, which is none.`);
+  return {
+    ...EMPTY_KIT,
+    school: sample.school,
+    parts,
+    finishes,
+    joints: all,
+    choices: sample.choices.map(({ options, ...choice }) => ({
+      ...choice,
+      id: own(choice.id),
+      chosen: choice.chosen === null ? null : own(choice.chosen),
+      options: options.map(({ id, name, needs = [], rulesOut = [], markings = [] }) => ({
+        id: own(id),
+        name,
+        needs: needs.map(own),
+        rulesOut: rulesOut.map(own),
+        markings,
+        finishIds: [],
+      })),
+    })),
+    works: sample.works.map((line, index) => {
+      const [kind, part, name, option] = line.split(';').map((cell) => cell.trim());
+      return {
+        id: own(`work-${index + 1}`),
+        kind: kind as Kit['works'][number]['kind'],
+        partId: own(part!),
+        name: name!,
+        neededBy: option && option !== 'always' ? [own(option)] : [],
+        always: option === 'always',
+      };
+    }),
+    evidence: sample.evidence.map(({ parts: about, step, decision = '', ...rest }, index) => ({
+      ...rest,
+      id: own(`evidence-${index + 1}`),
+      partIds: about.map(own),
+      stepKind: step,
+      pictureId: null,
+      decision,
+    })),
+    box: sample.box.map((name, index) => ({
+      id: own(`box-${index + 1}`),
+      name,
+      checked: !sample.unchecked.includes(name),
+      note: '',
+    })),
+    fits: sample.fits.map(({ joint, feel, clearance = null, motion = false, done }, index) => ({
+      id: own(`fit-${index + 1}`),
+      jointId: own(joint),
+      stage: 'bare',
+      feel,
+      clearanceMm: clearance,
+      motionChecked: motion,
+      done,
+    })),
+    stances: [
+      {
+        id: own('stance'),
+        heightsMm: sample.stance.heights,
+        rakeMm: sample.stance.rake,
+        shimsMm: sample.stance.shims,
+        note: sample.stance.note,
+      },
+    ],
+    wants: sample.wants.map(({ option, lead, ...want }, index) => ({
+      ...want,
+      id: own(`want-${index + 1}`),
+      optionId: option === undefined ? null : own(option),
+      leadDays: lead,
+    })),
+  };
+}

@@ -1,0 +1,313 @@
+import type { SampleKit } from './sampleKit.ts';
+
+/** The coupe: two-tone body, much chrome, a straight six, a closed or an open top. */
+export const tolliver: SampleKit = {
+  school: 'pieces',
+  finishes: [
+    'turquoise; Lagoon turquoise; polished; TL-4417',
+    'cream; Clotted cream; polished; TL-2203',
+    'chassis; Chassis black; satin',
+    'engine; Engine green; gloss',
+    'oxblood; Oxblood hide; satin; TL-9014',
+    'plating; Kit plating; plating',
+    'mirror; Mirror lacquer; metal',
+    'cast; Cast metal; metal',
+    'rubber; Tyre black; matt',
+    'glass; Clear; clear',
+    'top-cloth; Top cloth; matt',
+  ],
+  parts: `
+A1; Body shell; 1; 210; 188; turquoise+cream:0.3:masked:410; seam sink
+A2; Cowl; 1; 14; 62; turquoise;
+A3; Valance, front; 1; 9; 66; turquoise; flash
+A4; Valance, rear; 1; 9; 64; turquoise;
+A5; Hood; 1; 44; 61; turquoise; sink
+A6; Boot lid; 1; 34; 52; turquoise; sink
+A7; Filler flap; 1; 1.2; 9; turquoise;
+A8; Inner arches, front; 2; 12; 40; chassis;
+A9; Firewall; 1; 16; 54; turquoise;
+A10; Sills; 2; 8; 96; turquoise; warp
+B1; Chassis frame; 1; 92; 165; chassis; seam flash
+B2; Floor pan; 1; 86; 140; chassis;
+B3; Rear axle; 1; 14; 66; chassis; seam
+B4; Front cross-member; 1; 8; 50; chassis;
+B5; Propeller shaft; 1; 4; 62; chassis; seam
+B6; Springs, rear; 2; 4; 48; chassis; gates
+B7; Arms, front; 4; 2; 22; chassis;
+B8; Shock absorbers; 4; 1.2; 17; chassis; gates
+B9; Fuel tank; 1; 14; 36; cast; seam
+B10; Steering box; 1; 1.5; 12; chassis;
+B11; Exhaust pipe; 1; 7; 120; cast; seam
+B12; Silencer; 1; 6; 34; cast; seam
+B13; Radiator; 1; 9; 30; chassis;
+B14; Battery box; 1; 4; 15; chassis;
+B15; Body posts; 4; 1; 8; bare; pins
+C1; Block, left; 1; 12; 44; engine; seam
+C2; Block, right; 1; 12; 44; engine;
+C3; Cylinder head; 1; 6; 40; engine;
+C4; Sump; 1; 6; 38; engine;
+C5; Gearbox, left half; 1; 5; 30; cast; seam
+C6; Gearbox, right half; 1; 5; 30; cast;
+C7; Intake manifold; 1; 3; 30; cast;
+C8; Exhaust manifold; 1; 4; 34; cast; flash
+C9; Dynamo; 1; 1.5; 10; chassis;
+C10; Fan and pulley; 1; 2; 17; chassis;
+C11; Carburettors; 2; 1; 8; cast;
+C12; Air cleaner; 1; 4; 18; chassis;
+C13; Rocker cover; 1; 4; 38; engine;
+C14; Distributor; 1; 0.8; 9; chassis;
+C15; Oil filter; 1; 1; 8; cream;
+C16; Starter; 1; 1.2; 12; chassis;
+D1; Bumper, front; 1; 12; 72; mirror; gates seam
+D2; Bumper, rear; 1; 12; 70; mirror; gates seam
+D3; Grille; 1; 9; 46; mirror; gates
+D4; Headlamp rims; 2; 1.5; 11; plating; gates
+D5; Side spears; 2; 4; 92; mirror; gates
+D6; Screen frame; 1; 6; 58; mirror; gates
+D7; Over-riders; 4; 0.8; 9; mirror; gates
+D8; Door handles; 2; 0.5; 9; plating; gates
+D9; Mirrors; 2; 0.8; 8; plating; gates
+D10; Wipers; 2; 0.4; 18; plating; gates
+D11; Hood mascot; 1; 0.4; 9; plating; gates
+D12; Tail lamp bezels; 2; 0.8; 8; plating; gates
+E1; Rims; 5; 5; 17; mirror; gates
+E2; Hub caps; 5; 1.5; 12; plating; gates
+E3; Back plates; 4; 2; 15; chassis;
+E4; Tyres; 5; 8; 27; rubber;
+E5; Hub bushings; 4; 0.5; 5; bare;
+E6; Spare wheel clamp; 1; 0.8; 8; chassis;
+F1; Tub; 1; 58; 92; oxblood;
+F2; Seat, front; 1; 17; 44; oxblood;
+F3; Seat, rear; 1; 15; 42; oxblood;
+F4; Door cards; 2; 9; 44; oxblood+cream:0.3:moulded:40;
+F5; Dashboard; 1; 8; 52; turquoise;
+F6; Steering column; 1; 1; 30; cream;
+F7; Steering wheel; 1; 1.5; 17; cream;
+F8; Instrument cluster; 1; 1; 14; plating;
+F9; Pedals; 3; 0.3; 7; chassis;
+F10; Gear lever; 1; 0.3; 11; plating;
+F11; Sun visors; 2; 1.2; 16; oxblood;
+F12; Soft top, folded; 1; 16; 50; top-cloth;
+F13; Soft top, raised; 1; 62; 66; top-cloth; warp
+F14; Tonneau cover; 1; 14; 48; oxblood;
+G1; Windscreen; 1; 8; 54; glass;
+G2; Headlamp lenses; 2; 0.8; 9; glass;
+G3; Tail lamp lenses; 2; 0.4; 7; glass;
+G4; Quarter lights; 2; 1; 14; glass;
+G5; Rear window; 1; 5; 32; glass;
+`,
+  materials: { E4: 'vinyl', E5: 'poly', G1: 'clear', G2: 'clear', G3: 'clear', G4: 'clear', G5: 'clear' },
+  fragile: ['D9', 'D10', 'D11'],
+  colours: { A: 'white', B: 'black', C: 'grey', D: 'grey', E: 'grey', F: 'white', G: 'clear' },
+  plated: ['D4', 'D8', 'D9', 'D10', 'D11', 'D12', 'E2', 'F8', 'F10'],
+  states: { D11: 'lost', C15: 'lost', A1: 'cleaned', A2: 'cleaned', A3: 'cleaned', A4: 'cleaned' },
+  joints: `
+A2 A1 cement vanish; edge 62
+A3 A1 cement vanish; edge 60
+A4 A1 cement vanish; edge 58
+A10 A1 cement vanish; edge 96
+A9 A2 cement hidden
+A8 A1 cement hidden
+A5 A1 hinge panel-line swings; clearance 0.35; entry above
+A6 A1 hinge panel-line swings; clearance 0.3; entry above
+A7 A1 cement panel-line
+B15 B1 cement hidden
+B2 B1 cement hidden
+B3 B6 cement hidden
+B6 B1 cement hidden
+B8 B1 cement hidden
+B4 B1 cement hidden
+B7 B4 cement hidden
+B5 B3 cement hidden
+B5 C5 sits-in hidden; closes B3-B6
+B9 B1 cement hidden
+B10 B1 cement hidden
+B11 C8 cement hidden
+B12 B11 cement vanish
+B12 B1 cement hidden
+B13 B1 cement hidden
+B14 A9 cement hidden
+C1 C2 cement vanish; edge 90; captures C10
+C10 C1 press hidden turns
+C3 C1 cement hidden
+C4 C1 cement panel-line
+C5 C6 cement vanish; edge 64
+C5 C1 cement hidden
+C7 C3 cement hidden
+C8 C3 cement hidden
+C13 C3 cement panel-line
+C12 C11 cement hidden
+C11 C7 cement hidden
+C1 B1 sits-in hidden; entry above; id engine-in
+D3 A1 cement hidden; entry front; clearance 0.25
+D6 A2 cement hidden
+D4 A1 press hidden; clearance 0.2
+D5 A1 cement hidden
+D8 A1 cement hidden
+D9 A1 cement hidden
+D10 A2 cement hidden
+D1 A1 cement hidden; entry front
+D2 A1 cement hidden; entry rear
+D7 D1 cement hidden
+E3 B3 cement hidden
+E3 B7 cement hidden
+E5 E3 sits-in hidden turns
+E1 E5 press hidden turns; clearance 0.15
+E2 E1 press hidden; clearance 0.12
+E4 E1 tyre hidden
+E6 F1 cement hidden
+F1 B2 cement hidden; entry above; id interior-in
+F5 A2 cement hidden
+F6 F5 cement hidden
+F8 F5 sits-in hidden; clearance 0.15
+F7 F6 cement hidden
+F4 F1 cement hidden
+F12 A1 sits-in hidden comes-off
+F13 A1 sits-in hidden comes-off; clearance 0.2
+F14 A1 sits-in hidden comes-off
+F11 D6 cement hidden
+A1 B1 cement hidden; entry above; clearance 0.3; closes engine-in interior-in F5-A2; id body-on
+G1 D6 glass hidden; clearance 0.15
+G2 D4 glass hidden; clearance 0.12
+G3 D12 glass hidden
+G4 D6 glass hidden
+G5 F13 glass hidden
+`,
+  choices: [
+    {
+      id: 'top',
+      name: 'Top',
+      chosen: 'top-down',
+      options: [
+        { id: 'top-down', name: 'open, top folded', needs: ['F12'] },
+        { id: 'top-up', name: 'closed, top raised', needs: ['F13', 'G5'], rulesOut: ['F14'] },
+        { id: 'top-tonneau', name: 'open, tonneau on', needs: ['F14'] },
+      ],
+    },
+    {
+      id: 'drive',
+      name: 'Drive side',
+      chosen: null,
+      options: [
+        { id: 'drive-right', name: 'right-hand' },
+        { id: 'drive-left', name: 'left-hand' },
+      ],
+    },
+    {
+      id: 'trim',
+      name: 'Trim',
+      chosen: 'trim-parade',
+      options: [
+        {
+          id: 'trim-parade',
+          name: 'parade car 12',
+          markings: ['Door numbers 12, two', 'Founders’ Day plate, front and rear'],
+        },
+        { id: 'trim-touring', name: 'touring, spot lamps', markings: ['Plain number plates'] },
+      ],
+    },
+  ],
+  works: [
+    'hole; A1; holes for the top irons; top-up',
+    'hole; A1; holes for two spot lamps; trim-touring',
+    'hole; F5; hole for the column, right; drive-right',
+    'hole; F5; hole for the column, left; drive-left',
+    'pin; B15; pins of the body posts, 1 mm off; always',
+  ],
+  evidence: [
+    {
+      title: 'Oil filter colour',
+      parts: ['C15'],
+      step: 'colour',
+      sheet: 'engine green',
+      evidence: 'cream, with a dark band, on two cars seen at the show',
+      source: 'own photographs, spring show',
+      confidence: 'likely',
+      verdict: 'open',
+    },
+    {
+      title: 'Seam between cowl and body',
+      parts: ['A2', 'A1'],
+      step: 'join',
+      sheet: 'leave the line',
+      evidence: 'no line on the real body',
+      source: 'workshop manual, plate 14',
+      confidence: 'sure',
+      verdict: 'evidence',
+      decision: 'Fill it before primer.',
+    },
+    {
+      title: 'Order of glass and screen frame',
+      parts: ['D6', 'G1'],
+      step: null,
+      sheet: 'frame on in step 4, glass in step 22',
+      evidence: 'the glass cannot pass the frame once the visors are in',
+      source: 'dry fit',
+      confidence: 'sure',
+      verdict: 'evidence',
+      decision: 'Glass into the frame off the car.',
+    },
+    {
+      title: 'Rear springs over or under the axle',
+      parts: ['B6', 'B3'],
+      step: 'join',
+      sheet: 'over',
+      evidence: 'a period picture seems to show them under',
+      source: 'magazine cutting, 1958, poor print',
+      confidence: 'doubtful',
+      verdict: 'open',
+    },
+  ],
+  box: [
+    'Frame A',
+    'Frame B',
+    'Frame C',
+    'Frame D, plated',
+    'Frame E, plated',
+    'Frame F',
+    'Frame G, clear',
+    'Tyres, bag',
+    'Decal sheet',
+  ],
+  unchecked: ['Frame F', 'Decal sheet'],
+  fits: [
+    { joint: 'A5-A1', feel: 'snug', clearance: 0.35, motion: true, done: 'front edge eased with a stick' },
+    { joint: 'A6-A1', feel: 'tight', motion: true, done: '' },
+    { joint: 'F8-F5', feel: 'tight', done: 'recess scraped' },
+    { joint: 'E2-E1', feel: 'snug', clearance: 0.12, done: '' },
+    { joint: 'body-on', feel: 'free', clearance: 0.3, done: '' },
+  ],
+  stance: {
+    heights: [21.4, 21.2, 22.1, 21.6],
+    rake: 0.5,
+    shims: [0.13, 0.25, 0.5],
+    note: 'wheels taped on, body off',
+  },
+  wants: [
+    {
+      name: 'Etched wire mesh for the grille',
+      why: 'the moulded grille is closed behind',
+      lead: 14,
+      have: false,
+      substitute: 'black wash behind the bars',
+      looks: 'flat when seen from the side',
+    },
+    {
+      name: 'Adhesive foil, bright',
+      why: 'screen edge and sill trims',
+      lead: 7,
+      have: true,
+      substitute: '',
+      looks: '',
+    },
+    {
+      name: 'Ribbon for belts',
+      why: 'the touring car has lap belts',
+      option: 'trim-touring',
+      lead: 5,
+      have: false,
+      substitute: 'painted paper',
+      looks: 'edges too thick',
+    },
+  ],
+};

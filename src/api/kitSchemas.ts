@@ -1,0 +1,258 @@
+import { array, boolean, mixed, number, object, string, type AnyObjectSchema, type InferType } from 'yup';
+import {
+  BOUNDARIES,
+  CONFIDENCES,
+  ENTRIES,
+  FITS,
+  JOINT_KINDS,
+  LOOKS,
+  MATERIALS,
+  MOTIONS,
+  PART_NEEDS,
+  PART_STATES,
+  SCHOOLS,
+  SEAMS,
+  VERDICTS,
+  WORK_KINDS,
+} from '../core/kit/index.ts';
+import { count, id, label, oneOf, trayInput, version, whole } from './schemas.ts';
+
+/** What a kit and the stock consist of, with limits. Messages are read by builders. */
+
+const text = (what: string, most: number) =>
+  string().defined().max(most, `${what} has at most ${most} characters`);
+const orNull = (what: string, least: number, most: number) =>
+  number()
+    .nullable()
+    .defined()
+    .min(least, `${what} must lie between ${least} and ${most}`)
+    .max(most, `${what} must lie between ${least} and ${most}`);
+const oneOfOrNone = (values: readonly string[], what: string) =>
+  string()
+    .nullable()
+    .defined()
+    .test(
+      'one-of',
+      `${what} must be none or one of: ${values.join(', ')}`,
+      (value) => value === null || values.includes(value),
+    );
+const ids = (most: number) => array(id()).required().max(most, `at most ${most} of them`);
+
+const zone = object({
+  id: id(),
+  name: text('the name of a zone', 80),
+  finishId: id(),
+  share: count('the share of a zone', 0, 1),
+  boundary: oneOf(BOUNDARIES, 'the edge of a zone'),
+  edgeMm: orNull('the edge of a zone, mm,', 0, 5000),
+}).noUnknown();
+
+const part = object({
+  frame: text('the frame', 3),
+  number: label('the part number', 8),
+  name: label('the name of the part'),
+  count: whole('the count of a part', 1, 200),
+  material: oneOf(MATERIALS, 'the material'),
+  colour: text('the moulded colour', 200),
+  plated: boolean().required(),
+  areaCm2: orNull('the area in cm2', 0.01, 20000),
+  lengthMm: orNull('the length in mm', 0.1, 5000),
+  needs: array(oneOf(PART_NEEDS, 'what a part needs')).required().max(6),
+  state: oneOf(PART_STATES, 'the state of the part'),
+  checked: boolean().required(),
+  fragile: boolean().required(),
+  zones: array(zone).required().max(12, 'at most 12 zones on a part'),
+  note: text('a note', 2000),
+}).noUnknown();
+
+const finish = object({
+  name: label('the name of the finish', 80),
+  look: oneOf(LOOKS, 'the look of the finish'),
+  codeId: string().nullable().defined().max(120),
+}).noUnknown();
+
+const joint = object({
+  a: id(),
+  b: id(),
+  kind: oneOf(JOINT_KINDS, 'the kind of joint'),
+  seam: oneOf(SEAMS, 'the seam'),
+  clearanceMm: orNull('the clearance in mm', -1, 20),
+  captured: ids(40),
+  entry: oneOf(ENTRIES, 'the direction of entry'),
+  motion: oneOf(MOTIONS, 'the motion'),
+  closes: ids(100),
+  edgeMm: orNull('the length of the seam in mm', 0, 5000),
+  pin: oneOfOrNone(['before', 'after'], 'a pin'),
+  note: text('a note', 2000),
+}).noUnknown();
+
+const versionOption = object({
+  id: id(),
+  name: label('the name of an option', 80),
+  needs: ids(300),
+  rulesOut: ids(300),
+  markings: array(label('a marking')).required().max(60),
+  finishIds: ids(40),
+}).noUnknown();
+
+const choice = object({
+  name: label('the name of the choice', 80),
+  options: array(versionOption).required().max(20, 'at most 20 options in a choice'),
+  chosen: string().nullable().defined().max(120),
+}).noUnknown();
+
+const work = object({
+  kind: oneOf(WORK_KINDS, 'the kind of work'),
+  partId: id(),
+  name: label('what is opened or cut'),
+  neededBy: ids(40),
+  always: boolean().required(),
+}).noUnknown();
+
+const evidence = object({
+  title: label('what it is about'),
+  partIds: ids(100),
+  stepKind: string().nullable().defined().max(20),
+  sheet: text('what the sheet says', 2000),
+  evidence: text('what the evidence says', 2000),
+  source: text('the source', 500),
+  pictureId: string().nullable().defined().max(120),
+  confidence: oneOf(CONFIDENCES, 'the confidence'),
+  verdict: oneOf(VERDICTS, 'the verdict'),
+  decision: text('the decision', 2000),
+}).noUnknown();
+
+const box = object({
+  name: label('the name of the frame or bag', 80),
+  checked: boolean().required(),
+  note: text('a note', 2000),
+}).noUnknown();
+
+const fit = object({
+  jointId: id(),
+  stage: oneOf(['bare', 'painted'] as const, 'the stage'),
+  feel: oneOf(FITS, 'how it fits'),
+  clearanceMm: orNull('the clearance in mm', -1, 20),
+  motionChecked: boolean().required(),
+  done: text('what was done', 500),
+}).noUnknown();
+
+const stance = object({
+  heightsMm: array(count('a corner height in mm', 0, 200))
+    .required()
+    .length(4, 'a chassis has four corners'),
+  rakeMm: count('the rake in mm', -20, 20),
+  shimsMm: array(count('a sheet in mm', 0.01, 20))
+    .required()
+    .max(12, 'at most 12 thicknesses of sheet'),
+  note: text('a note', 2000),
+}).noUnknown();
+
+const want = object({
+  name: label('what is needed'),
+  why: text('why', 500),
+  optionId: string().nullable().defined().max(120),
+  leadDays: whole('the days to wait', 0, 400),
+  have: boolean().required(),
+  substitute: text('the substitute', 500),
+  looks: text('what it costs in looks', 500),
+}).noUnknown();
+
+const assembly = object({ school: oneOf(SCHOOLS, 'the school') }).noUnknown();
+
+const spare = object({
+  name: label('the name of the spare'),
+  origin: text('where it came from', 200),
+  material: oneOf(MATERIALS, 'the material'),
+  count: whole('the count', 0, 999),
+  note: text('a note', 2000),
+}).noUnknown();
+
+const material = object({
+  name: label('the name of the material'),
+  kind: label('the kind of material', 40),
+  amount: text('the amount', 80),
+  have: boolean().required(),
+  leadDays: whole('the days to wait', 0, 400),
+}).noUnknown();
+
+const lesson = object({
+  text: label('the lesson', 1000),
+  origin: text('where it came from', 500),
+  kit: string().nullable().defined().max(200),
+  partWord: string().nullable().defined().max(80),
+  material: oneOfOrNone(MATERIALS, 'the material'),
+  stepKind: string().nullable().defined().max(20),
+}).noUnknown();
+
+/** Kinds of record that belong to a build, and the schema of each. */
+export const KIT_ITEMS = {
+  part,
+  finish,
+  joint,
+  choice,
+  work,
+  evidence,
+  box,
+  fit,
+  stance,
+  want,
+  assembly,
+} as const;
+/** Kinds of record that belong to the bench. */
+export const STOCK_ITEMS = { spare, material, lesson } as const;
+
+export type KitItemKind = keyof typeof KIT_ITEMS;
+export type StockItemKind = keyof typeof STOCK_ITEMS;
+
+/** One request changes at most this many records. */
+export const MOST_CHANGES = 500;
+
+/** Changes of records of the given kinds: a value to store, or null to remove; version 0 for a new record. */
+export function changesSchema(kinds: Readonly<Record<string, AnyObjectSchema>>) {
+  const change = object({
+    kind: oneOf(Object.keys(kinds), 'the kind of record'),
+    id: id(),
+    version: version(),
+    value: mixed().nullable().defined(),
+  }).noUnknown();
+  return object({
+    changes: array(change)
+      .required()
+      .min(1, 'there is no change in the request')
+      .max(MOST_CHANGES, `at most ${MOST_CHANGES} changes at once`),
+  }).noUnknown();
+}
+
+/** Sub-assemblies and joins as a proposal lays them out, taken in one stroke. */
+export const subassembliesInput = object({
+  trays: array(
+    object({
+      id: id(),
+      /** 0 where the sub-assembly is new. */
+      version: version(),
+      tray: trayInput.required(),
+    }).noUnknown(),
+  )
+    .required()
+    .max(600, 'at most 600 sub-assemblies'),
+  removed: array(object({ id: id(), version: version() }).noUnknown())
+    .required()
+    .max(600),
+  joins: array(
+    object({
+      id: id(),
+      name: label('the name of the joint'),
+      trayIds: ids(60),
+      afterJoinIds: ids(200),
+      jointIds: ids(300),
+      minutes: whole('minutes', 1, 600),
+      adhesive: label('the adhesive', 200),
+      setMinutes: whole('setting minutes', 0, 20160),
+    }).noUnknown(),
+  )
+    .required()
+    .max(600, 'at most 600 joins'),
+}).noUnknown();
+
+export type SubassembliesInput = InferType<typeof subassembliesInput>;

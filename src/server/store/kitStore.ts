@@ -1,0 +1,158 @@
+import { and, eq, isNull, sql } from 'drizzle-orm';
+import type { AnyObjectSchema } from 'yup';
+import type { KitItemRecord } from '../../api/index.ts';
+import {
+  checkKit,
+  EMPTY_KIT,
+  MOST_PARTS,
+  partsInTwoTrays,
+  type AssemblyChoice,
+  type Kit,
+  type Lesson,
+} from '../../core/kit/index.ts';
+import type { Database } from '../database/open.ts';
+import { kitItems, trays } from '../database/schema.ts';
+import { notFound, ProblemError, stale } from '../problem.ts';
+
+export interface KitChange {
+  kind: string;
+  id: string;
+  version: number;
+  value?: unknown;
+}
+
+const owned = (buildId: string | null) =>
+  buildId === null ? isNull(kitItems.buildId) : eq(kitItems.buildId, buildId);
+
+/** Records of a build's kit, or of the stock (null), in the order in which they were entered. */
+export function readKitItems(db: Database, buildId: string | null): KitItemRecord[] {
+  return db
+    .select({ kind: kitItems.kind, id: kitItems.id, version: kitItems.version, value: kitItems.value })
+    .from(kitItems)
+    .where(owned(buildId))
+    .orderBy(sql`rowid`)
+    .all();
+}
+
+const LISTS: Readonly<Record<string, keyof Kit>> = {
+  part: 'parts',
+  finish: 'finishes',
+  joint: 'joints',
+  choice: 'choices',
+  work: 'works',
+  evidence: 'evidence',
+  box: 'box',
+  fit: 'fits',
+  stance: 'stances',
+  want: 'wants',
+};
+
+/** The records of a build as one kit. */
+export function kitOf(items: readonly KitItemRecord[]): Kit {
+  const kit: Record<string, unknown> = { ...EMPTY_KIT };
+  for (const list of Object.values(LISTS)) kit[list] = [];
+  for (const { kind, id, value } of items) {
+    const list = LISTS[kind];
+    if (list) (kit[list] as unknown[]).push({ ...(value as object), id });
+    else if (kind === 'assembly') kit.school = (value as AssemblyChoice).school;
+  }
+  return kit as unknown as Kit;
+}
+
+export function readLessons(db: Database): Lesson[] {
+  return readKitItems(db, null)
+    .filter(({ kind }) => kind === 'lesson')
+    .map(({ id, value }) => ({ ...(value as Omit<Lesson, 'id'>), id }));
+}
+
+export const readKit = (db: Database, buildId: string): Kit => kitOf(readKitItems(db, buildId));
+
+/** Stores changes of a kit or of the stock in one stroke: all or none. Throws for a value that breaks its schema,
+ *  a record changed elsewhere, and a kit that would contradict itself. */
+export function changeKitItems(
+  db: Database,
+  buildId: string | null,
+  schemas: Readonly<Record<string, AnyObjectSchema>>,
+  changes: readonly KitChange[],
+): KitItemRecord[] {
+  const saved: KitItemRecord[] = [];
+  for (const { kind, id, version, value } of changes) {
+    const row = db
+      .select()
+      .from(kitItems)
+      .where(and(eq(kitItems.kind, kind), eq(kitItems.id, id)))
+      .get();
+    if (row && row.buildId !== buildId) throw notFound(kind, id);
+    if ((row?.version ?? 0) !== version && !(value === null && !row)) {
+      throw stale(
+        kind,
+        row ? { kind, id, version: row.version, value: row.value } : { kind, id, version: 0, value: null },
+      );
+    }
+    if (value === null) {
+      db.delete(kitItems)
+        .where(and(eq(kitItems.kind, kind), eq(kitItems.id, id)))
+        .run();
+      saved.push({ kind, id, version: 0, value: null });
+      continue;
+    }
+    const checked = schemas[kind]!.validateSync(value, { abortEarly: false, strict: true }) as Record<
+      string,
+      unknown
+    >;
+    if (row) {
+      db.update(kitItems)
+        .set({ value: checked, version: version + 1 })
+        .where(and(eq(kitItems.kind, kind), eq(kitItems.id, id)))
+        .run();
+    } else {
+      db.insert(kitItems).values({ kind, id, buildId, value: checked, version: 1 }).run();
+    }
+    saved.push({ kind, id, version: version + 1, value: checked });
+  }
+  if (buildId !== null) requireSoundKit(db, buildId, changes);
+  return saved;
+}
+
+function requireSoundKit(db: Database, buildId: string, changes: readonly KitChange[]): void {
+  const kit = readKit(db, buildId);
+  if (kit.parts.length > MOST_PARTS)
+    throw new RangeError(`A kit holds at most ${MOST_PARTS} parts; this would make ${kit.parts.length}.`);
+  if (!changes.some(({ kind }) => kind === 'part' || kind === 'joint')) return;
+  const impossible = checkKit(kit).filter(({ kind }) => kind === 'impossible');
+  if (impossible.length > 0) {
+    const shown = impossible.slice(0, 5).map(({ message }) => message);
+    const more = impossible.length > 5 ? ` And ${impossible.length - 5} more like these.` : '';
+    throw new ProblemError({
+      type: '/problems/impossible-kit',
+      status: 400,
+      title: 'That kit contradicts itself',
+      detail: shown.join(' ') + more,
+      remedy: 'Nothing was changed. Mend what is named and try again.',
+    });
+  }
+  if (changes.some(({ kind, value }) => kind === 'part' && value === null)) dropGoneParts(db, buildId, kit);
+}
+
+/** A part that is gone lies in no sub-assembly any more. */
+function dropGoneParts(db: Database, buildId: string, kit: Kit): void {
+  const known = new Set(kit.parts.map(({ id }) => id));
+  for (const { id, partIds } of db.select().from(trays).where(eq(trays.buildId, buildId)).all()) {
+    const left = partIds.filter((part) => known.has(part));
+    if (left.length < partIds.length) db.update(trays).set({ partIds: left }).where(eq(trays.id, id)).run();
+  }
+}
+
+/** Refuses sub-assemblies that hold unknown parts, or one part twice. */
+export function requireSoundTrays(db: Database, buildId: string): void {
+  const { parts } = readKit(db, buildId);
+  const known = new Set(parts.map(({ id }) => id));
+  const rows = db.select().from(trays).where(eq(trays.buildId, buildId)).all();
+  for (const { name, partIds } of rows) {
+    const strange = partIds.find((id) => !known.has(id));
+    if (strange !== undefined)
+      throw new RangeError(`“${name}” names the part ${strange}, which is not in this kit.`);
+  }
+  const twice = partsInTwoTrays(rows, parts);
+  if (twice.length > 0) throw new RangeError(twice.slice(0, 5).join(' '));
+}
