@@ -16,9 +16,23 @@ const choose = async (page, name) => {
   await page.waitForFunction(() => /proved/.test(document.body.innerText), { timeout: 60000 });
   if (name) await page.click(`[data-light] .lights button:nth-child(${name})`);
 };
+const chooseJoint = async (page) => {
+  await page.waitForSelector('.jointline');
+  await page.$eval('.jointline:nth-of-type(30)', (line) =>
+    line.dispatchEvent(new MouseEvent('click', { bubbles: true })),
+  );
+  await page.waitForFunction(() => /over the whole build|cannot be/.test(document.body.innerText));
+};
 const VIEWS = {
   home: ['/', DESK, (page) => page.waitForFunction(() => /ready/.test(document.body.innerText))],
-  kit: ['/build/tolliver/kit', DESK],
+  kit: ['/build/tolliver/kit', DESK, (page) => page.waitForSelector('.partgrid')],
+  version: ['/build/tolliver/kit/version', DESK],
+  evidence: ['/build/tolliver/kit/evidence', DESK],
+  joints: ['/build/tolliver/kit/joints', DESK, chooseJoint],
+  trays: ['/build/tolliver/kit/trays', DESK, (page) => page.waitForSelector('.traycard')],
+  fit: ['/build/tolliver/kit/fit', DESK],
+  needs: ['/build/tolliver/kit/needs', DESK],
+  lessons: ['/build/tolliver/kit/lessons', DESK],
   colour: ['/build/tolliver/colour/tolliver-body', DESK, choose],
   'colour-dark': ['/build/tolliver/colour/tolliver-body', DESK, (page) => choose(page, 2), 'dark'],
   finish: ['/build/tolliver/finish/tolliver-body', DESK],

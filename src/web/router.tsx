@@ -15,7 +15,7 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./screens/home/HomeScreen.tsx')).HomeScreen }),
       },
       {
-        path: 'build/:buildId/kit',
+        path: 'build/:buildId/kit/:view?',
         lazy: async () => ({ Component: (await import('./screens/kit/KitScreen.tsx')).KitScreen }),
       },
       {

@@ -55,7 +55,7 @@ describe('the builder’s own bench, from nothing', () => {
     await shows(page, /Give the build a name/);
     await fill(page, 'Build', 'Delivery van');
     await press(page, 'button', 'Name your first build');
-    await shows(page, /Begin with one sub-assembly/);
+    await shows(page, /An open box, nothing listed yet[\s\S]*Begin with one sub-assembly/);
     for (const [stage, text] of [
       ['colour', /Nothing to colour yet/],
       ['finish', /No finish to plan yet/],
@@ -69,19 +69,21 @@ describe('the builder’s own bench, from nothing', () => {
   });
 
   it('takes parts from a list and keeps the line it cannot read', async () => {
+    await press(page, 'link', 'Begin with one sub-assembly');
     await fill(page, 'New sub-assembly', 'Body');
     await press(page, 'button', 'Add it');
     const field = await page.waitForSelector('textarea');
     await field!.type('A1 Body shell\nno number here\nA2 Doors x2');
     await press(page, 'button', 'Put the parts in this tray');
     await shows(page, /Line 2 was kept in the box above/);
+    await shows(page, /3 pieces, 100 cm²/);
     await shows(page, /3 parts in 1 tray/);
     await saved(page);
     expect(await page.$eval('textarea', (element) => element.value)).toBe('no number here');
   });
 
   it('says that an empty shelf cannot be searched, then takes a pasted list', async () => {
-    const kit = page.url();
+    const kit = page.url().replace(/\/kit.*$/, '/kit');
     await page.goto(kit.replace(/kit$/, 'colour'));
     await press(page, 'button', 'put in a colour of your own');
     await fill(page, 'Maker', 'Own');

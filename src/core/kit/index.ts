@@ -1,6 +1,8 @@
 /** Kit: what is in the box, what is built from it, what is joined before paint and what after. */
 export type { Build, Join, KitPart, Mix, PlannedLayer, Tray } from './build.ts';
 export * from './kit.ts';
+export { assembleKit } from './assembleKit.ts';
+export { copyKit } from './copyKit.ts';
 export { checkKit, partsInTwoTrays, type KitProblem } from './checkKit.ts';
 export { resolveVersion, type ResolvedVersion, type WorkVerdict } from './version.ts';
 export {
@@ -15,6 +17,7 @@ export {
 } from './proposeSubassemblies.ts';
 export { COST_DEFAULTS, type CostTerm } from './jointCosts.ts';
 export { jointName } from './hardConstraints.ts';
+export { inFrameOrder } from './frameOrder.ts';
 export { firstLayers, takeProposal, type TakenProposal } from './takeProposal.ts';
 export { suggestJoints, type JointSuggestion } from './suggestJoints.ts';
 export {
@@ -37,6 +40,7 @@ export {
   MOST_PARTS,
   PART_COLUMNS,
   readHeading,
+  readPartCell,
   readPartRows,
   type PartColumn,
   type PartTableProblem,

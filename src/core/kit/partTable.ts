@@ -111,6 +111,16 @@ export function readPartRows(
   return reading;
 }
 
+/** Reads one cell as it is typed: what it says of a part, or what is wrong with it. */
+export function readPartCell(
+  column: PartColumn,
+  text: string,
+): { part: Partial<ReadPart>; problem?: undefined } | { problem: string } {
+  const part: Partial<ReadPart> = {};
+  const problem = readCell(column, text.trim(), part);
+  return problem === undefined ? { part } : { problem };
+}
+
 function readCell(column: PartColumn, text: string, part: Partial<ReadPart>): string | undefined {
   const number = (least: number, most: number, whole: boolean) => {
     const value = Number(

@@ -261,7 +261,7 @@ describe('proposeSubassemblies', () => {
         ...kit,
         joints: kit.joints.map((joint) => ({
           ...joint,
-          pin: proposal.decisions.find(({ jointId }) => jointId === joint.id)!.when as JointTime | null,
+          pin: proposal.decisions.find(({ jointId }) => jointId === joint.id)!.when,
         })),
       };
       const again = proposeSubassemblies({

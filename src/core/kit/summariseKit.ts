@@ -71,7 +71,12 @@ export function summariseKit(
     const trayId = trayOf.get(work.partId);
     const part = parts.get(work.partId);
     if (trayId === undefined || !part) continue;
-    if (verdict === 'wait') holds.push({ trayId, stepKind: 'join', reason: `${work.name}: ${reason}` });
+    if (verdict === 'wait')
+      holds.push({
+        trayId,
+        stepKind: 'join',
+        reason: `${work.name[0]!.toUpperCase()}${work.name.slice(1)}: ${reason}`,
+      });
     if (verdict !== 'do') continue;
     openings.push({
       id: work.id,

@@ -109,6 +109,6 @@ function judgeWork(
   const [{ choice, name }] = naming as [(typeof naming)[number]];
   const instead = choice.options.find(({ id }) => id === choice.chosen)?.name ?? 'another option';
   return refuse(
-    `Only “${name}” needs it, and you are building “${instead}”. A hole opened now would have to be plugged.`,
+    `Only “${name}” needs it, and you are building “${instead}”.${work.kind === 'hole' ? ' A hole opened now would have to be plugged.' : ''}`,
   );
 }

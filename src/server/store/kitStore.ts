@@ -2,11 +2,10 @@ import { and, eq, isNull, sql } from 'drizzle-orm';
 import type { AnyObjectSchema } from 'yup';
 import type { KitItemRecord } from '../../api/index.ts';
 import {
+  assembleKit,
   checkKit,
-  EMPTY_KIT,
   MOST_PARTS,
   partsInTwoTrays,
-  type AssemblyChoice,
   type Kit,
   type Lesson,
 } from '../../core/kit/index.ts';
@@ -34,38 +33,13 @@ export function readKitItems(db: Database, buildId: string | null): KitItemRecor
     .all();
 }
 
-const LISTS: Readonly<Record<string, keyof Kit>> = {
-  part: 'parts',
-  finish: 'finishes',
-  joint: 'joints',
-  choice: 'choices',
-  work: 'works',
-  evidence: 'evidence',
-  box: 'box',
-  fit: 'fits',
-  stance: 'stances',
-  want: 'wants',
-};
-
-/** The records of a build as one kit. */
-export function kitOf(items: readonly KitItemRecord[]): Kit {
-  const kit: Record<string, unknown> = { ...EMPTY_KIT };
-  for (const list of Object.values(LISTS)) kit[list] = [];
-  for (const { kind, id, value } of items) {
-    const list = LISTS[kind];
-    if (list) (kit[list] as unknown[]).push({ ...(value as object), id });
-    else if (kind === 'assembly') kit.school = (value as AssemblyChoice).school;
-  }
-  return kit as unknown as Kit;
-}
-
 export function readLessons(db: Database): Lesson[] {
   return readKitItems(db, null)
     .filter(({ kind }) => kind === 'lesson')
     .map(({ id, value }) => ({ ...(value as Omit<Lesson, 'id'>), id }));
 }
 
-export const readKit = (db: Database, buildId: string): Kit => kitOf(readKitItems(db, buildId));
+export const readKit = (db: Database, buildId: string): Kit => assembleKit(readKitItems(db, buildId));
 
 /** Stores changes of a kit or of the stock in one stroke: all or none. Throws for a value that breaks its schema,
  *  a record changed elsewhere, and a kit that would contradict itself. */

@@ -18,6 +18,7 @@ import {
 } from '../../api/index.ts';
 import { setBenchClock } from './clock.ts';
 import { askWhichToKeep } from './conflict.ts';
+import { inTurn } from './inTurn.ts';
 import { get, request, RequestProblem } from './request.ts';
 import { saving } from './saving.ts';
 import { remember } from './undo.ts';
@@ -42,6 +43,27 @@ function updateBench(change: Change): void {
   void mutate<BenchSnapshot>(PATHS.bench, (snapshot) => snapshot && change(snapshot), { revalidate: false });
 }
 
+const REFRESH_MS = 700;
+let refresh: ReturnType<typeof setTimeout> | undefined;
+
+/** Fetches the bench again once a run of quick edits has come to rest. */
+export function refreshBench(): void {
+  clearTimeout(refresh);
+  refresh = setTimeout(() => void mutate(PATHS.bench), REFRESH_MS);
+}
+
+/** A build as this tab knows it now. */
+export async function currentBuild(id: string): Promise<BuildRecord | undefined> {
+  const snapshot = await mutate<BenchSnapshot>(PATHS.bench, (known) => known, { revalidate: false });
+  return snapshot?.builds.find((build) => build.id === id);
+}
+
+/** Puts a build as the server sent it. */
+export function replaceBuild(build: BuildRecord): void {
+  for (const { id, version } of build.trays) versions.set(id, version);
+  updateBench(changeBuild(build.id, () => build));
+}
+
 const changeBuild =
   (id: string, change: (build: BuildRecord) => BuildRecord): Change =>
   (snapshot) => ({
@@ -60,15 +82,6 @@ const putTray = (tray: TrayRecord): Change =>
 /** The newest version of every tray and setting that this tab has seen, so that quick edits do not trip over
  *  each other. */
 const versions = new Map<string, number>();
-/** Saves of one record wait for each other. */
-const queues = new Map<string, Promise<unknown>>();
-
-function inTurn<T>(key: string, work: () => Promise<T>): Promise<T> {
-  const next = (queues.get(key) ?? Promise.resolve()).catch(() => undefined).then(work);
-  queues.set(key, next);
-  return next;
-}
-
 function trayInputOf({ name, areaCm2, substrateId, parts, layers, codeId, position }: TrayRecord): TrayInput {
   return { name, areaCm2, substrateId, partIds: parts.map(({ id }) => id), layers, codeId, position };
 }

@@ -24,10 +24,11 @@ const plural = (count: number, one: string, many = `${one}s`) => `${count} ${cou
 
 /** The state of each stage in a few words. */
 export function stageStates(build: BuildRecord, view: PlanView | null): Record<StagePath, StageState> {
-  const parts = build.trays.reduce(
-    (sum, tray) => sum + tray.parts.reduce((pieces, { count }) => pieces + count, 0),
-    0,
-  );
+  const { pieces, openConflicts, openChoices } = build.kit;
+  const undecided = [
+    openConflicts > 0 ? plural(openConflicts, 'open conflict') : '',
+    openChoices.length > 0 ? plural(openChoices.length, 'choice') + ' open' : '',
+  ].filter(Boolean);
   const coloured = build.trays.flatMap((tray) => {
     const layer = targetLayer(tray.layers);
     return layer ? [layer] : [];
@@ -46,9 +47,13 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
     kit: {
       text:
         build.trays.length === 0
-          ? 'no sub-assembly yet'
-          : `${plural(parts, 'part')} in ${plural(build.trays.length, 'tray')}`,
-      done: build.trays.length > 0,
+          ? pieces > 0
+            ? `${plural(pieces, 'part')}, not divided yet`
+            : 'no sub-assembly yet'
+          : undecided.length > 0
+            ? `${plural(pieces, 'part')}, ${undecided[0]!}`
+            : `${plural(pieces, 'part')} in ${plural(build.trays.length, 'tray')}`,
+      done: build.trays.length > 0 && undecided.length === 0,
     },
     colour: {
       text:

@@ -15,6 +15,7 @@ import { usePlan } from '../../data/plan.tsx';
 import { finishOf, useWorkshop } from '../../data/workshop.ts';
 import { AirPanel } from './AirPanel.tsx';
 import { FollowsPanel } from './FollowsPanel.tsx';
+import { JointFitPanel } from './JointFitPanel.tsx';
 import { LayerTable } from './LayerTable.tsx';
 import { layerName } from './layerNames.ts';
 
@@ -186,6 +187,7 @@ function FinishDesk({
             )}
           </div>
         )}
+        {build && <JointFitPanel build={build} tray={tray} />}
       </section>
     </div>
   );

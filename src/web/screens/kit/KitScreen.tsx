@@ -1,84 +1,54 @@
-import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { lazy, Suspense, type ComponentType } from 'react';
+import { Navigate, useParams } from 'react-router';
+import type { BuildRecord } from '../../../api/index.ts';
+import type { Kit } from '../../../core/kit/index.ts';
 import { Loading } from '../../components/Loading.tsx';
-import { TrayList } from '../../components/TrayList.tsx';
-import { removeBuild } from '../../data/bench.ts';
+import { useKit, useStock, type Stock } from '../../data/kit.ts';
 import { useWorkshop } from '../../data/workshop.ts';
-import { JoinPanel } from './JoinPanel.tsx';
-import { NewTray } from './NewTray.tsx';
-import { TrayEditor } from './TrayEditor.tsx';
+import { KitNav } from './KitNav.tsx';
+import { useProposal } from './useProposal.ts';
+import './kit.css';
 
-/** What is in the box, laid out in trays of what is painted together. */
+/** What every view of the kit works with. */
+export interface KitViewProps {
+  build: BuildRecord;
+  kit: Kit;
+  stock: Stock;
+  proposals: ReturnType<typeof useProposal>;
+}
+
+const VIEWS: Readonly<Record<string, ComponentType<KitViewProps>>> = {
+  parts: lazy(async () => ({ default: (await import('./PartsView.tsx')).PartsView })),
+  version: lazy(async () => ({ default: (await import('./VersionView.tsx')).VersionView })),
+  evidence: lazy(async () => ({ default: (await import('./EvidenceView.tsx')).EvidenceView })),
+  joints: lazy(async () => ({ default: (await import('./JointsView.tsx')).JointsView })),
+  trays: lazy(async () => ({ default: (await import('./TraysView.tsx')).TraysView })),
+  fit: lazy(async () => ({ default: (await import('./FitView.tsx')).FitView })),
+  needs: lazy(async () => ({ default: (await import('./NeedsView.tsx')).NeedsView })),
+  lessons: lazy(async () => ({ default: (await import('./LessonsView.tsx')).LessonsView })),
+};
+
+/** What is in the box, what will be built from it, and what is joined before paint and what after. */
 export function KitScreen() {
-  const { build, codes, products, ready, error } = useWorkshop();
-  const [chosenId, setChosenId] = useState<string>();
-  const navigate = useNavigate();
+  const { view = 'parts' } = useParams();
+  const { build, ready, error } = useWorkshop();
+  const { kit, error: kitError } = useKit(build?.id);
+  const stock = useStock();
+  const proposals = useProposal(kit && kit.parts.length > 0 ? kit : undefined);
   if (!ready) return <Loading what="the kit" error={error} />;
   if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
-  const tray = build.trays.find(({ id }) => id === chosenId) ?? build.trays[0];
-  const pieces = (list: typeof build.trays) =>
-    list.reduce((sum, { parts }) => sum + parts.reduce((n, { count }) => n + count, 0), 0);
+  if (!kit || !stock) return <Loading what="the kit" error={kitError} />;
+  const View = VIEWS[view];
+  if (!View) return <Navigate to={`/build/${build.id}/kit`} replace />;
   return (
-    <div className="columns">
+    <div className="columns kit">
       <section className="column" aria-label="What you know">
         <h2>What you know</h2>
-        {build.trays.length > 0 && (
-          <TrayList
-            trays={build.trays}
-            chosen={tray?.id}
-            products={products}
-            codes={codes}
-            note={({ parts, areaCm2 }) =>
-              `${parts.reduce((sum, { count }) => sum + count, 0)} parts, ${areaCm2} cm² to paint`
-            }
-            onChoose={({ id }) => setChosenId(id)}
-          />
-        )}
-        <NewTray build={build} onAdded={setChosenId} />
+        <KitNav build={build} kit={kit} proposals={proposals} />
       </section>
-      <section className="column" aria-label="What you decide">
-        <h2>What you decide</h2>
-        {tray ? (
-          <TrayEditor key={tray.id} tray={tray} />
-        ) : (
-          <div className="panel">
-            <h3>Begin with one sub-assembly</h3>
-            <p>
-              A sub-assembly is what you join before paint and finish as one: the body, the chassis, the
-              wheels. Name one on the left, then paste its parts and say how large it is. Colour, finish and
-              plan follow from that.
-            </p>
-          </div>
-        )}
-      </section>
-      <section className="column" aria-label="What follows">
-        <h2>What follows</h2>
-        <div className="panel">
-          <h3>In the box</h3>
-          <dl className="rows">
-            <dt>Parts</dt>
-            <dd className="mono">{pieces(build.trays)}</dd>
-            <dt>Sub-assemblies</dt>
-            <dd className="mono">{build.trays.length}</dd>
-            <dt>To paint</dt>
-            <dd className="mono">{build.trays.reduce((sum, { areaCm2 }) => sum + areaCm2, 0)} cm²</dd>
-          </dl>
-        </div>
-        <JoinPanel build={build} />
-        <button
-          type="button"
-          className="quiet"
-          onClick={() => {
-            if (
-              window.confirm(`Remove "${build.name}" with its sub-assemblies and log? This cannot be undone.`)
-            ) {
-              void removeBuild(build.id).then(() => navigate('/'));
-            }
-          }}
-        >
-          Remove this build
-        </button>
-      </section>
+      <Suspense fallback={<Loading what="the view" error={undefined} />}>
+        <View build={build} kit={kit} stock={stock} proposals={proposals} />
+      </Suspense>
     </div>
   );
 }

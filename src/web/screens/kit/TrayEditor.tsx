@@ -2,25 +2,44 @@ import { NumberInput, Select, Textarea, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { TrayRecord } from '../../../api/index.ts';
 import { SUBSTRATES } from '../../../core/finish/index.ts';
-import { readPartList, type PartListReading } from '../../../core/kit/index.ts';
+import { partLabel, readPartList, type Kit, type PartListReading } from '../../../core/kit/index.ts';
 import { removeTray, saveTray } from '../../data/bench.ts';
+import { changeKit } from '../../data/kit.ts';
+import { changesFromRead } from './partChanges.ts';
+import { partOptions } from './partNames.ts';
 
 /** Name, plastic, area and parts of a sub-assembly. */
-export function TrayEditor({ tray }: { tray: TrayRecord }) {
+export function TrayEditor({ tray, kit }: { tray: TrayRecord; kit: Kit }) {
   const [name, setName] = useState(tray.name);
   const [pasted, setPasted] = useState('');
   const [problems, setProblems] = useState<PartListReading['problems']>([]);
+  const [refused, setRefused] = useState<string | null>(null);
   const save = (change: Partial<TrayRecord>, label: string) =>
-    void saveTray(tray, { ...tray, ...change }, label).catch(() => undefined);
+    void saveTray(tray, { ...tray, ...change }, label)
+      .then(() => setRefused(null))
+      .catch((error: unknown) => setRefused((error as Error).message));
 
   const takeParts = () => {
     const reading = readPartList(pasted);
     setProblems(reading.problems);
     setPasted(reading.problems.map(({ text }) => text).join('\n'));
     if (reading.parts.length === 0) return;
-    const fresh = new Map([...tray.parts, ...reading.parts].map((part) => [part.id, part]));
-    save({ parts: [...fresh.values()] }, `${reading.parts.length} parts into ${tray.name}`);
+    const read = reading.parts.map(({ frame, number, name: partName, count }) => ({
+      frame,
+      number,
+      name: partName,
+      count,
+    }));
+    const { changes } = changesFromRead(kit, tray.buildId, read);
+    const fresh = changes.map(({ value }) => value as Kit['parts'][number]);
+    changeKit(tray.buildId, changes, `${fresh.length} parts`)
+      .then(() => {
+        const held = new Map([...tray.parts, ...fresh].map((part) => [part.id, part]));
+        save({ parts: [...held.values()] }, `${fresh.length} parts into ${tray.name}`);
+      })
+      .catch((error: unknown) => setRefused((error as Error).message));
   };
+  const inTray = new Set(tray.parts.map(({ id }) => id));
   return (
     <div className="panel">
       <div style={{ display: 'grid', gridTemplateColumns: '2fr 1fr 1fr', gap: 12 }}>
@@ -93,6 +112,25 @@ export function TrayEditor({ tray }: { tray: TrayRecord }) {
             </span>
           ))}
         </div>
+      )}
+      {kit.parts.length > inTray.size && (
+        <Select
+          mt="md"
+          searchable
+          label="Put in a part of the kit"
+          placeholder="by number or name"
+          data={partOptions(kit).filter(({ value }) => !inTray.has(value))}
+          value={null}
+          onChange={(id) => {
+            const part = kit.parts.find((each) => each.id === id);
+            if (part) save({ parts: [...tray.parts, part] }, `${partLabel(part)} into ${tray.name}`);
+          }}
+        />
+      )}
+      {refused && (
+        <p role="alert" style={{ marginTop: 8 }}>
+          {refused}
+        </p>
       )}
       <Textarea
         mt="md"

@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import type { PlanOperation } from '../../../core/plan/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import { whenText } from '../../components/time.ts';
@@ -39,6 +40,17 @@ export function StepReason({ operation, start, view, chemistry }: StepReasonProp
       <p style={{ marginTop: 8 }}>
         <b>Why at all.</b> {operation.because}
       </p>
+      {operation.holds.map((line) => (
+        <p key={line} style={{ marginTop: 8 }}>
+          <b>Not yet.</b> {line}{' '}
+          <Link to={`/build/${operation.buildId}/kit/evidence`}>Decide it in the kit</Link>
+        </p>
+      ))}
+      {operation.lessons.map((line) => (
+        <p key={line} style={{ marginTop: 8 }}>
+          <b>Learnt earlier.</b> {line}
+        </p>
+      ))}
       {after.length > 0 && (
         <p style={{ marginTop: 8 }} className="small">
           Then{' '}

@@ -1,5 +1,6 @@
 import { NumberInput, TextInput } from '@mantine/core';
 import { useCallback, useEffect, useState } from 'react';
+import { Link } from 'react-router';
 import type { BuildRecord, StepRecord } from '../../../api/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import type { PlanOperation } from '../../../core/plan/index.ts';
@@ -47,6 +48,7 @@ export function StepCard({ operation, start, view, steps, build, position }: Ste
   );
   const undone = before.filter(({ step }) => step === undefined);
   const wait = readyAt - now;
+  const blocked = operation.holds.length > 0;
 
   useEffect(() => {
     const timer = setInterval(() => tick((count) => count + 1), 1000);
@@ -60,6 +62,7 @@ export function StepCard({ operation, start, view, steps, build, position }: Ste
   }, [operation.id]);
 
   const finish = useCallback(() => {
+    if (blocked) return;
     localStorage.removeItem(startedKey(operation.id));
     void tickStep({
       operationId: operation.id,
@@ -70,7 +73,7 @@ export function StepCard({ operation, start, view, steps, build, position }: Ste
       minutes: took,
       note: note.trim(),
     }).catch(() => undefined);
-  }, [operation, took, note]);
+  }, [operation, took, note, blocked]);
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -103,6 +106,20 @@ export function StepCard({ operation, start, view, steps, build, position }: Ste
           <b>Safety.</b> {line}
         </p>
       ))}
+      {operation.lessons.map((line) => (
+        <p key={line} className="lesson">
+          <b>Learnt earlier.</b> {line}
+        </p>
+      ))}
+      {blocked && (
+        <div className="hold" role="alert">
+          <b>Not yet.</b>
+          {operation.holds.map((line) => (
+            <p key={line}>{line}</p>
+          ))}
+          <Link to={`/build/${operation.buildId}/kit/evidence`}>Decide it in the kit</Link>
+        </div>
+      )}
       {undone.length > 0 && (
         <p className="hold">
           <b>First:</b> {undone.map(({ title }) => `“${title}”`).join(', ')}.
@@ -162,7 +179,7 @@ export function StepCard({ operation, start, view, steps, build, position }: Ste
           style={{ flex: 1, minWidth: 140 }}
         />
       </div>
-      <button type="button" className="action big" onClick={finish}>
+      <button type="button" className="action big" disabled={blocked} onClick={finish}>
         Done <kbd>D</kbd>
       </button>
     </article>

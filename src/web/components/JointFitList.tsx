@@ -1,0 +1,29 @@
+import type { JointFit } from '../data/jointFits.ts';
+
+/** Joints with what paint leaves of their clearance, each with its way out. */
+export function JointFitList({ fits }: { fits: readonly JointFit[] }) {
+  return (
+    <>
+      {fits.map(({ joint, name, films, forecast: { leftMm, verdict, words } }) => (
+        <div
+          key={joint.id}
+          className={`finding ${verdict === 'goes' || verdict === 'snug' ? 'note' : 'warn'}`}
+          style={{ marginTop: 8 }}
+        >
+          <b>{name}</b>
+          <p>{words}</p>
+          <p className="soft small">
+            <span className="mono">
+              {leftMm[0].toFixed(2)} to {leftMm[2].toFixed(2)}
+            </span>{' '}
+            mm left under{' '}
+            <span className="mono">
+              {Math.round(films[0])} + {Math.round(films[1])}
+            </span>{' '}
+            µm of film
+          </p>
+        </div>
+      ))}
+    </>
+  );
+}

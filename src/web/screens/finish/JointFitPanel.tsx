@@ -1,0 +1,37 @@
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+import type { BuildRecord, TrayRecord } from '../../../api/index.ts';
+import { JointFitList } from '../../components/JointFitList.tsx';
+import { jointFits } from '../../data/jointFits.ts';
+import { useKit } from '../../data/kit.ts';
+import { useWorkshop } from '../../data/workshop.ts';
+
+const SHOWN = 4;
+
+/** What this film does to the joints of the sub-assembly. */
+export function JointFitPanel({ build, tray }: { build: BuildRecord; tray: TrayRecord }) {
+  const { kit } = useKit(build.id);
+  const { products, codes, conditions } = useWorkshop();
+  const fits = useMemo(() => {
+    if (!kit) return [];
+    const held = new Set(tray.parts.map(({ id }) => id));
+    return jointFits(build, kit, products, codes, conditions).filter(
+      ({ joint: { a, b } }) => held.has(a) || held.has(b),
+    );
+  }, [build, tray, kit, products, codes, conditions]);
+  if (fits.length === 0) return null;
+  const worst = fits[0]!.forecast.verdict;
+  return (
+    <div className={`panel${worst === 'tight' || worst === 'will not go' ? ' warned' : ''}`}>
+      <h3>Fit after paint</h3>
+      <JointFitList fits={fits.slice(0, SHOWN)} />
+      <Link
+        className="small soft"
+        style={{ display: 'block', marginTop: 8 }}
+        to={`/build/${build.id}/kit/fit`}
+      >
+        {fits.length > SHOWN ? `all ${fits.length} joints, dry fits and stance` : 'dry fits and stance'}
+      </Link>
+    </div>
+  );
+}

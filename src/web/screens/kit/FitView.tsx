@@ -1,0 +1,364 @@
+import { Checkbox, NumberInput, Select, TextInput } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import {
+  FITS,
+  jointName,
+  shimPlan,
+  type DryFit,
+  type FitFeel,
+  type Stance,
+} from '../../../core/kit/index.ts';
+import { JointFitList } from '../../components/JointFitList.tsx';
+import { jointFits } from '../../data/jointFits.ts';
+import { changeKit, newId } from '../../data/kit.ts';
+import { useWorkshop } from '../../data/workshop.ts';
+import type { KitViewProps } from './KitScreen.tsx';
+
+const FEEL_WORDS: Readonly<Record<FitFeel, string>> = {
+  free: 'free',
+  snug: 'snug',
+  tight: 'tight',
+  forced: 'forced',
+};
+
+/** Test fits, what is left of them after paint, and four wheels on the ground. */
+export function FitView({ build, kit }: KitViewProps) {
+  const { products, codes, conditions } = useWorkshop();
+  const [problem, setProblem] = useState<string | null>(null);
+  const parts = useMemo(() => new Map(kit.parts.map((part) => [part.id, part])), [kit]);
+  const fits = useMemo(
+    () => jointFits(build, kit, products, codes, conditions),
+    [build, kit, products, codes, conditions],
+  );
+  const save = (fit: DryFit, label = 'dry fit') =>
+    void changeKit(build.id, [{ kind: 'fit', id: fit.id, value: fit }], label)
+      .then(() => setProblem(null))
+      .catch((error: unknown) => setProblem((error as Error).message));
+  const bad = fits.some(({ forecast: { verdict } }) => verdict === 'tight' || verdict === 'will not go');
+  return (
+    <>
+      <section className="column" aria-label="What you decide">
+        <h2>Fitted dry</h2>
+        {problem && <p role="alert">{problem}</p>}
+        <div className="panel">
+          {kit.fits.length === 0 ? (
+            <p className="soft">
+              Fit everything that must move, enclose or align while it is bare, and write down how it went:
+              every coat thickens both faces.
+            </p>
+          ) : (
+            <table className="plainlist">
+              <thead>
+                <tr>
+                  <th>Joint</th>
+                  <th>Fits</th>
+                  <th className="num">mm</th>
+                  <th>Moves</th>
+                  <th>What was done</th>
+                  <th aria-label="Remove" />
+                </tr>
+              </thead>
+              <tbody>
+                {kit.fits.map((fit) => {
+                  const joint = kit.joints.find(({ id }) => id === fit.jointId);
+                  return (
+                    <tr key={fit.id}>
+                      <td>
+                        {joint ? jointName(joint, parts) : 'a joint that is gone'}
+                        {fit.stage === 'painted' && <span className="soft small"> after paint</span>}
+                      </td>
+                      <td>
+                        <Select
+                          size="xs"
+                          w={86}
+                          aria-label="How it fits"
+                          data={FITS.map((value) => ({ value, label: FEEL_WORDS[value] }))}
+                          value={fit.feel}
+                          onChange={(value) => value && save({ ...fit, feel: value })}
+                        />
+                      </td>
+                      <td className="num mono">{fit.clearanceMm ?? ''}</td>
+                      <td>
+                        <Checkbox
+                          size="xs"
+                          aria-label="Motion checked"
+                          checked={fit.motionChecked}
+                          onChange={(event) => save({ ...fit, motionChecked: event.currentTarget.checked })}
+                        />
+                      </td>
+                      <td className="small">{fit.done}</td>
+                      <td>
+                        <button
+                          type="button"
+                          className="plain"
+                          aria-label="Remove this fit"
+                          onClick={() =>
+                            void changeKit(
+                              build.id,
+                              [{ kind: 'fit', id: fit.id, value: null }],
+                              'remove a fit',
+                            )
+                          }
+                        >
+                          ✕
+                        </button>
+                      </td>
+                    </tr>
+                  );
+                })}
+              </tbody>
+            </table>
+          )}
+          <NewFit build={build} kit={kit} onAdd={(fit) => save(fit)} />
+        </div>
+        <h2>Stance</h2>
+        <StancePanel build={build} kit={kit} onProblem={setProblem} />
+      </section>
+      <section className="column" aria-label="What follows">
+        <h2>What follows</h2>
+        <div className={`panel${bad ? ' warned' : ''}`}>
+          <h3>After paint</h3>
+          {fits.length === 0 && (
+            <p className="soft small">
+              Give joints that are made after paint a clearance, or fit them dry: film is then taken off both
+              faces.
+            </p>
+          )}
+          <JointFitList fits={fits} />
+        </div>
+      </section>
+    </>
+  );
+}
+
+function NewFit({
+  build,
+  kit,
+  onAdd,
+}: Pick<KitViewProps, 'build' | 'kit'> & { onAdd: (fit: DryFit) => void }) {
+  const parts = new Map(kit.parts.map((part) => [part.id, part]));
+  const [jointId, setJointId] = useState<string | null>(null);
+  const [feel, setFeel] = useState<FitFeel>('snug');
+  const [gap, setGap] = useState<number | string>('');
+  const [stage, setStage] = useState<'bare' | 'painted'>('bare');
+  const [done, setDone] = useState('');
+  return (
+    <form
+      className="toolrow"
+      style={{ marginTop: 10 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (jointId === null) return;
+        onAdd({
+          id: newId(build.id),
+          jointId,
+          stage,
+          feel,
+          clearanceMm: gap === '' ? null : Number(gap),
+          motionChecked: false,
+          done: done.trim(),
+        });
+        setJointId(null);
+        setGap('');
+        setDone('');
+      }}
+    >
+      <Select
+        size="xs"
+        className="grow"
+        searchable
+        label="Joint"
+        placeholder="which joint was fitted"
+        data={kit.joints.map((joint) => ({ value: joint.id, label: jointName(joint, parts) }))}
+        value={jointId}
+        onChange={setJointId}
+      />
+      <Select
+        size="xs"
+        w={92}
+        label="Fits"
+        data={FITS.map((value) => ({ value, label: FEEL_WORDS[value] }))}
+        value={feel}
+        onChange={(value) => value && setFeel(value)}
+      />
+      <NumberInput
+        size="xs"
+        w={86}
+        label="Gap, mm"
+        step={0.05}
+        decimalScale={2}
+        min={-1}
+        max={20}
+        value={gap}
+        onChange={setGap}
+      />
+      <Select
+        size="xs"
+        w={92}
+        label="When"
+        data={[
+          { value: 'bare', label: 'bare' },
+          { value: 'painted', label: 'painted' },
+        ]}
+        value={stage}
+        onChange={(value) => value && setStage(value)}
+      />
+      <TextInput
+        size="xs"
+        className="grow"
+        label="What was done"
+        value={done}
+        maxLength={500}
+        onChange={(event) => setDone(event.currentTarget.value)}
+      />
+      <button
+        type="submit"
+        className="quiet"
+        style={{ alignSelf: 'end', padding: '3px 10px' }}
+        disabled={jointId === null}
+      >
+        Write it down
+      </button>
+    </form>
+  );
+}
+
+const CORNERS = ['Front left', 'Front right', 'Rear left', 'Rear right'] as const;
+
+function StancePanel({
+  build,
+  kit,
+  onProblem,
+}: Pick<KitViewProps, 'build' | 'kit'> & { onProblem: (problem: string | null) => void }) {
+  const stance: Stance = kit.stances[0] ?? {
+    id: newId(build.id),
+    heightsMm: [20, 20, 20, 20],
+    rakeMm: 0,
+    shimsMm: [0.13, 0.25, 0.5],
+    note: '',
+  };
+  const save = (change: Partial<Stance>) =>
+    void changeKit(build.id, [{ kind: 'stance', id: stance.id, value: { ...stance, ...change } }], 'stance')
+      .then(() => onProblem(null))
+      .catch((error: unknown) => onProblem((error as Error).message));
+  const plan = kit.stances[0] && shimPlan(stance);
+  const corner = (at: number) => (
+    <div>
+      <NumberInput
+        size="xs"
+        label={`${CORNERS[at]!}, mm`}
+        key={stance.heightsMm[at]}
+        defaultValue={stance.heightsMm[at]}
+        min={0}
+        max={200}
+        step={0.1}
+        decimalScale={2}
+        onBlur={(event) => {
+          const height = Number(event.currentTarget.value);
+          if (!(height >= 0) || height === stance.heightsMm[at]) return;
+          const heightsMm = stance.heightsMm.map((old, index) => (index === at ? height : old));
+          save({ heightsMm: heightsMm as Stance['heightsMm'] });
+        }}
+      />
+      {plan && (
+        <p className="small mono">
+          {plan.shims[at]!.length > 0 ? `+ ${plan.shims[at]!.join(' + ')} = ` : ''}
+          {plan.heightsMm[at]!.toFixed(2)} mm
+        </p>
+      )}
+    </div>
+  );
+  return (
+    <div className="panel">
+      <div style={{ display: 'grid', gridTemplateColumns: '1fr 130px 1fr', gap: 14, alignItems: 'center' }}>
+        <div style={{ display: 'grid', gap: 46 }}>
+          {corner(0)}
+          {corner(2)}
+        </div>
+        <svg
+          viewBox="0 0 130 200"
+          width={130}
+          role="img"
+          aria-label="The chassis from above, front at the top"
+        >
+          <path
+            d="M40 18 h50 q8 0 8 10 v144 q0 12 -10 12 h-46 q-10 0 -10 -12 v-144 q0 -10 8 -10z"
+            fill="none"
+            stroke="var(--line-strong)"
+            strokeWidth={2}
+          />
+          {[0, 1, 2, 3].map((at) => {
+            const sheets = plan?.shims[at] ?? [];
+            return (
+              <g key={at} transform={`translate(${at % 2 ? 98 : 18},${at > 1 ? 130 : 36})`}>
+                <rect width={14} height={36} rx={4} fill="var(--ink)" />
+                {sheets.map((_, index) => (
+                  <rect key={index} x={-2} y={38 + 5 * index} width={18} height={3} fill="var(--ink-soft)" />
+                ))}
+              </g>
+            );
+          })}
+          <text x={65} y={98} textAnchor="middle" fontSize={11} fill="var(--ink-soft)">
+            {plan ? 'twist' : 'not yet'}
+          </text>
+          <text x={65} y={113} textAnchor="middle" fontSize={11} fill="var(--ink-soft)">
+            {plan ? `${plan.twistMm.toFixed(2)} mm` : 'measured'}
+          </text>
+        </svg>
+        <div style={{ display: 'grid', gap: 46 }}>
+          {corner(1)}
+          {corner(3)}
+        </div>
+      </div>
+      <div className="toolrow" style={{ marginTop: 12 }}>
+        <NumberInput
+          size="xs"
+          w={150}
+          label="Rear higher by, mm"
+          key={`rake ${stance.rakeMm}`}
+          defaultValue={stance.rakeMm}
+          min={-20}
+          max={20}
+          step={0.1}
+          decimalScale={2}
+          onBlur={(event) => {
+            const rakeMm = Number(event.currentTarget.value);
+            if (Number.isFinite(rakeMm) && rakeMm !== stance.rakeMm) save({ rakeMm });
+          }}
+        />
+        <TextInput
+          size="xs"
+          className="grow"
+          label="Sheets on hand, mm"
+          key={stance.shimsMm.join()}
+          defaultValue={stance.shimsMm.join(', ')}
+          onBlur={(event) => {
+            const text = event.currentTarget.value;
+            if (text === stance.shimsMm.join(', ')) return;
+            const sheets = text
+              .split(/[,;\s]+/)
+              .filter(Boolean)
+              .map(Number);
+            if (sheets.some((sheet) => !(sheet > 0)))
+              onProblem(`“${text}” is no list of thicknesses like “0.25, 0.5”; the old one was kept.`);
+            else save({ shimsMm: sheets });
+          }}
+        />
+      </div>
+      {plan ? (
+        <p style={{ marginTop: 8 }}>
+          <b>{plan.words}</b>{' '}
+          <span className="soft">
+            What is left: <span className="mono">{plan.residualMm.toFixed(2)} mm</span> (root mean square of
+            the four corners).
+          </span>
+        </p>
+      ) : (
+        <p className="soft" style={{ marginTop: 8 }}>
+          Tape all four wheels on, stand it on the bench, and measure each corner; the shims are worked out
+          from the sheets on hand.
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,311 @@
+import { Select, TextInput } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import {
+  JOINT_KINDS,
+  jointName,
+  plainJoint,
+  suggestJoints,
+  takeProposal,
+  type Joint,
+  type JointKind,
+} from '../../../core/kit/index.ts';
+import { useCodes } from '../../data/bench.ts';
+import { changeKit, newId } from '../../data/kit.ts';
+import { JointMap } from './JointMap.tsx';
+import { JointPanel, SEAM_WORDS } from './JointPanel.tsx';
+import type { KitViewProps } from './KitScreen.tsx';
+import { labelled, partOptions } from './partNames.ts';
+
+const NO_CODES: never[] = [];
+const MOST_ROWS = 150;
+
+/** Where parts meet: the map, the list, and one joint in full. */
+export function JointsView({ build, kit, proposals }: KitViewProps) {
+  const { data: codes = NO_CODES } = useCodes();
+  const [shape, setShape] = useState<'map' | 'list'>('map');
+  const [jointId, setJointId] = useState<string>();
+  const [partId, setPartId] = useState<string>();
+  const [text, setText] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const { proposal, state } = proposals;
+  const decisions = useMemo(
+    () => new Map(proposal?.decisions.map((decision) => [decision.jointId, decision])),
+    [proposal],
+  );
+  const when = useMemo(
+    () => new Map([...decisions].map(([id, decision]) => [id, decision.when])),
+    [decisions],
+  );
+  const parts = useMemo(() => new Map(kit.parts.map((part) => [part.id, part])), [kit]);
+  const trays = useMemo(() => {
+    if (!proposal) return [];
+    const names = new Map(
+      takeProposal(proposal, kit, build.trays).trays.map(({ key, tray }) => [key, tray.name]),
+    );
+    return proposal.trays.map(({ key, name, partIds }) => ({ key, name: names.get(key) ?? name, partIds }));
+  }, [proposal, kit, build.trays]);
+  const suggestions = useMemo(() => suggestJoints(kit), [kit]);
+  const joint = kit.joints.find(({ id }) => id === jointId);
+  const part = partId === undefined ? undefined : parts.get(partId);
+  const mark = (id: string) => {
+    setJointId(id);
+    setPartId(undefined);
+  };
+  const markPart = (id: string) => {
+    setPartId(id);
+    setJointId(undefined);
+  };
+  const add = (joints: Joint[], label: string) =>
+    void changeKit(
+      build.id,
+      joints.map((value) => ({ kind: 'joint', id: value.id, value })),
+      label,
+    )
+      .then(() => {
+        setProblem(null);
+        if (joints.length === 1) mark(joints[0]!.id);
+      })
+      .catch((error: unknown) => setProblem((error as Error).message));
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const listed = kit.joints.filter((each) =>
+    words.every((word) => jointName(each, parts).toLowerCase().includes(word)),
+  );
+  return (
+    <>
+      <section className="column" aria-label="What you decide">
+        <div className="toolrow">
+          <h2 style={{ flex: 1 }}>Where parts meet</h2>
+          <div className="chips">
+            {(['map', 'list'] as const).map((name) => (
+              <button
+                key={name}
+                type="button"
+                className="chip"
+                aria-pressed={shape === name}
+                onClick={() => setShape(name)}
+              >
+                {name}
+              </button>
+            ))}
+          </div>
+        </div>
+        {problem && (
+          <p role="alert" className="panel warned">
+            {problem}
+          </p>
+        )}
+        {state.kind === 'refused' && (
+          <p role="alert" className="panel warned">
+            {state.message}
+          </p>
+        )}
+        {suggestions.length > 0 && (
+          <div className="panel">
+            <h3>
+              {suggestions.length} {suggestions.length === 1 ? 'part has' : 'parts have'} no joint yet
+            </h3>
+            {suggestions.slice(0, 4).map(({ joint: { id, a, b, kind }, because }) => (
+              <p key={id} className="small">
+                {labelled(parts.get(a)!)} to {labelled(parts.get(b)!)}{' '}
+                <span className="soft">
+                  ({kind}: {because})
+                </span>
+              </p>
+            ))}
+            <button
+              type="button"
+              className="quiet"
+              style={{ marginTop: 8 }}
+              onClick={() =>
+                add(
+                  suggestions.map(({ joint: each, because }) => ({
+                    ...each,
+                    id: newId(build.id),
+                    note: because,
+                  })),
+                  `${suggestions.length} suggested joints`,
+                )
+              }
+            >
+              {suggestions.length === 1
+                ? 'Take the suggestion'
+                : `Take all ${suggestions.length} suggestions`}
+            </button>
+          </div>
+        )}
+        {kit.parts.length === 0 ? (
+          <p className="panel">List the parts first; joints are suggested from their names.</p>
+        ) : shape === 'map' && proposal ? (
+          <JointMap
+            kit={kit}
+            trays={trays}
+            codes={codes}
+            when={when}
+            markedJoint={jointId}
+            markedPart={partId}
+            onMarkJoint={mark}
+            onMarkPart={markPart}
+          />
+        ) : (
+          <div className="panel">
+            <TextInput
+              aria-label="Find a joint"
+              placeholder="find a joint by its parts"
+              value={text}
+              onChange={(event) => setText(event.currentTarget.value)}
+            />
+            <div style={{ maxHeight: '56vh', overflow: 'auto', marginTop: 8 }}>
+              <table className="plainlist">
+                <thead>
+                  <tr>
+                    <th>Joint</th>
+                    <th>Kind</th>
+                    <th>Seam</th>
+                    <th>When</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {listed.slice(0, MOST_ROWS).map((each) => (
+                    <tr
+                      key={each.id}
+                      style={{ background: each.id === jointId ? 'var(--runner)' : undefined }}
+                    >
+                      <td>
+                        <button
+                          type="button"
+                          className="plain"
+                          style={{ textAlign: 'left' }}
+                          aria-pressed={each.id === jointId}
+                          onClick={() => mark(each.id)}
+                        >
+                          {jointName(each, parts)}
+                        </button>
+                      </td>
+                      <td>{each.kind}</td>
+                      <td>{SEAM_WORDS[each.seam]}</td>
+                      <td>
+                        {each.pin !== null && '⊙ '}
+                        {decisions.get(each.id)?.when ?? 'not in this version'}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+              {listed.length > MOST_ROWS && (
+                <p className="soft small">
+                  The first {MOST_ROWS} of {listed.length}: type a name to see others.
+                </p>
+              )}
+            </div>
+          </div>
+        )}
+        <NewJoint
+          key={partId}
+          kit={kit}
+          from={partId ?? null}
+          onAdd={(a, b, kind) => add([plainJoint(newId(build.id), a, b, { kind })], 'new joint')}
+        />
+      </section>
+      <section className="column" aria-label="What follows">
+        <h2>What follows</h2>
+        {joint ? (
+          <JointPanel
+            key={joint.id}
+            buildId={build.id}
+            kit={kit}
+            joint={joint}
+            decision={decisions.get(joint.id)}
+            onProblem={setProblem}
+          />
+        ) : part ? (
+          <div className="panel">
+            <h3>{labelled(part)}</h3>
+            {kit.joints
+              .filter(({ a, b }) => a === part.id || b === part.id)
+              .map((each) => (
+                <button
+                  key={each.id}
+                  type="button"
+                  className="plain small"
+                  style={{ display: 'block', textAlign: 'left' }}
+                  onClick={() => mark(each.id)}
+                >
+                  {jointName(each, parts)}, {decisions.get(each.id)?.when ?? 'not in this version'}
+                </button>
+              ))}
+          </div>
+        ) : (
+          <div className="panel">
+            <h3>Pick a joint</h3>
+            <p className="soft">
+              On the map or in the list: when it is made and why, what the other way would cost, its glue, and
+              what it shuts in.
+            </p>
+          </div>
+        )}
+      </section>
+    </>
+  );
+}
+
+function NewJoint({
+  kit,
+  from,
+  onAdd,
+}: {
+  kit: KitViewProps['kit'];
+  from: string | null;
+  onAdd: (a: string, b: string, kind: JointKind) => void;
+}) {
+  const [a, setA] = useState(from);
+  const [b, setB] = useState<string | null>(null);
+  const [kind, setKind] = useState<JointKind>('cement');
+  if (kit.parts.length < 2) return null;
+  const options = partOptions(kit);
+  return (
+    <form
+      className="toolrow"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (a === null || b === null || a === b) return;
+        onAdd(a, b, kind);
+        setB(null);
+      }}
+    >
+      <Select
+        size="xs"
+        className="grow"
+        searchable
+        label="New joint: this part"
+        data={options}
+        value={a}
+        onChange={setA}
+      />
+      <Select
+        size="xs"
+        className="grow"
+        searchable
+        label="to this one"
+        data={options.filter(({ value }) => value !== a)}
+        value={b}
+        onChange={setB}
+      />
+      <Select
+        size="xs"
+        w={100}
+        label="kind"
+        data={JOINT_KINDS.map((value) => ({ value, label: value }))}
+        value={kind}
+        onChange={(value) => value && setKind(value)}
+      />
+      <button
+        type="submit"
+        className="quiet"
+        style={{ alignSelf: 'end', padding: '3px 10px' }}
+        disabled={a === null || b === null}
+      >
+        Join them
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,462 @@
+import { Checkbox, NumberInput, Select, TextInput } from '@mantine/core';
+import Papa from 'papaparse';
+import { useMemo, useState } from 'react';
+import { paintVolume } from '../../../core/finish/index.ts';
+import {
+  ADHESIVES,
+  chooseAdhesive,
+  glueJob,
+  jointName,
+  kitNeeds,
+  MATERIALS,
+  resolveStack,
+  type Material,
+  type Need,
+} from '../../../core/kit/index.ts';
+import { changeKit, changeStock, newId } from '../../data/kit.ts';
+import { useWorkshop } from '../../data/workshop.ts';
+import type { KitViewProps } from './KitScreen.tsx';
+
+const STATES = { buy: 'to buy', short: 'runs short', 'from spares': 'from spares', have: 'on hand' } as const;
+
+/** What the build will ask for, against shelf, spares and stock. */
+export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
+  const { paints, products } = useWorkshop();
+  const [said, setSaid] = useState('');
+  const needs = useMemo(() => {
+    const use = new Map<string, number>();
+    for (const tray of build.trays) {
+      for (const layer of resolveStack(tray, build.scale, products, undefined).layers) {
+        const mix = tray.layers.find(({ id }) => id === layer.id)?.mix;
+        if (!mix || !layer.product) continue;
+        const { paintMl } = paintVolume({ ...layer, product: layer.product }, tray.areaCm2);
+        const drops = Object.values(mix).reduce((sum, count) => sum + count, 0);
+        for (const [id, count] of Object.entries(mix))
+          use.set(id, (use.get(id) ?? 0) + (paintMl * count) / drops);
+      }
+    }
+    const parts = new Map(kit.parts.map((part) => [part.id, part]));
+    const finishes = new Map(kit.finishes.map((finish) => [finish.id, finish]));
+    const decided = new Map(proposals.proposal?.decisions.map(({ jointId, when }) => [jointId, when]));
+    return kitNeeds({
+      kit,
+      paints: paints
+        .filter(({ id }) => use.has(id))
+        .map(({ id, name, levelMl }) => ({ id, name: `${name} (${id})`, needMl: use.get(id)!, levelMl })),
+      adhesives: kit.joints.flatMap((joint) => {
+        const when = decided.get(joint.id);
+        if (!when) return [];
+        return [
+          {
+            adhesive: chooseAdhesive(glueJob(joint, when, parts, finishes)).adhesive,
+            joint: jointName(joint, parts),
+          },
+        ];
+      }),
+      spares: stock.spares,
+      materials: stock.materials,
+    });
+  }, [build, kit, stock, proposals.proposal, paints, products]);
+  const shopping = needs.filter(({ state }) => state === 'buy' || state === 'short');
+  const longest = shopping.reduce((most, { leadDays }) => Math.max(most, leadDays), 0);
+  const asCsv = () =>
+    Papa.unparse(
+      shopping.map(({ what, group, why, leadDays, substitute, looks }) => ({
+        what,
+        kind: group,
+        why,
+        'days to wait': leadDays,
+        substitute,
+        'costs in looks': looks,
+      })),
+    );
+  const download = () => {
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(new Blob([asCsv()], { type: 'text/csv' }));
+    link.download = `shopping-${build.id}.csv`;
+    link.click();
+    setTimeout(() => URL.revokeObjectURL(link.href), 1000);
+    setSaid('The list was saved as a file.');
+  };
+  return (
+    <>
+      <section className="column" aria-label="What you decide">
+        <h2>What the build asks for</h2>
+        <NeedTable needs={needs} />
+        <WantEditor build={build} kit={kit} />
+        <div className="panel">
+          <h3>Glue, filler, tape in stock</h3>
+          <table className="plainlist">
+            <thead>
+              <tr>
+                <th>Material</th>
+                <th>Stands for</th>
+                <th>Left</th>
+                <th>On hand</th>
+                <th className="num">Days to get</th>
+                <th aria-label="Remove" />
+              </tr>
+            </thead>
+            <tbody>
+              {stock.materials.map((material) => (
+                <tr key={material.id}>
+                  <td>{material.name}</td>
+                  <td className="soft">
+                    {MATERIAL_KINDS.find(({ value }) => value === material.kind)?.label}
+                  </td>
+                  <td>{material.amount}</td>
+                  <td>
+                    <Checkbox
+                      size="xs"
+                      aria-label={`${material.name} on hand`}
+                      checked={material.have}
+                      onChange={(event) =>
+                        void changeStock(
+                          [
+                            {
+                              kind: 'material',
+                              id: material.id,
+                              value: { ...material, have: event.currentTarget.checked },
+                            },
+                          ],
+                          material.name,
+                        )
+                      }
+                    />
+                  </td>
+                  <td className="num mono">{material.leadDays}</td>
+                  <td>
+                    <button
+                      type="button"
+                      className="plain"
+                      aria-label={`Remove ${material.name}`}
+                      onClick={() =>
+                        void changeStock(
+                          [{ kind: 'material', id: material.id, value: null }],
+                          `remove ${material.name}`,
+                        )
+                      }
+                    >
+                      ✕
+                    </button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <NewMaterial />
+        </div>
+        <div className="panel">
+          <h3>Spares box</h3>
+          <table className="plainlist">
+            <tbody>
+              {stock.spares.map((spare) => (
+                <tr key={spare.id}>
+                  <td>{spare.name}</td>
+                  <td className="soft">from {spare.origin || 'somewhere'}</td>
+                  <td className="num mono">×{spare.count}</td>
+                  <td>
+                    <button
+                      type="button"
+                      className="plain"
+                      aria-label={`Remove the spare ${spare.name}`}
+                      onClick={() =>
+                        void changeStock(
+                          [{ kind: 'spare', id: spare.id, value: null }],
+                          `remove ${spare.name}`,
+                        )
+                      }
+                    >
+                      ✕
+                    </button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <NewSpare />
+        </div>
+      </section>
+      <section className="column" aria-label="What follows">
+        <h2>What follows</h2>
+        <div className="panel">
+          <h3>
+            {shopping.length === 0
+              ? 'Nothing to buy'
+              : `${shopping.length} ${shopping.length === 1 ? 'thing' : 'things'} to buy`}
+          </h3>
+          {longest > 0 && (
+            <p>
+              Order now what takes longest:{' '}
+              <b>{shopping.find(({ leadDays }) => leadDays === longest)!.what}</b>,{' '}
+              <span className="mono">{longest} days</span>.
+            </p>
+          )}
+          {shopping.length > 0 && (
+            <div className="toolrow noprint" style={{ marginTop: 10 }}>
+              <button type="button" className="quiet" onClick={download}>
+                Save the list
+              </button>
+              <button
+                type="button"
+                className="quiet"
+                onClick={() =>
+                  void navigator.clipboard
+                    .writeText(shopping.map(({ what, why }) => `${what}: ${why}`).join('\n'))
+                    .then(() => setSaid('The list was copied.'))
+                    .catch(() => setSaid('This browser does not let the list be copied; save it instead.'))
+                }
+              >
+                Copy it
+              </button>
+              <button type="button" className="quiet" onClick={() => window.print()}>
+                Print
+              </button>
+            </div>
+          )}
+          {said && (
+            <p className="soft small" role="status">
+              {said}
+            </p>
+          )}
+        </div>
+      </section>
+    </>
+  );
+}
+
+const MATERIAL_KINDS = [
+  ...Object.entries(ADHESIVES)
+    .filter(([id]) => id !== 'none')
+    .map(([value, { name }]) => ({ value, label: name })),
+  { value: 'filler', label: 'two-part putty' },
+  { value: 'edge-tape', label: 'thin edge tape' },
+  { value: 'reamer', label: 'reamer or drill' },
+  { value: 'other', label: 'something else' },
+];
+
+function NeedTable({ needs }: { needs: readonly Need[] }) {
+  const [all, setAll] = useState(false);
+  const missing = needs.filter(({ state }) => state !== 'have');
+  return (
+    <div className="panel">
+      {needs.length === 0 ? (
+        <p className="soft">
+          List parts, joints and stacks first: what they need shows here, with what is missing on top.
+        </p>
+      ) : (
+        <table className="plainlist">
+          <thead>
+            <tr>
+              <th>What</th>
+              <th>Why</th>
+              <th>State</th>
+              <th className="num">Days</th>
+              <th>Instead</th>
+            </tr>
+          </thead>
+          <tbody>
+            {(all ? needs : missing).map(({ id, what, why, state, leadDays, substitute, looks }) => (
+              <tr key={id}>
+                <td>{what}</td>
+                <td className="soft small">{why}</td>
+                <td>{state === 'have' ? STATES[state] : <b>{STATES[state]}</b>}</td>
+                <td className="num mono">{leadDays > 0 ? leadDays : ''}</td>
+                <td className="small">
+                  {substitute && (
+                    <>
+                      {substitute} <span className="soft">{looks && `(looks: ${looks})`}</span>
+                    </>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {needs.length > missing.length && (
+        <button type="button" className="why" style={{ marginTop: 6 }} onClick={() => setAll((now) => !now)}>
+          {all
+            ? 'show only what is missing'
+            : `show the ${needs.length - missing.length} that are on hand too`}
+        </button>
+      )}
+    </div>
+  );
+}
+
+function WantEditor({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>) {
+  const [name, setName] = useState('');
+  const [lead, setLead] = useState<number | string>(7);
+  return (
+    <div className="panel">
+      <h3>Sets and extras for this build</h3>
+      {kit.wants.map((want) => (
+        <div key={want.id} style={{ display: 'flex', gap: 10, alignItems: 'center' }}>
+          <Checkbox
+            size="xs"
+            label={want.name}
+            checked={want.have}
+            onChange={(event) =>
+              void changeKit(
+                build.id,
+                [{ kind: 'want', id: want.id, value: { ...want, have: event.currentTarget.checked } }],
+                want.name,
+              )
+            }
+          />
+          <span className="soft small" style={{ flex: 1 }}>
+            {want.why}
+          </span>
+          <button
+            type="button"
+            className="plain"
+            aria-label={`Remove ${want.name}`}
+            onClick={() =>
+              void changeKit(build.id, [{ kind: 'want', id: want.id, value: null }], `remove ${want.name}`)
+            }
+          >
+            ✕
+          </button>
+        </div>
+      ))}
+      <form
+        className="toolrow"
+        style={{ marginTop: 8 }}
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (name.trim() === '') return;
+          void changeKit(
+            build.id,
+            [
+              {
+                kind: 'want',
+                id: newId(build.id),
+                value: {
+                  name: name.trim(),
+                  why: '',
+                  optionId: null,
+                  leadDays: Math.round(Number(lead)) || 0,
+                  have: false,
+                  substitute: '',
+                  looks: '',
+                },
+              },
+            ],
+            name.trim(),
+          );
+          setName('');
+        }}
+      >
+        <TextInput
+          size="xs"
+          className="grow"
+          aria-label="New extra"
+          placeholder="etched set, wire, masks"
+          value={name}
+          maxLength={120}
+          onChange={(event) => setName(event.currentTarget.value)}
+        />
+        <NumberInput
+          size="xs"
+          aria-label="Days to get it"
+          suffix=" days"
+          w={90}
+          min={0}
+          max={400}
+          value={lead}
+          onChange={setLead}
+        />
+        <button type="submit" className="quiet" style={{ padding: '3px 10px' }}>
+          Add
+        </button>
+      </form>
+    </div>
+  );
+}
+
+function NewMaterial() {
+  const [name, setName] = useState('');
+  const [kind, setKind] = useState('cement-thin');
+  return (
+    <form
+      className="toolrow"
+      style={{ marginTop: 8 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (name.trim() === '') return;
+        const value = { name: name.trim(), kind, amount: 'full', have: true, leadDays: 4 };
+        void changeStock([{ kind: 'material', id: newId('stock'), value }], name.trim());
+        setName('');
+      }}
+    >
+      <TextInput
+        size="xs"
+        className="grow"
+        aria-label="New material"
+        placeholder="what it says on the bottle"
+        value={name}
+        maxLength={120}
+        onChange={(event) => setName(event.currentTarget.value)}
+      />
+      <Select
+        size="xs"
+        aria-label="Kind of material"
+        data={MATERIAL_KINDS}
+        value={kind}
+        onChange={(value) => value && setKind(value)}
+      />
+      <button type="submit" className="quiet" style={{ padding: '3px 10px' }}>
+        Add
+      </button>
+    </form>
+  );
+}
+
+function NewSpare() {
+  const [name, setName] = useState('');
+  const [origin, setOrigin] = useState('');
+  const [material, setMaterial] = useState<Material>('styrene');
+  return (
+    <form
+      className="toolrow"
+      style={{ marginTop: 8 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (name.trim() === '') return;
+        const value = { name: name.trim(), origin: origin.trim(), material, count: 1, note: '' };
+        void changeStock([{ kind: 'spare', id: newId('spare'), value }], name.trim());
+        setName('');
+      }}
+    >
+      <TextInput
+        size="xs"
+        className="grow"
+        aria-label="New spare"
+        placeholder="mirrors, round"
+        value={name}
+        maxLength={120}
+        onChange={(event) => setName(event.currentTarget.value)}
+      />
+      <TextInput
+        size="xs"
+        aria-label="Where it came from"
+        placeholder="from which kit"
+        value={origin}
+        maxLength={200}
+        onChange={(event) => setOrigin(event.currentTarget.value)}
+      />
+      <Select
+        size="xs"
+        w={110}
+        aria-label="Material of the spare"
+        data={MATERIALS.map((value) => ({ value, label: value }))}
+        value={material}
+        onChange={(value) => value && setMaterial(value)}
+      />
+      <button type="submit" className="quiet" style={{ padding: '3px 10px' }}>
+        Add
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,267 @@
+import { useMemo, useState } from 'react';
+import { DataGrid, renderTextEditor, type Column, type RenderEditCellProps } from 'react-data-grid';
+import 'react-data-grid/lib/styles.css';
+import {
+  MATERIALS,
+  PART_STATES,
+  partLabel,
+  plainPart,
+  readPartCell,
+  type Kit,
+  type Part,
+  type PartColumn,
+} from '../../../core/kit/index.ts';
+import { changeKit, newId } from '../../data/kit.ts';
+import { nextLabel } from './partChanges.ts';
+
+/** A part as its row of the grid: what is typed is text until it has been read. */
+interface Row {
+  id: string;
+  label: string;
+  name: string;
+  count: string;
+  finish: string;
+  material: string;
+  areaCm2: string;
+  lengthMm: string;
+  needs: string;
+  state: string;
+  colour: string;
+  checked: boolean;
+}
+
+const NEW_ROW = 'new';
+
+interface PartGridProps {
+  buildId: string;
+  kit: Kit;
+  parts: readonly Part[];
+  leftOver: ReadonlyMap<string, string>;
+  onMark: (partId: string | undefined) => void;
+  onProblem: (problem: string | null) => void;
+}
+
+/** The parts as a grid for the keyboard: arrows move, typing edits, Enter goes on; the last row adds a part. */
+export function PartGrid({ buildId, kit, parts, leftOver, onMark, onProblem }: PartGridProps) {
+  const [draft, setDraft] = useState<Partial<Row>>({});
+  const rows = useMemo<Row[]>(
+    () => [
+      ...parts.map((part) => rowOf(part, kit)),
+      {
+        ...rowOf(plainPart(NEW_ROW), kit),
+        label: nextLabel(kit.parts),
+        name: '',
+        count: '1',
+        ...draft,
+        id: NEW_ROW,
+      },
+    ],
+    [parts, kit, draft],
+  );
+  const labels = useMemo(() => {
+    const seen = new Map<string, number>();
+    for (const part of kit.parts) seen.set(partLabel(part), (seen.get(partLabel(part)) ?? 0) + 1);
+    return seen;
+  }, [kit]);
+  const finishNames = useMemo(() => kit.finishes.map(({ name }) => name), [kit.finishes]);
+
+  const columns = useMemo<Column<Row>[]>(() => {
+    const text = (key: keyof Row, name: string, width: number): Column<Row> => ({
+      key,
+      name,
+      width,
+      resizable: true,
+      renderEditCell: renderTextEditor,
+    });
+    const choice = (
+      key: 'finish' | 'material' | 'state',
+      name: string,
+      width: number,
+      options: readonly string[],
+    ): Column<Row> => ({
+      key,
+      name,
+      width,
+      resizable: true,
+      renderEditCell: (props) => <CellSelect {...props} field={key} options={options} label={name} />,
+    });
+    return [
+      {
+        ...text('label', 'Part', 62),
+        frozen: true,
+        cellClass: ({ id, label }) =>
+          id === NEW_ROW ? 'newrow' : (labels.get(label) ?? 0) > 1 ? 'twin mono' : 'mono',
+      },
+      {
+        ...text('name', 'Name', 176),
+        frozen: true,
+        cellClass: ({ id }) => (leftOver.has(id) ? 'leftover' : ''),
+        renderCell: ({ row }) =>
+          row.id === NEW_ROW && row.name === '' ? (
+            <span className="newrow">type a name to add it</span>
+          ) : (
+            row.name
+          ),
+      },
+      text('count', '×', 40),
+      choice('finish', 'Finish', 138, finishNames),
+      choice('material', 'Material', 92, MATERIALS),
+      text('areaCm2', 'cm²', 58),
+      text('lengthMm', 'mm', 54),
+      text('needs', 'Needs', 100),
+      choice('state', 'State', 112, PART_STATES),
+      text('colour', 'Moulded in', 92),
+      {
+        key: 'checked',
+        name: 'Checked',
+        width: 72,
+        renderCell: ({ row, onRowChange, tabIndex }) =>
+          row.id === NEW_ROW ? null : (
+            <input
+              type="checkbox"
+              aria-label={`${row.label} ${row.name} checked`}
+              tabIndex={tabIndex}
+              checked={row.checked}
+              onChange={(event) => onRowChange({ ...row, checked: event.currentTarget.checked })}
+            />
+          ),
+      },
+    ];
+  }, [finishNames, leftOver, labels]);
+
+  const store = (part: Part, label: string) =>
+    void changeKit(buildId, [{ kind: 'part', id: part.id, value: part }], label).catch((error: unknown) =>
+      onProblem((error as Error).message),
+    );
+  const onRowsChange = (next: Row[], { indexes, column }: { indexes: number[]; column: { key: string } }) => {
+    for (const index of indexes) {
+      const row = next[index]!;
+      const key = column.key as keyof Row;
+      if (row.id === NEW_ROW) {
+        const made = { ...draft, [key]: row[key] };
+        if (!made.name?.trim()) {
+          setDraft(made);
+          continue;
+        }
+        const reading = readRow(plainPart(newId(buildId)), { ...row, ...made }, kit);
+        if (typeof reading === 'string') {
+          setDraft(made);
+          onProblem(`Not added yet: ${reading}.`);
+          continue;
+        }
+        setDraft({});
+        onProblem(null);
+        store(reading, `add ${partLabel(reading)}`);
+        continue;
+      }
+      const part = kit.parts.find(({ id }) => id === row.id)!;
+      const changed =
+        key === 'checked' ? { ...part, checked: row.checked } : readInto(part, key, row[key], kit);
+      if (typeof changed === 'string') onProblem(`${partLabel(part)} was left as it is: ${changed}.`);
+      else {
+        onProblem(null);
+        store(changed, `${partLabel(part)} ${part.name}`);
+      }
+    }
+  };
+  return (
+    <DataGrid
+      aria-label="Parts"
+      className="partgrid"
+      style={{ height: 'min(60vh, 600px)' }}
+      columns={columns}
+      rows={rows}
+      rowKeyGetter={({ id }) => id}
+      rowHeight={29}
+      onRowsChange={onRowsChange}
+      onSelectedCellChange={({ row }) => onMark(row && row.id !== NEW_ROW ? row.id : undefined)}
+    />
+  );
+}
+
+function rowOf(part: Part, kit: Kit): Row {
+  return {
+    id: part.id,
+    label: partLabel(part),
+    name: part.name,
+    count: String(part.count),
+    finish: kit.finishes.find(({ id }) => id === part.zones[0]?.finishId)?.name ?? '',
+    material: part.material,
+    areaCm2: part.areaCm2 === null ? '' : String(part.areaCm2),
+    lengthMm: part.lengthMm === null ? '' : String(part.lengthMm),
+    needs: part.needs.join(' '),
+    state: part.state,
+    colour: part.colour,
+    checked: part.checked,
+  };
+}
+
+/** A part with one cell changed, or what is wrong with what was typed. */
+function readInto(part: Part, key: keyof Row, typed: string, kit: Kit): Part | string {
+  const text = typed.trim();
+  if (key === 'finish') {
+    const finish = kit.finishes.find(({ name }) => name === text);
+    const [main, ...others] = part.zones;
+    if (!finish) return { ...part, zones: others };
+    const zone = main ?? { id: 'main', name: '', share: 1, boundary: 'moulded' as const, edgeMm: null };
+    return { ...part, zones: [{ ...zone, finishId: finish.id }, ...others] };
+  }
+  if (text === '') {
+    if (key === 'areaCm2' || key === 'lengthMm') return { ...part, [key]: null };
+    if (key === 'needs') return { ...part, needs: [] };
+    if (key === 'colour') return { ...part, colour: '' };
+    return `the ${key === 'label' ? 'part number' : key} is missing`;
+  }
+  const reading = readPartCell(key as PartColumn, text);
+  return reading.problem === undefined ? { ...part, ...reading.part } : reading.problem;
+}
+
+function readRow(part: Part, row: Row, kit: Kit): Part | string {
+  let read: Part | string = part;
+  for (const key of [
+    'label',
+    'name',
+    'count',
+    'finish',
+    'material',
+    'areaCm2',
+    'lengthMm',
+    'needs',
+    'state',
+    'colour',
+  ] as const) {
+    if (typeof read === 'string') return read;
+    if (row[key].trim() === '' && key !== 'label' && key !== 'name') continue;
+    read = readInto(read, key, row[key], kit);
+  }
+  return read;
+}
+
+function CellSelect({
+  row,
+  field,
+  options,
+  label,
+  onRowChange,
+  onClose,
+}: RenderEditCellProps<Row> & {
+  field: 'finish' | 'material' | 'state';
+  options: readonly string[];
+  label: string;
+}) {
+  return (
+    <select
+      autoFocus
+      className="celledit"
+      aria-label={label}
+      value={row[field]}
+      onChange={(event) => onRowChange({ ...row, [field]: event.currentTarget.value }, true)}
+      onBlur={() => onClose(true)}
+    >
+      {field === 'finish' && <option value="">none yet</option>}
+      {options.map((option) => (
+        <option key={option}>{option}</option>
+      ))}
+    </select>
+  );
+}

@@ -1,0 +1,135 @@
+import { Textarea } from '@mantine/core';
+import { useRef, useState } from 'react';
+import type { Kit } from '../../../core/kit/index.ts';
+import { changeKit } from '../../data/kit.ts';
+import type { PastedParts } from '../../workers/readPartTable.ts';
+import { changesFromRead } from './partChanges.ts';
+import { kitWorker } from './useProposal.ts';
+
+const MOST_BYTES = 2_000_000;
+const SHOWN = 8;
+
+/** Reads parts from a pasted or dropped table, shows what was read and what was not, and adds what is good. */
+export function PasteParts({ buildId, kit, onDone }: { buildId: string; kit: Kit; onDone: () => void }) {
+  const [text, setText] = useState('');
+  const [reading, setReading] = useState<PastedParts | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const file = useRef<HTMLInputElement>(null);
+  const read = async (what: string) => {
+    setProblem(null);
+    if (what.trim() === '') {
+      setProblem('There is nothing in the box: paste a table, or a part a line like “A12 Door, left x2”.');
+      return;
+    }
+    setBusy(true);
+    const found = await kitWorker().readPastedParts(what);
+    setBusy(false);
+    setReading(found);
+  };
+  const take = async () => {
+    if (!reading) return;
+    const { changes, added, updated } = changesFromRead(kit, buildId, reading.parts);
+    setBusy(true);
+    try {
+      await changeKit(buildId, changes, `${added + updated} parts from a table`);
+      if (reading.problems.length === 0) {
+        onDone();
+        return;
+      }
+      setText(reading.problems.map(({ cells }) => cells.join('\t')).join('\n'));
+      setReading(null);
+      setProblem(
+        `${added} parts added, ${updated} brought up to date. The ${reading.problems.length} lines that could not be read are still in the box.`,
+      );
+    } catch (error) {
+      setProblem(`${(error as Error).message} What you pasted is still in the box.`);
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <div className="panel">
+      <h3>Parts from a table</h3>
+      <Textarea
+        aria-label="Paste parts"
+        description="A table with a heading (part, name, count, material, cm2, mm, needs, state…) from a spreadsheet, or a part a line: “A12 Door, left x2”."
+        placeholder={'Part\tName\tCount\tMaterial\nA1\tBody shell\t1\tstyrene'}
+        autosize
+        minRows={4}
+        maxRows={10}
+        value={text}
+        onChange={(event) => {
+          setText(event.currentTarget.value);
+          setReading(null);
+        }}
+      />
+      {problem && (
+        <p role="alert" style={{ marginTop: 6 }}>
+          {problem}
+        </p>
+      )}
+      {reading && (
+        <div style={{ marginTop: 8 }} role="status">
+          <p>
+            <b>{reading.parts.length} parts read</b> {reading.how}
+            {reading.problems.length > 0 ? `, ${reading.problems.length} lines not:` : '.'}
+          </p>
+          {reading.problems.slice(0, SHOWN).map(({ line, column, problem: wrong }) => (
+            <p key={line} className="small">
+              Line {line}
+              {column && `, ${column}`}: {wrong}.
+            </p>
+          ))}
+          {reading.problems.length > SHOWN && (
+            <p className="small soft">and {reading.problems.length - SHOWN} more lines.</p>
+          )}
+        </div>
+      )}
+      <div className="toolrow" style={{ marginTop: 10 }}>
+        {reading && reading.parts.length > 0 ? (
+          <button
+            type="button"
+            className="action"
+            style={{ width: 'auto' }}
+            disabled={busy}
+            onClick={() => void take()}
+          >
+            {reading.problems.length > 0
+              ? `Keep the ${reading.parts.length} good lines`
+              : `Add the ${reading.parts.length} parts`}
+          </button>
+        ) : (
+          <button type="button" className="quiet" disabled={busy} onClick={() => void read(text)}>
+            {busy ? 'Reading…' : 'Read it'}
+          </button>
+        )}
+        <button type="button" className="quiet" onClick={() => file.current?.click()}>
+          Open a CSV file
+        </button>
+        <button type="button" className="quiet" onClick={onDone}>
+          Close
+        </button>
+        <input
+          ref={file}
+          type="file"
+          accept=".csv,.tsv,.txt,text/csv,text/plain"
+          aria-label="CSV file of parts"
+          hidden
+          onChange={(event) => {
+            const chosen = event.currentTarget.files?.[0];
+            if (!chosen) return;
+            if (chosen.size > MOST_BYTES) {
+              setProblem(`“${chosen.name}” is larger than 2 MB, which is no part list. Nothing was read.`);
+              return;
+            }
+            void chosen.text().then((content) => {
+              setText(content);
+              return read(content);
+            });
+          }}
+        />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,401 @@
+import { MultiSelect, Select, TextInput } from '@mantine/core';
+import { IconCheck, IconClock, IconHandStop } from '@tabler/icons-react';
+import { useState } from 'react';
+import {
+  resolveVersion,
+  WORK_KINDS,
+  type IrreversibleWork,
+  type VersionChoice,
+  type VersionOption,
+} from '../../../core/kit/index.ts';
+import { changeKit, newId, type ItemChange } from '../../data/kit.ts';
+import type { KitViewProps } from './KitScreen.tsx';
+import { labelled, partOptions } from './partNames.ts';
+
+const VERDICTS = {
+  do: { Icon: IconCheck, word: 'Do it' },
+  wait: { Icon: IconClock, word: 'Not yet' },
+  refuse: { Icon: IconHandStop, word: 'Leave it' },
+} as const;
+
+/** Which subject this kit becomes, and what must not be drilled for another. */
+export function VersionView({ build, kit }: KitViewProps) {
+  const version = resolveVersion(kit);
+  const [editing, setEditing] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const save = (changes: ItemChange[], label: string) =>
+    void changeKit(build.id, changes, label)
+      .then(() => setProblem(null))
+      .catch((error: unknown) => setProblem((error as Error).message));
+  const put = (choice: VersionChoice, label = choice.name) =>
+    save([{ kind: 'choice', id: choice.id, value: choice }], label);
+  return (
+    <>
+      <section className="column" aria-label="What you decide">
+        <h2>Which one you are building</h2>
+        {problem && <p role="alert">{problem}</p>}
+        {version.clashes.map(({ message }) => (
+          <p key={message} role="alert" className="panel warned">
+            {message}
+          </p>
+        ))}
+        {kit.choices.length === 0 && (
+          <p className="panel">
+            One kit often builds several subjects: year, number, engine, roof, drive side. Name each choice
+            with its options before anything is cut, and say which parts and holes each needs; Fanfare then
+            stops the drill where no chosen option asks for it.
+          </p>
+        )}
+        {kit.choices.map((choice) => (
+          <div key={choice.id} className="panel" role="group" aria-label={choice.name}>
+            <div style={{ display: 'flex', justifyContent: 'space-between' }}>
+              <h3>{choice.name}</h3>
+              <button
+                type="button"
+                className="why"
+                aria-expanded={editing === choice.id}
+                onClick={() => setEditing((now) => (now === choice.id ? null : choice.id))}
+              >
+                {editing === choice.id ? 'done' : `edit ${choice.name.toLowerCase()}`}
+              </button>
+            </div>
+            <div
+              style={{ display: 'grid', gap: 6, gridTemplateColumns: 'repeat(auto-fit, minmax(200px, 1fr))' }}
+            >
+              {choice.options.map((option) => (
+                <label
+                  key={option.id}
+                  className={`optioncard${choice.chosen === option.id ? ' chosen' : ''}`}
+                >
+                  <input
+                    type="radio"
+                    name={choice.id}
+                    checked={choice.chosen === option.id}
+                    onChange={() => put({ ...choice, chosen: option.id }, `${choice.name}: ${option.name}`)}
+                  />{' '}
+                  {option.name}
+                  <span className="soft small" style={{ display: 'block' }}>
+                    {describe(option)}
+                  </span>
+                </label>
+              ))}
+            </div>
+            {choice.chosen !== null && (
+              <button
+                type="button"
+                className="why"
+                style={{ marginTop: 6 }}
+                onClick={() => put({ ...choice, chosen: null }, `${choice.name} open again`)}
+              >
+                leave it open
+              </button>
+            )}
+            {editing === choice.id && (
+              <ChoiceEditor
+                choice={choice}
+                kit={kit}
+                onChange={put}
+                onRemove={() => {
+                  setEditing(null);
+                  save([{ kind: 'choice', id: choice.id, value: null }], `remove ${choice.name}`);
+                }}
+              />
+            )}
+          </div>
+        ))}
+        <NewChoice
+          onAdd={(name) => {
+            const choice: VersionChoice = {
+              id: newId(build.id),
+              name,
+              chosen: null,
+              options: ['one way', 'the other'].map((label) => ({
+                ...EMPTY_OPTION,
+                id: newId(build.id),
+                name: label,
+              })),
+            };
+            put(choice);
+            setEditing(choice.id);
+          }}
+        />
+      </section>
+      <section className="column" aria-label="What follows">
+        <h2>What follows</h2>
+        <div className="panel">
+          <h3>Before you cut or drill</h3>
+          {version.works.length === 0 && (
+            <p className="soft small">
+              List holes, cuts and pins below; each names the option that needs it.
+            </p>
+          )}
+          {version.works.map(({ work, verdict, reason }) => {
+            const { Icon, word } = VERDICTS[verdict];
+            const part = kit.parts.find(({ id }) => id === work.partId);
+            return (
+              <div
+                key={work.id}
+                className={`finding ${verdict === 'do' ? 'note' : 'warn'}`}
+                style={{ marginTop: 8 }}
+              >
+                <b>
+                  <Icon size={17} aria-hidden /> {word}: {work.name}
+                </b>
+                <p className="small">
+                  {part && <span className="mono">{labelled(part)}. </span>}
+                  {reason}{' '}
+                  <button
+                    type="button"
+                    className="why"
+                    aria-label={`Remove ${work.name}`}
+                    onClick={() => save([{ kind: 'work', id: work.id, value: null }], `remove ${work.name}`)}
+                  >
+                    remove
+                  </button>
+                </p>
+              </div>
+            );
+          })}
+          <NewWork
+            kit={kit}
+            onAdd={(work) => save([{ kind: 'work', id: newId(build.id), value: work }], work.name)}
+          />
+        </div>
+        {version.leftOver.size > 0 && (
+          <div className="panel">
+            <h3>Left over for the spares box</h3>
+            {kit.parts
+              .filter(({ id }) => version.leftOver.has(id))
+              .map((part) => (
+                <p key={part.id} className="small">
+                  <b>{labelled(part)}.</b> <span className="soft">{version.leftOver.get(part.id)}</span>
+                </p>
+              ))}
+          </div>
+        )}
+      </section>
+    </>
+  );
+}
+
+const EMPTY_OPTION: Omit<VersionOption, 'id' | 'name'> = {
+  needs: [],
+  rulesOut: [],
+  markings: [],
+  finishIds: [],
+};
+
+function describe({ needs, rulesOut, markings }: VersionOption): string {
+  const parts = [
+    needs.length > 0 ? `${needs.length} ${needs.length === 1 ? 'part' : 'parts'} of its own` : '',
+    rulesOut.length > 0 ? `leaves off ${rulesOut.length}` : '',
+    markings.length > 0 ? `${markings.length} ${markings.length === 1 ? 'marking' : 'markings'}` : '',
+  ].filter(Boolean);
+  return parts.length > 0 ? parts.join(', ') : 'needs nothing of its own';
+}
+
+function ChoiceEditor({
+  choice,
+  kit,
+  onChange,
+  onRemove,
+}: {
+  choice: VersionChoice;
+  kit: KitViewProps['kit'];
+  onChange: (choice: VersionChoice) => void;
+  onRemove: () => void;
+}) {
+  const parts = partOptions(kit);
+  const setOption = (id: string, change: Partial<VersionOption>) =>
+    onChange({
+      ...choice,
+      options: choice.options.map((option) => (option.id === id ? { ...option, ...change } : option)),
+    });
+  return (
+    <div
+      style={{ display: 'grid', gap: 10, marginTop: 10, borderTop: '1px solid var(--line)', paddingTop: 10 }}
+    >
+      {choice.options.map((option) => (
+        <div key={option.id} className="fieldgrid">
+          <TextInput
+            size="xs"
+            label="Option"
+            defaultValue={option.name}
+            maxLength={80}
+            onBlur={(event) => {
+              const name = event.currentTarget.value.trim();
+              if (name && name !== option.name) setOption(option.id, { name });
+            }}
+          />
+          <TextInput
+            size="xs"
+            label="Markings, with commas between"
+            defaultValue={option.markings.join(', ')}
+            onBlur={(event) => {
+              const markings = event.currentTarget.value
+                .split(',')
+                .map((marking) => marking.trim())
+                .filter(Boolean);
+              if (markings.join() !== option.markings.join()) setOption(option.id, { markings });
+            }}
+          />
+          <MultiSelect
+            size="xs"
+            searchable
+            label="Parts that only this option uses"
+            data={parts}
+            value={option.needs}
+            onChange={(needs) => setOption(option.id, { needs })}
+          />
+          <MultiSelect
+            size="xs"
+            searchable
+            label="Parts that it leaves off"
+            data={parts}
+            value={option.rulesOut}
+            onChange={(rulesOut) => setOption(option.id, { rulesOut })}
+          />
+          {choice.options.length > 1 && (
+            <button
+              type="button"
+              className="why"
+              style={{ textAlign: 'left' }}
+              onClick={() =>
+                onChange({
+                  ...choice,
+                  chosen: choice.chosen === option.id ? null : choice.chosen,
+                  options: choice.options.filter(({ id }) => id !== option.id),
+                })
+              }
+            >
+              remove this option
+            </button>
+          )}
+        </div>
+      ))}
+      <div className="toolrow">
+        <button
+          type="button"
+          className="quiet"
+          onClick={() =>
+            onChange({
+              ...choice,
+              options: [...choice.options, { ...EMPTY_OPTION, id: newId(choice.id), name: 'another' }],
+            })
+          }
+        >
+          Add an option
+        </button>
+        <button type="button" className="quiet" onClick={onRemove}>
+          Remove this choice
+        </button>
+      </div>
+    </div>
+  );
+}
+
+function NewChoice({ onAdd }: { onAdd: (name: string) => void }) {
+  const [name, setName] = useState('');
+  return (
+    <form
+      className="toolrow"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (name.trim() === '') return;
+        onAdd(name.trim());
+        setName('');
+      }}
+    >
+      <TextInput
+        className="grow"
+        label="New choice"
+        placeholder="roof, engine, drive side, number"
+        value={name}
+        maxLength={80}
+        onChange={(event) => setName(event.currentTarget.value)}
+      />
+      <button type="submit" className="quiet" style={{ alignSelf: 'end' }}>
+        Add the choice
+      </button>
+    </form>
+  );
+}
+
+function NewWork({
+  kit,
+  onAdd,
+}: {
+  kit: KitViewProps['kit'];
+  onAdd: (work: Omit<IrreversibleWork, 'id'>) => void;
+}) {
+  const [kind, setKind] = useState<IrreversibleWork['kind']>('hole');
+  const [name, setName] = useState('');
+  const [partId, setPartId] = useState<string | null>(null);
+  const [by, setBy] = useState<string | null>(null);
+  const options = [
+    { value: 'always', label: 'every version' },
+    ...kit.choices.flatMap((choice) =>
+      choice.options.map(({ id, name: option }) => ({ value: id, label: `${choice.name}: ${option}` })),
+    ),
+  ];
+  const [problem, setProblem] = useState<string | null>(null);
+  return (
+    <form
+      className="fieldgrid"
+      style={{ marginTop: 12 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (name.trim() === '' || partId === null) {
+          setProblem('Say what is opened or cut, and on which part.');
+          return;
+        }
+        setProblem(null);
+        onAdd({
+          kind,
+          name: name.trim(),
+          partId,
+          always: by === 'always',
+          neededBy: by === null || by === 'always' ? [] : [by],
+        });
+        setName('');
+      }}
+    >
+      <Select
+        size="xs"
+        label="Work"
+        data={WORK_KINDS.map((value) => ({ value, label: value }))}
+        value={kind}
+        onChange={(value) => value && setKind(value)}
+      />
+      <Select
+        size="xs"
+        searchable
+        label="On part"
+        data={partOptions(kit)}
+        value={partId}
+        onChange={setPartId}
+      />
+      <TextInput
+        size="xs"
+        className="wide"
+        label="What"
+        placeholder="two holes for the lamps"
+        value={name}
+        error={problem}
+        onChange={(event) => setName(event.currentTarget.value)}
+      />
+      <Select
+        size="xs"
+        className="wide"
+        label="Needed by"
+        placeholder="name the version that needs it"
+        data={options}
+        value={by}
+        onChange={setBy}
+      />
+      <button type="submit" className="quiet wide">
+        List it
+      </button>
+    </form>
+  );
+}

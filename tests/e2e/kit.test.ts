@@ -1,0 +1,322 @@
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Browser, ElementHandle, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { BenchSnapshot, KitItemsRecord } from '../../src/api/index.ts';
+import {
+  EVENING,
+  fill,
+  kill,
+  openBrowser,
+  openPage,
+  pick,
+  press,
+  saved,
+  scratchFolder,
+  shows,
+  startServer,
+  textOf,
+  type Started,
+} from './bench.ts';
+
+/** The kit on the bench, through the real screens, server and database. */
+describe('the kit of the sample bench', () => {
+  const scratch = scratchFolder();
+  const errors: string[] = [];
+  let server: Started;
+  let browser: Browser;
+  let page: Page;
+  const snapshot = async () => (await (await fetch(`${server.address}/api/bench`)).json()) as BenchSnapshot;
+  const build = async (id: string) => (await snapshot()).builds.find((each) => each.id === id)!;
+  const items = async (id: string) =>
+    ((await (await fetch(`${server.address}/api/builds/${id}/kit`)).json()) as KitItemsRecord).items;
+  const open = (view: string, id = 'tolliver') => page.goto(`${server.address}/build/${id}/kit/${view}`);
+  const chip = (text: string) =>
+    page.waitForFunction(
+      (wanted) => {
+        const found = [...document.querySelectorAll<HTMLElement>('button.chip')].find(
+          (button) => button.innerText === wanted,
+        );
+        found?.click();
+        return found !== undefined;
+      },
+      {},
+      text,
+    );
+  const undo = async () => {
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.keyboard.down('Control');
+    await page.keyboard.press('z');
+    await page.keyboard.up('Control');
+  };
+
+  beforeAll(async () => {
+    server = await startServer({ FANFARE_DATA: join(scratch.folder, 'demo.db'), FANFARE_CLOCK: EVENING }, [
+      '--demo',
+    ]);
+    browser = await openBrowser(scratch.folder);
+    page = await openPage(browser, errors);
+  });
+  afterAll(async () => {
+    await browser.close();
+    await kill(server, 'SIGTERM');
+    scratch.remove();
+  });
+
+  it('lets a cell be edited by keyboard, refuses nonsense and takes it back', async () => {
+    await open('');
+    await page.waitForSelector('.partgrid [role="gridcell"]');
+    await page.click('.partgrid [aria-rowindex="2"] [aria-colindex="2"]');
+    await page.keyboard.press('Enter');
+    await page.waitForSelector('.rdg-text-editor');
+    await page.keyboard.down('Control');
+    await page.keyboard.press('a');
+    await page.keyboard.up('Control');
+    await page.keyboard.type('Shell of the body');
+    await page.keyboard.press('Enter');
+    await saved(page);
+    const nameOf = async () =>
+      ((await items('tolliver')).find(({ id }) => id === 'tolliver-A1')!.value as { name: string }).name;
+    expect(await nameOf()).toBe('Shell of the body');
+    await page.click('.partgrid [aria-rowindex="2"] [aria-colindex="3"]');
+    await page.keyboard.type('many');
+    await page.keyboard.press('Enter');
+    await shows(page, /A1 was left as it is: “many” is no whole count from 1 to 200/);
+    await undo();
+    await expect.poll(nameOf, { timeout: 10_000 }).toBe('Body shell');
+  });
+
+  it('refuses a second A1 by name and keeps the kit as it was', async () => {
+    const before = await items('tolliver');
+    await page.click('.partgrid [aria-rowindex="3"] [aria-colindex="1"]');
+    await page.keyboard.type('A1');
+    await page.keyboard.press('Enter');
+    await shows(page, /A1 is there twice: “.+” and “.+”/);
+    expect(await items('tolliver')).toEqual(before);
+    await press(page, 'button', 'understood');
+  });
+
+  it('stops the drill until a version asks for the hole', async () => {
+    await open('version');
+    await shows(page, /Leave it: holes for the top irons/);
+    await shows(page, /Only “Top: closed, top raised” needs it, and you are building “open, top folded”/);
+    await shows(page, /Not yet: hole for the column, right/);
+    await press(page, 'radio', 'closed, top raised 2 parts of its own, leaves off 1');
+    await shows(page, /Do it: holes for the top irons/);
+    await shows(page, /F12 Soft top, folded\. Only “Top: open, top folded” uses it/);
+    await saved(page);
+    await expect
+      .poll(async () => (await build('tolliver')).kit.openings.map(({ title }) => title))
+      .toContain('Open: holes for the top irons');
+    await undo();
+    await shows(page, /Leave it: holes for the top irons/);
+  });
+
+  it('holds the steps that an open conflict touches, until it is decided', async () => {
+    await open('evidence');
+    await shows(page, /Steps that wait for a decision[\s\S]*Colour: Small parts, clotted cream/);
+    await fill(page, 'New conflict', 'Colour of the mascot');
+    await press(page, 'button', 'Write it down');
+    await shows(page, /Colour of the mascot/);
+    await saved(page);
+    const group = '::-p-aria([name="Decide Oil filter colour"][role="group"])';
+    const buttons = await (await page.waitForSelector(group))!.$$('button');
+    await buttons[1]!.click();
+    await page.waitForFunction(
+      () => !document.querySelector('[aria-label="What follows"]')!.textContent.includes('Oil filter colour'),
+      { timeout: 20_000 },
+    );
+    expect((await build('tolliver')).kit.holds.some(({ reason }) => reason.includes('Oil filter'))).toBe(
+      false,
+    );
+  });
+
+  it('refuses a picture that is none', async () => {
+    const file = join(scratch.folder, 'notes.jpg');
+    writeFileSync(file, 'this is no picture');
+    await page.waitForSelector('input[aria-label="Picture of the evidence"]');
+    const input = (await page.$(
+      'input[aria-label="Picture of the evidence"]',
+    )) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(file);
+    await shows(page, /“notes\.jpg” is no picture that this browser can read\. Nothing was changed/);
+  });
+
+  it('explains a joint, prices the other way, and follows a pin', async () => {
+    await open('joints');
+    await page.waitForSelector('.mapwell .tagbox');
+    expect(await page.$$('.mapwell .tagbox')).toHaveLength(75);
+    await chip('list');
+    await fill(page, 'Find a joint', 'valance front');
+    await press(page, 'button', 'A3 Valance, front to A1 Body shell');
+    await shows(page, /Joined before paint\.[\s\S]*mm of seam that paint no longer lets you fill/);
+    await shows(page, /The other way costs \d+ min more over the whole build/);
+    await shows(page, /Glue: thin solvent cement/);
+    await chip('pin after');
+    await shows(page, /Joined after paint\. You pinned it/);
+    await saved(page);
+    await open('trays');
+    await shows(page, /Taking it changes[\s\S]*Body: 0 parts in, 1 out/);
+  });
+
+  it('takes a division in one stroke and gives the old one back', async () => {
+    const before = await build('tolliver');
+    await press(page, 'button', 'Take this division');
+    await shows(page, /This is how it stands/);
+    await saved(page);
+    const after = await build('tolliver');
+    expect(after.trays.find(({ id }) => id === 'tolliver-body')!.parts.map(({ name }) => name)).not.toContain(
+      'Valance, front',
+    );
+    expect(after.trays.find(({ id }) => id === 'tolliver-body')!.layers).toEqual(
+      before.trays.find(({ id }) => id === 'tolliver-body')!.layers,
+    );
+    await undo();
+    await shows(page, /Taking it changes/);
+    const plain = ({ trays }: typeof before) =>
+      trays.map(({ id, name, parts }) => [id, name, parts.map((part) => part.id)]);
+    await expect.poll(async () => plain(await build('tolliver'))).toEqual(plain(before));
+  });
+
+  it('weighs by school', async () => {
+    await open('trays');
+    const count = async () =>
+      Number(/Joints before paint\s+(\d+)/.exec(await textOf(page, '[aria-label="What follows"]'))![1]);
+    await shows(page, /Proved: no division that can be built costs less/);
+    const pieces = await count();
+    await page.click('input[name="school"]:not(:checked)');
+    await page.waitForFunction(
+      (was) =>
+        Number(
+          /Joints before paint\s+(\d+)/.exec(
+            document.querySelector<HTMLElement>('[aria-label="What follows"]')!.innerText,
+          )?.[1],
+        ) > was,
+      {},
+      pieces,
+    );
+    await saved(page);
+    await undo();
+  });
+
+  it('refuses joints that shut each other in', async () => {
+    await open('joints');
+    await chip('list');
+    await fill(page, 'Find a joint', 'block left chassis frame');
+    await press(page, 'button', 'C1 Block, left to B1 Chassis frame');
+    await pick(
+      page,
+      'Closes the way for these joints',
+      'Body shell to B1',
+      /A1 Body shell to B1 Chassis frame/,
+    );
+    await shows(page, /wait for each other in a circle: .*A1 Body shell to B1 Chassis frame/);
+    await press(page, 'button', 'understood');
+  });
+
+  it('takes film off a dry fit and levels four corners', async () => {
+    await open('fit');
+    await shows(
+      page,
+      /A6 Boot lid to A1 Body shell\s+Will not go after paint: mask the faces, or scrape \d+ µm/,
+    );
+    await fill(page, 'Rear right, mm', '22.1', 'textbox');
+    await page.keyboard.press('Tab');
+    await saved(page);
+    await shows(page, /Shim [\d. +]+mm/);
+    await fill(page, 'Sheets on hand, mm', '0.5, thick');
+    await page.keyboard.press('Tab');
+    await shows(page, /is no list of thicknesses like/);
+  });
+
+  it('lists what to buy and ticks it off', async () => {
+    await open('needs');
+    await shows(page, /Etched wire mesh for the grille[\s\S]*14/);
+    await shows(page, /C15 Oil filter[\s\S]*from\s+spares/);
+    await press(page, 'checkbox', 'Odourless cyanoacrylate on hand');
+    await page.waitForFunction(
+      () => !/odourless, non-fogging cyanoacrylate\s+\d+ joints/.test(document.body.innerText),
+    );
+    await saved(page);
+  });
+
+  it('keeps a lesson and brings it back at its step', async () => {
+    await open('lessons');
+    await press(page, 'button', 'Keep the lesson');
+    await shows(page, /Write what you would tell the next builder/);
+    await fill(page, 'A lesson', 'Sand primer along the body, never across.');
+    await press(page, 'button', 'Keep the lesson');
+    await shows(page, /Say where it should come back/);
+    await pick(page, '… at a kind of step', '', /^flatting$/);
+    await press(page, 'button', 'Keep the lesson');
+    await shows(
+      page,
+      /Sand primer along the body, never across\.[\s\S]*comes back at \d+ steps of this build/,
+    );
+  });
+
+  it('fills a new box from a table, line by line, or from a former build', async () => {
+    await page.goto(server.address);
+    await press(page, 'button', 'Add a build');
+    await fill(page, 'Build', 'Second coupe');
+    await page.keyboard.press('Enter');
+    await shows(page, /An open box, nothing listed yet/);
+    await press(page, 'button', 'Paste or open a table');
+    const box = await page.waitForSelector('textarea[aria-label="Paste parts"]');
+    await box!.click();
+    await page.evaluate(() => {
+      const field = document.querySelector<HTMLTextAreaElement>('textarea[aria-label="Paste parts"]')!;
+      const setter = Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value')!.set!;
+      setter.call(
+        field,
+        'Part\tName\tQty\tMaterial\nA1\tBody\t1\tstyrene\nA2\tHood\tlots\tstyrene\nA3\tGlass\t1\tclear\nA4\tDoor\t2\tcheese',
+      );
+      field.dispatchEvent(new Event('input', { bubbles: true }));
+    });
+    await press(page, 'button', 'Read it');
+    await shows(page, /2 parts read as a table, 2 lines not/);
+    await shows(page, /Line 3, Qty: “lots” is no whole count/);
+    await shows(page, /Line 5, Material: “cheese” is none of: styrene/);
+    await press(page, 'button', 'Keep the 2 good lines');
+    await shows(page, /The 2 lines that could not be read are still in the box/);
+    await saved(page);
+    const { id } = (await snapshot()).builds.find(({ name }) => name === 'Second coupe')!;
+    expect((await items(id)).filter(({ kind }) => kind === 'part')).toHaveLength(2);
+    await undo();
+    await expect.poll(async () => (await items(id)).length, { timeout: 10_000 }).toBe(0);
+    await open('', id);
+    await pick(page, 'Or copy the kit of a former build', '', /Quillon/);
+    await shows(page, /136 pieces/, 30_000);
+    await saved(page);
+    const copied = await items(id);
+    expect(copied.filter(({ kind }) => kind === 'joint').length).toBeGreaterThan(70);
+    expect(
+      copied.every(({ kind, value }) => kind !== 'part' || !(value as { checked: boolean }).checked),
+    ).toBe(true);
+  });
+
+  it('adds parts in the grid, the next number filled in', async () => {
+    const { id } = (await snapshot()).builds.find(({ name }) => name === 'Second coupe')!;
+    await page.waitForSelector('.partgrid [role="gridcell"]');
+    const rows = (await items(id)).filter(({ kind }) => kind === 'part').length;
+    await page.click('.partgrid [role="gridcell"]');
+    await page.keyboard.down('Control');
+    await page.keyboard.press('End');
+    await page.keyboard.up('Control');
+    await page.waitForSelector('.newrow');
+    await page.keyboard.press('Home');
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.type('Lucky coin');
+    await page.keyboard.press('Enter');
+    await saved(page);
+    await expect
+      .poll(async () => (await items(id)).filter(({ kind }) => kind === 'part').length, { timeout: 10_000 })
+      .toBe(rows + 1);
+    const coin = (await items(id)).find(({ value }) => (value as { name?: string }).name === 'Lucky coin')!;
+    expect(coin.value).toMatchObject({ frame: 'H', number: '4' });
+  });
+
+  it('met no script error on the way', () => {
+    expect(errors).toEqual([]);
+  });
+});
