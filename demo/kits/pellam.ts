@@ -14,7 +14,6 @@ export const pellam: SampleKit = {
     'plating; Kit plating; plating',
     'leather; Brown seat; satin',
     'wood; Varnished boards; satin',
-    'rubber; Tyre black; matt',
     'glass; Clear; clear',
   ],
   parts: `
@@ -78,9 +77,9 @@ D11; Cab lamps; 5; 0.4; 6; plating; gates
 E1; Rims, front; 2; 7; 30; cream; gates
 E2; Rims, rear; 8; 7; 30; cream; gates
 E3; Brake drums; 6; 4; 22; black;
-E4; Tyres; 10; 16; 42; rubber;
+E4; Tyres; 10; 16; 42; bare;
 E5; Hub caps; 6; 1.5; 12; bright; gates
-E6; Mud flaps; 2; 5; 26; rubber;
+E6; Mud flaps; 2; 5; 26; bare;
 F1; Seat bench; 1; 14; 52; leather;
 F2; Dashboard; 1; 9; 56; black;
 F3; Steering column; 1; 1; 34; black;

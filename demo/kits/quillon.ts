@@ -13,7 +13,6 @@ export const quillon: SampleKit = {
     'fork; Tinted fork tube; metal',
     'plating; Kit plating; plating',
     'seat; Seat black; satin',
-    'rubber; Tyre black; matt',
     'glass; Clear; clear',
   ],
   parts: `
@@ -72,7 +71,7 @@ F3; Spokes, outer; 2; 9; 58; mirror; flash
 F4; Hub, front; 1; 5; 22; machined;
 F5; Hub, rear; 1; 6; 24; machined;
 F6; Brake plates; 2; 4; 22; machined;
-F7; Tyres; 2; 30; 78; rubber; seam
+F7; Tyres; 2; 30; 78; bare; seam
 F8; Axles; 2; 1; 30; plating;
 F9; Rear sprocket; 1; 4; 26; cast;
 F10; Chain halves; 2; 5; 84; cast;
@@ -91,7 +90,7 @@ G12; Windshield; 1; 16; 60; glass;
 G13; Headlamp lens; 1; 2; 22; glass;
 G14; Tail lens; 1; 0.8; 12; glass;
 G15; Mirror stems; 2; 1; 30; plating; gates
-G16; Cables, vinyl; 5; 1; 110; rubber;
+G16; Cables, vinyl; 5; 1; 110; bare;
 H1; Frame screws; 12; 0.3; 6; bare;
 H2; Fork springs; 2; 2; 40; bare;
 H3; Bushings; 4; 0.4; 5; bare;

@@ -12,7 +12,6 @@ export const tolliver: SampleKit = {
     'plating; Kit plating; plating',
     'mirror; Mirror lacquer; metal',
     'cast; Cast metal; metal',
-    'rubber; Tyre black; matt',
     'glass; Clear; clear',
     'top-cloth; Top cloth; matt',
   ],
@@ -73,7 +72,7 @@ D12; Tail lamp bezels; 2; 0.8; 8; plating; gates
 E1; Rims; 5; 5; 17; mirror; gates
 E2; Hub caps; 5; 1.5; 12; plating; gates
 E3; Back plates; 4; 2; 15; chassis;
-E4; Tyres; 5; 8; 27; rubber;
+E4; Tyres; 5; 8; 27; bare;
 E5; Hub bushings; 4; 0.5; 5; bare;
 E6; Spare wheel clamp; 1; 0.8; 8; chassis;
 F1; Tub; 1; 58; 92; oxblood;

@@ -126,16 +126,21 @@ export async function pick(page: Page, name: string, search: string, option: Reg
     `input[aria-label="${name}"], ::-p-aria([name="${name}"][role="combobox"]), ::-p-aria([name="${name}"][role="textbox"])`,
     { timeout: 20_000 },
   );
-  await field!.click({ count: 3 });
-  if (search) await field!.type(search);
-  await page.waitForFunction(
-    (source) =>
-      [...document.querySelectorAll('[role="option"]')].some(
-        (item) => (item as HTMLElement).offsetParent !== null && new RegExp(source).test(item.textContent),
-      ),
-    { timeout: 20_000 },
-    option.source,
-  );
+  const isOffered = (source: string) =>
+    [...document.querySelectorAll('[role="option"]')].some(
+      (item) => (item as HTMLElement).offsetParent !== null && new RegExp(source).test(item.textContent),
+    );
+  // A list that is just closing swallows a click; a builder would click again.
+  for (let attempt = 1; ; attempt++) {
+    await field!.click({ count: 3 });
+    if (search) await field!.type(search);
+    try {
+      await page.waitForFunction(isOffered, { timeout: 5000 }, option.source);
+      break;
+    } catch (error) {
+      if (attempt === 4) throw error;
+    }
+  }
   await page.evaluate((source) => {
     const found = [...document.querySelectorAll<HTMLElement>('[role="option"]')].find(
       (item) => item.offsetParent !== null && new RegExp(source).test(item.textContent),

@@ -129,7 +129,9 @@ describe('shelf, bench and kit of the sample bench', () => {
     await press(page, 'button', 'Cancel');
     const before = (await snapshot()).builds.find(({ id }) => id === 'quillon')!.joins.length;
     await press(page, 'button', 'Remove joint Tank, left into frame, left');
-    await page.waitForFunction(() => !document.body.innerText.includes('Tank, left into frame, left'));
+    await page.waitForFunction(
+      () => !document.querySelector('[aria-label="Remove joint Tank, left into frame, left"]'),
+    );
     await saved(page);
     const { joins } = (await snapshot()).builds.find(({ id }) => id === 'quillon')!;
     expect(joins.map(({ name }) => name)).not.toContain('Tank, left into frame, left');

@@ -18,7 +18,7 @@ export {
 export { COST_DEFAULTS, type CostTerm } from './jointCosts.ts';
 export { jointName } from './hardConstraints.ts';
 export { inFrameOrder } from './frameOrder.ts';
-export { firstLayers, takeProposal, type TakenProposal } from './takeProposal.ts';
+export { takeProposal, type TakenProposal } from './takeProposal.ts';
 export { suggestJoints, type JointSuggestion } from './suggestJoints.ts';
 export {
   ADHESIVES,

@@ -66,8 +66,8 @@ const PLAIN: PlannedLayer[] = [
 ];
 
 /** A stack to begin with for a finish; all of it can be changed in the finish stage. */
-export function firstLayers(look: Look | undefined): PlannedLayer[] {
-  return (look && CONTENTS[look]) ?? PLAIN;
+function firstLayers(look: Look): PlannedLayer[] {
+  return CONTENTS[look] ?? PLAIN;
 }
 
 /** Lays a proposal over the sub-assemblies that are there: each keeps its name, stack and code where at least half
@@ -93,7 +93,7 @@ export function takeProposal(
       partIds: proposed.partIds,
       areaCm2: Math.max(0.1, proposed.areaCm2),
       substrateId: old?.substrateId ?? substrateOf(first),
-      layers: old?.layers ?? borrowed?.layers ?? firstLayers(finish?.look),
+      layers: old?.layers ?? borrowed?.layers ?? (finish ? firstLayers(finish.look) : []),
       codeId: old?.codeId ?? borrowed?.codeId ?? finish?.codeId ?? null,
       position,
     };

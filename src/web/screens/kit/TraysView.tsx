@@ -25,7 +25,8 @@ export function TraysView(props: KitViewProps) {
   const { build, kit, proposals } = props;
   const { state, proposal } = proposals;
   const [params, setParams] = useSearchParams();
-  const shown = kit.parts.length === 0 || params.get('as') === 'standing' ? 'standing' : 'proposed';
+  const asked = params.get('as') ?? (kit.joints.length > 0 ? 'proposal' : 'standing');
+  const shown = kit.parts.length === 0 || asked === 'standing' ? 'standing' : 'proposed';
   const [problem, setProblem] = useState<string | null>(null);
   const taken = useMemo(
     () => (proposal && kit.parts.length > 0 ? takeProposal(proposal, kit, build.trays) : null),
@@ -58,7 +59,7 @@ export function TraysView(props: KitViewProps) {
                 className="chip"
                 aria-pressed={shown === name}
                 disabled={name === 'proposed' && kit.parts.length === 0}
-                onClick={() => setParams(name === 'standing' ? { as: 'standing' } : {}, { replace: true })}
+                onClick={() => setParams({ as: name === 'standing' ? name : 'proposal' }, { replace: true })}
               >
                 {name === 'proposed' ? 'as proposed' : 'as it stands'}
               </button>
