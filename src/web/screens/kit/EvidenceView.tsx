@@ -5,7 +5,7 @@ import { PATHS, pathTo } from '../../../api/index.ts';
 import { CONFIDENCES, type Evidence } from '../../../core/kit/index.ts';
 import { usePlan } from '../../data/plan.tsx';
 import { changeKit, keepPicture, newId } from '../../data/kit.ts';
-import type { KitViewProps } from './KitScreen.tsx';
+import type { KitViewProps } from './kitView.ts';
 import { labelled, partOptions } from './partNames.ts';
 import { STEP_KINDS } from './stepKinds.ts';
 

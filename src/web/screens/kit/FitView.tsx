@@ -12,7 +12,7 @@ import { JointFitList } from '../../components/JointFitList.tsx';
 import { jointFits } from '../../data/jointFits.ts';
 import { changeKit, newId } from '../../data/kit.ts';
 import { useWorkshop } from '../../data/workshop.ts';
-import type { KitViewProps } from './KitScreen.tsx';
+import type { KitViewProps } from './kitView.ts';
 
 const FEEL_WORDS: Readonly<Record<FitFeel, string>> = {
   free: 'free',

@@ -13,7 +13,7 @@ import { useCodes } from '../../data/bench.ts';
 import { changeKit, newId } from '../../data/kit.ts';
 import { JointMap } from './JointMap.tsx';
 import { JointPanel, SEAM_WORDS } from './JointPanel.tsx';
-import type { KitViewProps } from './KitScreen.tsx';
+import type { KitViewProps } from './kitView.ts';
 import { labelled, partOptions } from './partNames.ts';
 
 const NO_CODES: never[] = [];

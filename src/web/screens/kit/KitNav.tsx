@@ -1,7 +1,7 @@
 import { NavLink } from 'react-router';
 import type { BuildRecord } from '../../../api/index.ts';
 import { resolveVersion, type Kit } from '../../../core/kit/index.ts';
-import type { KitViewProps } from './KitScreen.tsx';
+import type { KitViewProps } from './kitView.ts';
 
 const plural = (count: number, one: string, many = `${one}s`) => `${count} ${count === 1 ? one : many}`;
 

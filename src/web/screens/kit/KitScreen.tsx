@@ -1,21 +1,12 @@
 import { lazy, Suspense, type ComponentType } from 'react';
 import { Navigate, useParams } from 'react-router';
-import type { BuildRecord } from '../../../api/index.ts';
-import type { Kit } from '../../../core/kit/index.ts';
 import { Loading } from '../../components/Loading.tsx';
-import { useKit, useStock, type Stock } from '../../data/kit.ts';
+import { useKit, useStock } from '../../data/kit.ts';
 import { useWorkshop } from '../../data/workshop.ts';
 import { KitNav } from './KitNav.tsx';
+import type { KitViewProps } from './kitView.ts';
 import { useProposal } from './useProposal.ts';
 import './kit.css';
-
-/** What every view of the kit works with. */
-export interface KitViewProps {
-  build: BuildRecord;
-  kit: Kit;
-  stock: Stock;
-  proposals: ReturnType<typeof useProposal>;
-}
 
 const VIEWS: Readonly<Record<string, ComponentType<KitViewProps>>> = {
   parts: lazy(async () => ({ default: (await import('./PartsView.tsx')).PartsView })),

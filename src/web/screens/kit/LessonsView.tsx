@@ -4,7 +4,7 @@ import { lessonsFor, MATERIALS, type Lesson } from '../../../core/kit/index.ts';
 import { useBench } from '../../data/bench.ts';
 import { changeStock, newId } from '../../data/kit.ts';
 import { usePlan } from '../../data/plan.tsx';
-import type { KitViewProps } from './KitScreen.tsx';
+import type { KitViewProps } from './kitView.ts';
 import { STEP_KINDS } from './stepKinds.ts';
 
 const NEW_LESSON: Omit<Lesson, 'id'> = {

@@ -15,7 +15,7 @@ import {
 } from '../../../core/kit/index.ts';
 import { changeKit, changeStock, newId } from '../../data/kit.ts';
 import { useWorkshop } from '../../data/workshop.ts';
-import type { KitViewProps } from './KitScreen.tsx';
+import type { KitViewProps } from './kitView.ts';
 
 const STATES = { buy: 'to buy', short: 'runs short', 'from spares': 'from spares', have: 'on hand' } as const;
 

@@ -14,7 +14,7 @@ import { useBench, useCodes } from '../../data/bench.ts';
 import { changeKit, newId, type ItemChange } from '../../data/kit.ts';
 import { get } from '../../data/request.ts';
 import { FinishesPanel } from './FinishesPanel.tsx';
-import type { KitViewProps } from './KitScreen.tsx';
+import type { KitViewProps } from './kitView.ts';
 import { PartGrid } from './PartGrid.tsx';
 import { PartPanel } from './PartPanel.tsx';
 import { PasteParts } from './PasteParts.tsx';

@@ -4,7 +4,7 @@ import { TrayList } from '../../components/TrayList.tsx';
 import { removeBuild } from '../../data/bench.ts';
 import { useWorkshop } from '../../data/workshop.ts';
 import { JoinPanel } from './JoinPanel.tsx';
-import type { KitViewProps } from './KitScreen.tsx';
+import type { KitViewProps } from './kitView.ts';
 import { NewTray } from './NewTray.tsx';
 import { TrayEditor } from './TrayEditor.tsx';
 

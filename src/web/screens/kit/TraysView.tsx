@@ -5,7 +5,7 @@ import { useCodes } from '../../data/bench.ts';
 import { changeKit, takeDivision } from '../../data/kit.ts';
 import { Why } from '../../components/Why.tsx';
 import { finishHex } from './finishColour.ts';
-import type { KitViewProps } from './KitScreen.tsx';
+import type { KitViewProps } from './kitView.ts';
 import { labelled } from './partNames.ts';
 import { StandingTrays } from './StandingTrays.tsx';
 

@@ -9,7 +9,7 @@ import {
   type VersionOption,
 } from '../../../core/kit/index.ts';
 import { changeKit, newId, type ItemChange } from '../../data/kit.ts';
-import type { KitViewProps } from './KitScreen.tsx';
+import type { KitViewProps } from './kitView.ts';
 import { labelled, partOptions } from './partNames.ts';
 
 const VERDICTS = {
