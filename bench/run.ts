@@ -2,6 +2,7 @@
 import { differenceCiede2000 } from 'culori';
 import { readFileSync } from 'node:fs';
 import { ciede2000, DAYLIGHT, spectrumToLab, type Lab } from '../src/core/colour/index.ts';
+import { minimumMulticut, type CutEdge } from '../src/core/kit/multicut.ts';
 import { searchRecipes, type RecipePaint, type RecipeRequest } from '../src/core/match/index.ts';
 import { mixOptics, opaqueSpectrum } from '../src/core/paint/index.ts';
 import { seededRandom } from '../src/core/plan/index.ts';
@@ -119,5 +120,62 @@ function recipes(): void {
   }
 }
 
+/** Least cost of a division by trying every set of early joints. */
+function leastByTrying(vertexCount: number, edges: readonly CutEdge[]): number {
+  let best = Infinity;
+  const group = new Int32Array(vertexCount);
+  for (let choice = 0; choice < 1 << edges.length; choice++) {
+    for (let vertex = 0; vertex < vertexCount; vertex++) group[vertex] = vertex;
+    let cost = 0;
+    edges.forEach(({ u, v, early, late }, at) => {
+      const isLate = ((choice >> at) & 1) === 1;
+      cost += isLate ? late : early;
+      if (isLate || group[u] === group[v]) return;
+      const [keep, drop] = [group[u]!, group[v]!];
+      for (let vertex = 0; vertex < vertexCount; vertex++) if (group[vertex] === drop) group[vertex] = keep;
+    });
+    if (cost < best && edges.every(({ u, v }, at) => ((choice >> at) & 1) === 0 || group[u] !== group[v]))
+      best = cost;
+  }
+  return best;
+}
+
+function subassemblies(): void {
+  const random = seededRandom(17);
+  const tangle = (vertexCount: number, count: number) =>
+    Array.from({ length: count }, (_, at) => ({
+      u: at < vertexCount - 1 ? Math.floor(random() * (at + 1)) : Math.floor(random() * vertexCount),
+      v: at < vertexCount - 1 ? at + 1 : Math.floor(random() * vertexCount),
+      early: random() * 30,
+      late: random() * 30,
+    })).filter(({ u, v }) => u !== v);
+  const solve = (vertexCount: number, edges: CutEdge[]) => {
+    const search = minimumMulticut({ vertexCount, edges, precedences: [] });
+    for (;;) {
+      const { done, value } = search.next();
+      if (done) return value;
+    }
+  };
+  const small = tangle(10, 17);
+  let least = 0;
+  const byHand = milliseconds(() => (least = leastByTrying(10, small)), 1);
+  const search = milliseconds(() => solve(10, small));
+  const agree = Math.abs(solve(10, small).cost - least) < 1e-6;
+  console.log(
+    `${small.length} joints: ${(byHand / search).toFixed(0)} times trying every division; cost ${agree ? 'agrees' : 'DIFFERS'}`,
+  );
+  for (const [parts, joints] of [
+    [40, 60],
+    [500, 700],
+  ] as const) {
+    const edges = tangle(parts, joints);
+    const { cost, bound } = solve(parts, edges);
+    console.log(
+      `${edges.length} joints of ${parts} parts, a tangle: gap ${((100 * (cost - bound)) / cost).toFixed(2)} % of the cost, ${(milliseconds(() => solve(parts, edges), 1) / search).toFixed(0)} times the small one`,
+    );
+  }
+}
+
 differences();
 recipes();
+subassemblies();

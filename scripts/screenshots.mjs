@@ -32,7 +32,6 @@ const VIEWS = {
   trays: ['/build/tolliver/kit/trays', DESK, (page) => page.waitForSelector('.traycard')],
   fit: ['/build/tolliver/kit/fit', DESK],
   needs: ['/build/tolliver/kit/needs', DESK],
-  lessons: ['/build/tolliver/kit/lessons', DESK],
   colour: ['/build/tolliver/colour/tolliver-body', DESK, choose],
   'colour-dark': ['/build/tolliver/colour/tolliver-body', DESK, (page) => choose(page, 2), 'dark'],
   finish: ['/build/tolliver/finish/tolliver-body', DESK],

@@ -45,6 +45,16 @@ export function checkKit(kit: Kit): KitProblem[] {
       `These joints wait for each other in a circle: ${cycle.map((joint) => jointName(joint, byId)).join('; ')}. Change what one of them captures or closes.`,
     );
   for (const { message } of resolveVersion(kit).clashes) problems.push({ kind: 'open', message });
+  const carried = new Set(kit.parts.flatMap(({ zones }) => zones.map(({ finishId }) => finishId)));
+  for (const { name: choice, options, chosen } of kit.choices) {
+    const option = options.find(({ id }) => id === chosen);
+    for (const { id, name: finish } of kit.finishes)
+      if (option?.finishIds.includes(id) && !carried.has(id))
+        problems.push({
+          kind: 'open',
+          message: `“${choice}: ${option.name}” needs ${finish}, and no part carries it yet: give it to the parts that do.`,
+        });
+  }
   return problems;
 }
 

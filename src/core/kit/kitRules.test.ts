@@ -286,6 +286,16 @@ describe('checkKit', () => {
     expect(messages[2]).toMatch(/A2 Part A2 cannot be joined to itself/);
     expect(messages[3]).toMatch(/circle: A1 Part A1 to A2 Part A2; A3 Part A3 to A1 Part A1/);
     expect(checkKit(kitWith({ parts: [plainPart('A1')] }))).toEqual([]);
+    const stripe = { id: 's', name: 'White stripe', look: 'gloss' as const, codeId: null };
+    const choices = [
+      { id: 'c', name: 'Stripe', chosen: 'yes', options: [option('yes', { finishIds: ['s'] })] },
+    ];
+    expect(checkKit(kitWith({ parts: [plainPart('A1')], finishes: [stripe], choices }))).toEqual([
+      {
+        kind: 'open',
+        message: expect.stringMatching(/“Stripe: yes” needs White stripe, and no part/) as string,
+      },
+    ]);
   });
 
   it('finds a part that lies in two sub-assemblies', () => {

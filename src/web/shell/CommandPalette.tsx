@@ -10,6 +10,15 @@ interface Destination {
 }
 
 const SHOWN = 9;
+const KIT_DRAWERS = [
+  { name: 'version, holes and cuts', path: 'version' },
+  { name: 'sheet and evidence', path: 'evidence' },
+  { name: 'joints and glue', path: 'joints' },
+  { name: 'sub-assemblies', path: 'trays' },
+  { name: 'dry fit and stance', path: 'fit' },
+  { name: 'needs, shopping list, spares', path: 'needs' },
+  { name: 'lessons', path: 'lessons' },
+];
 
 /** Goes anywhere by a few letters: builds, stages, sub-assemblies, shelf, bench. */
 export function CommandPalette({ buildId, onClose }: { buildId: string | undefined; onClose: () => void }) {
@@ -30,6 +39,10 @@ export function CommandPalette({ buildId, onClose }: { buildId: string | undefin
         ...STAGES.map(({ name, path }) => ({
           name: `${build.name}: ${name}`,
           path: `/build/${build.id}/${path}`,
+        })),
+        ...KIT_DRAWERS.map(({ name, path }) => ({
+          name: `${build.name}: Kit, ${name}`,
+          path: `/build/${build.id}/kit/${path}`,
         })),
         ...build.trays.flatMap((tray) => [
           { name: `${build.name}: ${tray.name}, colour`, path: `/build/${build.id}/colour/${tray.id}` },

@@ -12,6 +12,8 @@ const KEYS: [keys: string[], what: string][] = [
   [['Enter'], 'the brass action of the screen'],
   [['S'], 'tonight: start the step'],
   [['D'], 'tonight: done'],
+  [['↑', '↓', 'Tab'], 'parts: move in the grid; type or Enter to edit'],
+  [['Ctrl', 'End'], 'parts: to the row that adds one'],
   [['←', '→'], 'tonight: look at the step before or after'],
 ];
 

@@ -41,6 +41,7 @@ export function FinishScreen() {
     const grave = (view?.findings[id] ?? []).filter(
       ({ severity }) => severity === 'stop' || severity === 'warn',
     ).length;
+    if (layers.length === 0) return 'left as it is';
     return `${layers.length} layers${grave > 0 ? `, ${grave} ${grave === 1 ? 'warning' : 'warnings'}` : ''}`;
   };
   const list = (

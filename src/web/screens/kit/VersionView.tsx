@@ -185,10 +185,11 @@ const EMPTY_OPTION: Omit<VersionOption, 'id' | 'name'> = {
   finishIds: [],
 };
 
-function describe({ needs, rulesOut, markings }: VersionOption): string {
+function describe({ needs, rulesOut, markings, finishIds }: VersionOption): string {
   const parts = [
     needs.length > 0 ? `${needs.length} ${needs.length === 1 ? 'part' : 'parts'} of its own` : '',
     rulesOut.length > 0 ? `leaves off ${rulesOut.length}` : '',
+    finishIds.length > 0 ? `${finishIds.length} ${finishIds.length === 1 ? 'colour' : 'colours'}` : '',
     markings.length > 0 ? `${markings.length} ${markings.length === 1 ? 'marking' : 'markings'}` : '',
   ].filter(Boolean);
   return parts.length > 0 ? parts.join(', ') : 'needs nothing of its own';
@@ -254,6 +255,14 @@ function ChoiceEditor({
             data={parts}
             value={option.rulesOut}
             onChange={(rulesOut) => setOption(option.id, { rulesOut })}
+          />
+          <MultiSelect
+            size="xs"
+            searchable
+            label="Finishes that it needs"
+            data={kit.finishes.map(({ id, name }) => ({ value: id, label: name }))}
+            value={option.finishIds}
+            onChange={(finishIds) => setOption(option.id, { finishIds })}
           />
           {choice.options.length > 1 && (
             <button

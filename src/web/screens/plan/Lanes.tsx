@@ -16,7 +16,10 @@ interface LanesProps {
   onMark: (operationId: string) => void;
 }
 
-const LANE = 36;
+const ROOMY_LANE = 36;
+const CLOSE_LANE = 27;
+/** More lanes than this lie closer together. */
+const MANY_LANES = 10;
 const HEAD = 40;
 const LABELS = 148;
 /** Cures shorter than this are a matter of minutes at the bench and would only blur the lane. */
@@ -33,11 +36,19 @@ export function Lanes({ build, view, steps, now, marked, onMark }: LanesProps) {
   );
   const scale = useMemo(() => timeScale(view.sessions, now, last), [view.sessions, now, last]);
   const lanes = [
-    ...build.trays.map(({ id: trayId, name }) => ({ id: trayId, name })),
+    ...build.trays
+      .map(({ id: trayId, name }) => ({
+        id: trayId,
+        name,
+        next: own.find(({ operation }) => operation.trayId === trayId)?.start ?? Infinity,
+      }))
+      // What comes first stands on top; what is done stands last.
+      .sort((p, q) => (p.next === q.next ? 0 : p.next - q.next)),
     { id: undefined, name: 'Final joints' },
   ];
-  const height = HEAD + lanes.length * LANE + 8;
-  const laneY = (trayId: string | undefined) => HEAD + lanes.findIndex((lane) => lane.id === trayId) * LANE;
+  const lane = lanes.length > MANY_LANES ? CLOSE_LANE : ROOMY_LANE;
+  const height = HEAD + lanes.length * lane + 8;
+  const laneY = (trayId: string | undefined) => HEAD + lanes.findIndex((each) => each.id === trayId) * lane;
   const cureOf = (operationId: string, dry: number) =>
     Math.max(dry, ...view.arcs.filter(({ from }) => from === operationId).map(({ minLag }) => minLag), 0);
   const others = upcomingSteps(view).filter(
@@ -67,8 +78,8 @@ export function Lanes({ build, view, steps, now, marked, onMark }: LanesProps) {
           <div
             key={name + String(trayId)}
             style={{
-              height: LANE,
-              lineHeight: `${LANE}px`,
+              height: lane,
+              lineHeight: `${lane}px`,
               overflow: 'hidden',
               textOverflow: 'ellipsis',
               whiteSpace: 'nowrap',
@@ -152,8 +163,8 @@ export function Lanes({ build, view, steps, now, marked, onMark }: LanesProps) {
               key={name + String(trayId)}
               x1={0}
               x2={scale.width}
-              y1={laneY(trayId) + LANE}
-              y2={laneY(trayId) + LANE}
+              y1={laneY(trayId) + lane}
+              y2={laneY(trayId) + lane}
               stroke="var(--line)"
             />
           ))}
@@ -165,7 +176,7 @@ export function Lanes({ build, view, steps, now, marked, onMark }: LanesProps) {
                 x={x}
                 y={laneY(operation.trayId) + 12}
                 width={Math.max(1, scale.x(Math.min(to, last)) - x)}
-                height={LANE - 20}
+                height={lane - 20}
                 fill={`url(#${id}-cure)`}
               >
                 <title>
@@ -184,7 +195,7 @@ export function Lanes({ build, view, steps, now, marked, onMark }: LanesProps) {
                 x={x + 0.5}
                 y={laneY(operation.trayId) + 6}
                 width={Math.max(4, scale.x(start + operation.hands) - x - 1)}
-                height={LANE - 12}
+                height={lane - 12}
                 rx={2}
                 fill={active ? 'var(--panel)' : 'var(--ink)'}
                 stroke="var(--ink)"
