@@ -34,7 +34,10 @@ const ROLES = ['colour', 'primer', 'undercoat', 'metal', 'clear'] as const;
 
 export const id = () => string().required('an id is missing').max(120, 'an id has at most 120 characters');
 export const label = (what: string, most = 120) =>
-  string().trim().required(`${what} is missing`).max(most, `${what} has at most ${most} characters`);
+  string()
+    .trim(`${what} must not begin or end with a space`)
+    .required(`${what} is missing`)
+    .max(most, `${what} has at most ${most} characters`);
 export const oneOf = <T extends string>(values: readonly T[], what: string) =>
   string()
     .oneOf(values, `${what} must be one of: ${values.join(', ')}`)

@@ -115,10 +115,6 @@ describe('the kit of the sample bench', () => {
   it('holds the steps that an open conflict touches, until it is decided', async () => {
     await open('evidence');
     await shows(page, /Steps that wait for a decision[\s\S]*Colour: Small parts, clotted cream/);
-    await fill(page, 'New conflict', 'Colour of the mascot');
-    await press(page, 'button', 'Write it down');
-    await shows(page, /Colour of the mascot/);
-    await saved(page);
     const group = '::-p-aria([name="Decide Oil filter colour"][role="group"])';
     const buttons = await (await page.waitForSelector(group))!.$$('button');
     await buttons[1]!.click();
@@ -131,9 +127,49 @@ describe('the kit of the sample bench', () => {
     );
   });
 
+  it('keeps a held step from being ticked, and tells what was learnt', async () => {
+    const [body] = (await build('tolliver')).trays;
+    const conflict = {
+      title: 'Grit for the primer',
+      partIds: [body!.parts[0]!.id],
+      stepKind: 'flat',
+      sheet: '1000',
+      evidence: '2000',
+      source: '',
+      pictureId: null,
+      confidence: 'sure',
+      verdict: 'open',
+      decision: '',
+    };
+    await fetch(`${server.address}/api/builds/tolliver/kit`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ changes: [{ kind: 'evidence', id: 'grit', version: 0, value: conflict }] }),
+    });
+    await page.goto(`${server.address}/build/tolliver/tonight`);
+    await shows(page, /Sand primer: Body[\s\S]*Not yet\.[\s\S]*Grit for the primer\. Decide it first/);
+    const done = () => page.$eval('.stepcard .action', (button) => (button as HTMLButtonElement).disabled);
+    expect(await done()).toBe(true);
+    await page.keyboard.press('d');
+    await press(page, 'link', 'Decide it in the kit');
+    const group = '::-p-aria([name="Decide Grit for the primer"][role="group"])';
+    await (await (await page.waitForSelector(group))!.$$('button'))[1]!.click();
+    await saved(page);
+    await page.goto(`${server.address}/build/tolliver/tonight`);
+    await shows(page, /Sand primer: Body/);
+    await page.waitForFunction(() => !document.body.innerText.includes('Not yet.'));
+    expect(await done()).toBe(false);
+    expect(
+      (await snapshot()).steps.some(({ operationId }) => operationId === 'tolliver/tolliver-body/sand'),
+    ).toBe(false);
+    await open('evidence');
+  });
+
   it('refuses a picture that is none', async () => {
     const file = join(scratch.folder, 'notes.jpg');
     writeFileSync(file, 'this is no picture');
+    await fill(page, 'New conflict', 'Pattern of the seats');
+    await press(page, 'button', 'Write it down');
     await page.waitForSelector('input[aria-label="Picture of the evidence"]');
     const input = (await page.$(
       'input[aria-label="Picture of the evidence"]',

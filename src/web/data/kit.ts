@@ -22,6 +22,7 @@ import {
 import { currentBuild, refreshBench, replaceBuild } from './bench.ts';
 import { askWhichToKeep } from './conflict.ts';
 import { inTurn } from './inTurn.ts';
+import { newId } from './newId.ts';
 import { get, request, RequestProblem } from './request.ts';
 import { saving } from './saving.ts';
 import { remember } from './undo.ts';
@@ -179,9 +180,6 @@ export const changeKit = (buildId: string, changes: readonly ItemChange[], label
 /** Saves changes of the stock at once and remembers how to take them back. */
 export const changeStock = (changes: readonly ItemChange[], label: string): Promise<void> =>
   change(PATHS.stock, changes, label);
-
-/** A new id within a build. */
-export const newId = (owner: string): string => `${owner}-${crypto.randomUUID().slice(0, 13)}`;
 
 /** Puts a picture by, as the browser can show it; large ones are made smaller first.
  *  Throws RangeError for a file that is no picture. */

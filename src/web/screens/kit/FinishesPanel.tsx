@@ -2,7 +2,8 @@ import { Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { CodeRecord } from '../../../api/index.ts';
 import { LOOKS, type Kit, type Look } from '../../../core/kit/index.ts';
-import { changeKit, newId } from '../../data/kit.ts';
+import { changeKit } from '../../data/kit.ts';
+import { newId } from '../../data/newId.ts';
 import { finishHex } from './finishColour.ts';
 
 /** The colours and sheens that parts of this build share. */

@@ -10,7 +10,8 @@ import {
 } from '../../../core/kit/index.ts';
 import { JointFitList } from '../../components/JointFitList.tsx';
 import { jointFits } from '../../data/jointFits.ts';
-import { changeKit, newId } from '../../data/kit.ts';
+import { changeKit } from '../../data/kit.ts';
+import { newId } from '../../data/newId.ts';
 import { useWorkshop } from '../../data/workshop.ts';
 import type { KitViewProps } from './kitView.ts';
 

@@ -10,7 +10,8 @@ import {
   type JointKind,
 } from '../../../core/kit/index.ts';
 import { useCodes } from '../../data/bench.ts';
-import { changeKit, newId } from '../../data/kit.ts';
+import { changeKit } from '../../data/kit.ts';
+import { newId } from '../../data/newId.ts';
 import { JointMap } from './JointMap.tsx';
 import { JointPanel, SEAM_WORDS } from './JointPanel.tsx';
 import type { KitViewProps } from './kitView.ts';

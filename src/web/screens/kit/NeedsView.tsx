@@ -13,7 +13,8 @@ import {
   type Material,
   type Need,
 } from '../../../core/kit/index.ts';
-import { changeKit, changeStock, newId } from '../../data/kit.ts';
+import { changeKit, changeStock } from '../../data/kit.ts';
+import { newId } from '../../data/newId.ts';
 import { useWorkshop } from '../../data/workshop.ts';
 import type { KitViewProps } from './kitView.ts';
 

@@ -11,7 +11,8 @@ import {
   type Part,
   type PartColumn,
 } from '../../../core/kit/index.ts';
-import { changeKit, newId } from '../../data/kit.ts';
+import { changeKit } from '../../data/kit.ts';
+import { newId } from '../../data/newId.ts';
 import { nextLabel } from './partChanges.ts';
 
 /** A part as its row of the grid: what is typed is text until it has been read. */

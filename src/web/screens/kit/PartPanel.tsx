@@ -10,7 +10,8 @@ import {
   type Part,
   type Zone,
 } from '../../../core/kit/index.ts';
-import { changeKit, newId } from '../../data/kit.ts';
+import { changeKit } from '../../data/kit.ts';
+import { newId } from '../../data/newId.ts';
 import { removalOf } from './partChanges.ts';
 
 interface PartPanelProps {

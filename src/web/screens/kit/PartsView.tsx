@@ -11,7 +11,8 @@ import {
   resolveVersion,
 } from '../../../core/kit/index.ts';
 import { useBench, useCodes } from '../../data/bench.ts';
-import { changeKit, newId, type ItemChange } from '../../data/kit.ts';
+import { changeKit, type ItemChange } from '../../data/kit.ts';
+import { newId } from '../../data/newId.ts';
 import { get } from '../../data/request.ts';
 import { FinishesPanel } from './FinishesPanel.tsx';
 import type { KitViewProps } from './kitView.ts';

@@ -8,7 +8,8 @@ import {
   type VersionChoice,
   type VersionOption,
 } from '../../../core/kit/index.ts';
-import { changeKit, newId, type ItemChange } from '../../data/kit.ts';
+import { changeKit, type ItemChange } from '../../data/kit.ts';
+import { newId } from '../../data/newId.ts';
 import type { KitViewProps } from './kitView.ts';
 import { labelled, partOptions } from './partNames.ts';
 

@@ -6,7 +6,8 @@ import {
   type Part,
   type ReadPart,
 } from '../../../core/kit/index.ts';
-import { newId, type ItemChange } from '../../data/kit.ts';
+import type { ItemChange } from '../../data/kit.ts';
+import { newId } from '../../data/newId.ts';
 
 /** The number that a next part of the same frame would have. */
 export function nextLabel(parts: readonly Part[]): string {

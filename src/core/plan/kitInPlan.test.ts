@@ -1,0 +1,131 @@
+import { describe, expect, it } from 'vitest';
+import { GENERIC_PRODUCTS, SUBSTRATES } from '../finish/index.ts';
+import { EMPTY_KIT, summariseKit, type KitSummary, type Lesson } from '../kit/index.ts';
+import { generateOperations, type PlannableBuild } from './index.ts';
+
+const AIR = { temperatureC: 20, humidity: 50 };
+const primer = {
+  id: 'primer',
+  kind: 'primer' as const,
+  product: GENERIC_PRODUCTS.find(({ id }) => id === 'generic-primer-grey')!,
+  coats: 2,
+  tool: 'airbrush' as const,
+};
+
+function buildWith(kit: Partial<KitSummary>, partCount = 4): PlannableBuild {
+  return {
+    id: 'b',
+    name: 'Coupe',
+    subject: '1957',
+    kit: { ...summariseKit(EMPTY_KIT, []), ...kit },
+    trays: [
+      {
+        id: 'body',
+        name: 'Body',
+        partCount,
+        partNames: ['Hood'],
+        stack: { substrate: SUBSTRATES[0]!, areaCm2: 80, scale: 24, layers: [primer] },
+      },
+    ],
+    joins: [
+      {
+        id: 'on',
+        name: 'Body on',
+        trayIds: ['body'],
+        afterJoinIds: [],
+        minutes: 10,
+        adhesive: 'PVA',
+        setMinutes: 60,
+      },
+    ],
+  };
+}
+const task = (id: string) => ({
+  id,
+  trayId: 'body',
+  title: `Open: ${id}`,
+  minutes: 7,
+  because: 'needed',
+  details: ['carefully'],
+});
+const keysOf = (build: PlannableBuild, lessons: Lesson[] = []) =>
+  generateOperations(build, AIR, 180, lessons).operations.map(({ id }) => id.split('/').slice(1).join('/'));
+
+describe('what the kit asks of the plan', () => {
+  it('opens holes after clean-up and before joining, picks out after the last layer', () => {
+    const build = buildWith({
+      openings: [task('holes')],
+      pickOuts: [{ ...task('cream'), title: 'Pick out cream' }],
+    });
+    expect(keysOf(build)).toEqual([
+      'body/clean',
+      'body/open-holes',
+      'body/join',
+      'body/primer-1',
+      'body/primer-2',
+      'body/pick-out-cream',
+      'join/on',
+      'inspect',
+    ]);
+    const { operations, arcs } = generateOperations(build, AIR, 180);
+    const opening = operations.find(({ kind }) => kind === 'open')!;
+    expect(opening).toMatchObject({ title: 'Open: holes: Body', hands: 7, family: null });
+    expect(opening.cautions.length).toBeGreaterThan(0);
+    // Paint must be dry before a brush goes near it, and the joint waits for the brush.
+    const picked = 'b/body/pick-out-cream';
+    expect(arcs.find(({ to }) => to === picked)!.minLag).toBeGreaterThan(30);
+    expect(arcs.some(({ from, to }) => from === picked && to === 'b/join/on')).toBe(true);
+  });
+
+  it('joins before paint exactly what the joint map says', () => {
+    const join = (joinsBefore: Record<string, string[]>, partCount = 4) =>
+      generateOperations(buildWith({ joinsBefore }, partCount), AIR, 180).operations.find(
+        ({ kind }) => kind === 'join',
+      );
+    expect(join({ body: [] })).toBeUndefined();
+    expect(join({ body: ['Cowl to body', 'Valance to body'] })).toMatchObject({ hands: 10 });
+    expect(join({ body: ['Cowl to body'] })!.details[0]).toBe('Cowl to body');
+    const many = Array.from({ length: 12 }, (_, at) => `Part ${at} to body`);
+    expect(join({ body: many })!.details).toContain('and 4 more, in the kit stage');
+    // Without a joint map every part is taken to meet another.
+    expect(join({})).toMatchObject({ hands: 15 });
+    expect(join({}, 1)).toBeUndefined();
+  });
+
+  it('holds the steps that a decision touches and no others', () => {
+    const held = (stepKind: string | null) =>
+      generateOperations(buildWith({ holds: [{ trayId: 'body', stepKind, reason: 'Decide it.' }] }), AIR, 180)
+        .operations.filter(({ holds }) => holds.length > 0)
+        .map(({ kind }) => kind);
+    expect(held('primer')).toEqual(['primer', 'primer']);
+    expect(held(null)).toEqual(['clean', 'join', 'primer', 'primer']);
+    expect(held('assemble')).toEqual(['assemble']);
+    expect(held('polish')).toEqual([]);
+  });
+
+  it('brings lessons to the steps that they are about', () => {
+    const lesson = (change: Partial<Lesson>): Lesson => ({
+      id: 'l',
+      text: 'Mind the hood.',
+      origin: '',
+      kit: null,
+      partWord: null,
+      material: null,
+      stepKind: null,
+      ...change,
+    });
+    const taught = (change: Partial<Lesson>) =>
+      generateOperations(buildWith({ materials: { body: ['resin'] } }), AIR, 180, [lesson(change)])
+        .operations.filter(({ lessons }) => lessons.length > 0)
+        .map(({ kind }) => kind);
+    expect(taught({ partWord: 'hood', stepKind: 'primer' })).toEqual(['primer', 'primer']);
+    expect(taught({ partWord: 'hood' })).toEqual(['clean', 'join', 'assemble']);
+    expect(taught({ material: 'resin', stepKind: 'join' })).toEqual(['join']);
+    expect(taught({ kit: 'coupe', stepKind: 'clean' })).toEqual(['clean']);
+    expect(taught({ kit: 'truck', stepKind: 'clean' })).toEqual([]);
+  });
+
+  it('changes nothing else', () => {
+    expect(keysOf(buildWith({}))).toEqual(keysOf(buildWith({ holds: [], openings: [], pickOuts: [] })));
+  });
+});

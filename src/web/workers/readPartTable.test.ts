@@ -1,0 +1,46 @@
+import { describe, expect, it } from 'vitest';
+import { readPastedParts } from './readPartTable.ts';
+
+describe('readPastedParts', () => {
+  it('reads tabs, commas and semicolons under a heading', () => {
+    for (const mark of ['\t', ',', ';']) {
+      const text = [
+        ['Part', 'Name', 'Qty', 'Shelf'],
+        ['A1', 'Body', '1', 'top'],
+        ['A2', 'Doors', '2', ''],
+      ]
+        .map((cells) => cells.join(mark))
+        .join('\n');
+      const { parts, problems, how } = readPastedParts(text);
+      expect(problems).toEqual([]);
+      expect(parts.map(({ frame, number, name, count }) => [frame, number, name, count])).toEqual([
+        ['A', '1', 'Body', 1],
+        ['A', '2', 'Doors', 2],
+      ]);
+      expect(how).toBe('as a table; columns that say nothing here: Shelf');
+    }
+  });
+
+  it('reads quoted cells and a byte order mark, and counts lines as pasted', () => {
+    const { parts, problems } = readPastedParts(
+      '\uFEFFframe,no,name,count\nA,1,"Door, left",1\nA,2,"Door, right",many\n',
+    );
+    expect(parts.map(({ name }) => name)).toEqual(['Door, left']);
+    expect(problems).toMatchObject([{ line: 3, column: 'count' }]);
+  });
+
+  it('falls back to a part a line', () => {
+    const { parts, problems, how } = readPastedParts('A1 Body shell\nno number\nA2 Doors x2');
+    expect(parts).toHaveLength(2);
+    expect(problems).toMatchObject([{ line: 2, cells: ['no number'] }]);
+    expect(how).toBe('as a part a line');
+  });
+
+  it('reads ten thousand rows and says where a kit ends', () => {
+    const rows = Array.from({ length: 10_000 }, (_, at) => `A${at + 1}\tThing ${at}`);
+    const { parts, problems } = readPastedParts(`Part\tName\n${rows.join('\n')}`);
+    expect(parts).toHaveLength(3000);
+    expect(problems[0]).toMatchObject({ line: 3002 });
+    expect(parts.length + problems.length).toBe(10_000);
+  });
+});
