@@ -43,7 +43,12 @@ export function KitNav({
     {
       path: 'evidence',
       name: 'Sheet and evidence',
-      state: open > 0 ? `${plural(open, 'conflict')} open` : `${kit.evidence.length} settled`,
+      state:
+        open > 0
+          ? `${plural(open, 'conflict')} open`
+          : kit.evidence.length > 0
+            ? `${kit.evidence.length} settled`
+            : 'nothing in doubt yet',
     },
     {
       path: 'joints',
@@ -53,7 +58,11 @@ export function KitNav({
           ? 'none yet'
           : `${plural(kit.joints.length, 'joint')}${after === undefined ? '' : `, ${after} after paint`}`,
     },
-    { path: 'trays', name: 'Sub-assemblies', state: plural(build.trays.length, 'tray') },
+    {
+      path: 'trays',
+      name: 'Sub-assemblies',
+      state: build.trays.length > 0 ? plural(build.trays.length, 'tray') : 'none yet',
+    },
     {
       path: 'fit',
       name: 'Fit and stance',

@@ -32,6 +32,8 @@ interface Row {
 }
 
 const NEW_ROW = 'new';
+const ROW_HEIGHT = 29;
+const HEAD_HEIGHT = 30;
 
 interface PartGridProps {
   buildId: string;
@@ -169,11 +171,11 @@ export function PartGrid({ buildId, kit, parts, leftOver, onMark, onProblem }: P
     <DataGrid
       aria-label="Parts"
       className="partgrid"
-      style={{ height: 'min(60vh, 600px)' }}
+      style={{ height: `min(60vh, 600px, ${HEAD_HEIGHT + (rows.length + 1) * ROW_HEIGHT}px)` }}
       columns={columns}
       rows={rows}
       rowKeyGetter={({ id }) => id}
-      rowHeight={29}
+      rowHeight={ROW_HEIGHT}
       onRowsChange={onRowsChange}
       onSelectedCellChange={({ row }) => onMark(row && row.id !== NEW_ROW ? row.id : undefined)}
     />

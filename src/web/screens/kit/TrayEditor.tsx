@@ -42,7 +42,7 @@ export function TrayEditor({ tray, kit }: { tray: TrayRecord; kit: Kit }) {
   const inTray = new Set(tray.parts.map(({ id }) => id));
   return (
     <div className="panel">
-      <div style={{ display: 'grid', gridTemplateColumns: '2fr 1fr 1fr', gap: 12 }}>
+      <div style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(140px, 1fr))', gap: 12 }}>
         <TextInput
           label="Name"
           value={name}
