@@ -156,29 +156,46 @@ describe('shelf, bench and kit of the sample bench', () => {
     await page.waitForSelector('svg[aria-label^="Cross-section"]');
     await page.keyboard.press('Tab');
     expect(await page.evaluate(() => document.activeElement!.textContent)).toBe('Skip to the view');
-    const nameless = await page.evaluate(() =>
-      [...document.querySelectorAll<HTMLElement>('button, a, input:not([type="hidden"]), textarea')]
-        .filter(
-          (control) =>
-            control.offsetParent !== null &&
-            control.getAttribute('aria-hidden') !== 'true' &&
-            control.tabIndex >= 0,
-        )
-        .filter((control) => {
-          const labels =
-            control instanceof HTMLInputElement || control instanceof HTMLTextAreaElement
-              ? (control.labels?.length ?? 0)
-              : 0;
-          return (
-            !control.innerText.trim() && !control.getAttribute('aria-label') && !control.title && labels === 0
-          );
-        })
-        .map((control) => control.outerHTML.slice(0, 120)),
-    );
-    expect(nameless).toEqual([]);
+    expect(await namelessControls(page)).toEqual([]);
+    for (const view of [
+      '',
+      'version',
+      'evidence',
+      'joints',
+      'trays?as=standing',
+      'fit',
+      'needs',
+      'lessons',
+    ]) {
+      await page.goto(`${server.address}/build/tolliver/kit/${view}`);
+      await page.waitForSelector('[aria-label="What follows"]');
+      expect(await namelessControls(page), view).toEqual([]);
+    }
   });
 
   it('met no script error on the way', () => {
     expect(errors).toEqual([]);
   });
 });
+
+/** Controls that a keyboard reaches and that have no name. */
+const namelessControls = (page: Page) =>
+  page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>('button, a, input:not([type="hidden"]), textarea')]
+      .filter(
+        (control) =>
+          control.offsetParent !== null &&
+          control.getAttribute('aria-hidden') !== 'true' &&
+          control.tabIndex >= 0,
+      )
+      .filter((control) => {
+        const labels =
+          control instanceof HTMLInputElement || control instanceof HTMLTextAreaElement
+            ? (control.labels?.length ?? 0)
+            : 0;
+        return (
+          !control.innerText.trim() && !control.getAttribute('aria-label') && !control.title && labels === 0
+        );
+      })
+      .map((control) => control.outerHTML.slice(0, 120)),
+  );

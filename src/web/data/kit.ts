@@ -238,20 +238,32 @@ async function sendDivision(buildId: string, { trays, joins }: Division): Promis
   }
 }
 
+/** Joins that the builder wrote down by hand and whose sub-assemblies are still there: a proposal keeps them. */
+function ownJoins({ joins }: Pick<Division, 'joins'>, trayIds: ReadonlySet<string>): Division['joins'] {
+  return joins.filter((join) => join.jointIds.length === 0 && join.trayIds.every((id) => trayIds.has(id)));
+}
+
 /** Divides a build as proposed; taking it back restores the division that was there. */
 export async function takeDivision(build: BuildRecord, taken: TakenProposal): Promise<void> {
   const idOf = new Map(taken.trays.map(({ id, key }) => [key, id ?? newId(build.id)]));
   const before = divisionOf(build);
+  const made = new Set(taken.joins.map(({ id }) => id));
   const after: Division = {
     trays: taken.trays.map(({ key, tray }) => ({
       id: idOf.get(key)!,
       tray: tray,
     })),
-    joins: taken.joins.map(({ trayKeys, after: earlier, ...join }) => ({
-      ...join,
-      trayIds: trayKeys.map((key) => idOf.get(key)!),
-      afterJoinIds: earlier.map((at) => taken.joins[at]!.id),
-    })),
+    joins: [
+      ...taken.joins.map(({ trayKeys, after: earlier, ...join }) => ({
+        ...join,
+        trayIds: trayKeys.map((key) => idOf.get(key)!),
+        afterJoinIds: earlier.map((at) => taken.joins[at]!.id),
+      })),
+      ...ownJoins(before, new Set(idOf.values())).map((join) => ({
+        ...join,
+        afterJoinIds: join.afterJoinIds.filter((id) => made.has(id)),
+      })),
+    ],
   };
   remember({
     label: `divide ${build.name}`,

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { takeProposal, type ProposedTray, type School } from '../../../core/kit/index.ts';
-import { useCodes } from '../../data/bench.ts';
+import { useBench, useCodes } from '../../data/bench.ts';
 import { changeKit, takeDivision } from '../../data/kit.ts';
 import { Why } from '../../components/Why.tsx';
 import { finishHex } from './finishColour.ts';
@@ -24,6 +24,7 @@ const SCHOOL_WORDS: Readonly<Record<School, { name: string; reason: string }>> =
 export function TraysView(props: KitViewProps) {
   const { build, kit, proposals } = props;
   const { state, proposal } = proposals;
+  const { data: bench } = useBench();
   const [params, setParams] = useSearchParams();
   const asked = params.get('as') ?? (kit.joints.length > 0 ? 'proposal' : 'standing');
   const shown = kit.parts.length === 0 || asked === 'standing' ? 'standing' : 'proposed';
@@ -32,6 +33,8 @@ export function TraysView(props: KitViewProps) {
     () => (proposal && kit.parts.length > 0 ? takeProposal(proposal, kit, build.trays) : null),
     [proposal, kit, build.trays],
   );
+  const gone = new Set(taken?.removed.map(({ id }) => id));
+  const lostSteps = bench?.steps.filter(({ trayId }) => trayId !== null && gone.has(trayId)).length ?? 0;
   const setSchool = (school: School) =>
     void changeKit(
       build.id,
@@ -41,7 +44,7 @@ export function TraysView(props: KitViewProps) {
   const before = proposal?.decisions.filter(({ when }) => when === 'before').length ?? 0;
   const sameJoins =
     taken !== null &&
-    taken.joins.length === build.joins.length &&
+    taken.joins.length === build.joins.filter(({ jointIds }) => jointIds.length > 0).length &&
     taken.joins.every(({ id, jointIds }) =>
       build.joins.some((join) => join.id === id && join.jointIds.join() === jointIds.join()),
     );
@@ -170,7 +173,18 @@ export function TraysView(props: KitViewProps) {
                 {taken.changes.length === 0 && (
                   <p className="small">Only the joints after paint, and their order.</p>
                 )}
-                <p className="small soft">Stacks, codes and steps done stay with the trays that stay.</p>
+                {lostSteps > 0 && (
+                  <p className="small">
+                    <b>
+                      {lostSteps} {lostSteps === 1 ? 'step is' : 'steps are'} done on trays that go
+                    </b>
+                    ; they stay in the log, but the new trays begin anew.
+                  </p>
+                )}
+                <p className="small soft">
+                  Stacks, codes and steps done stay with the trays that stay, and so do joints that you wrote
+                  down by hand.
+                </p>
                 <button
                   type="button"
                   className="action"
