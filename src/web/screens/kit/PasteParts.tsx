@@ -55,9 +55,8 @@ export function PasteParts({ buildId, kit, onDone }: { buildId: string; kit: Kit
         aria-label="Paste parts"
         description="A table with a heading (part, name, count, material, cm2, mm, needs, state…) from a spreadsheet, or a part a line: “A12 Door, left x2”."
         placeholder={'Part\tName\tCount\tMaterial\nA1\tBody shell\t1\tstyrene'}
-        autosize
-        minRows={4}
-        maxRows={10}
+        // Not sized to its text: ten thousand lines would be measured at every change.
+        rows={8}
         value={text}
         onChange={(event) => {
           setText(event.currentTarget.value);

@@ -1,0 +1,85 @@
+import { beforeAll, describe, expect, it, vi } from 'vitest';
+import type { BuildRecord } from '../../api/index.ts';
+import { EMPTY_KIT, plainPart, summariseKit, type Kit } from '../../core/kit/index.ts';
+
+// Data modules listen to the window that they are loaded into.
+let stageStates: typeof import('./stages.ts').stageStates;
+beforeAll(async () => {
+  const deaf = { addEventListener: () => undefined, removeEventListener: () => undefined };
+  vi.stubGlobal('window', deaf);
+  vi.stubGlobal('document', deaf);
+  vi.stubGlobal('localStorage', { getItem: () => null });
+  ({ stageStates } = await import('./stages.ts'));
+});
+
+const colour = { id: 'c', kind: 'colour' as const, coats: 2, tool: 'airbrush' as const };
+const tray = (layers: BuildRecord['trays'][number]['layers']) => ({
+  id: 't',
+  buildId: 'b',
+  name: 'Body',
+  position: 0,
+  areaCm2: 10,
+  substrateId: 'styrene-white',
+  parts: [],
+  layers,
+  codeId: null,
+  version: 1,
+});
+const build = (kit: Partial<Kit>, trays: BuildRecord['trays'] = []): BuildRecord => ({
+  id: 'b',
+  name: 'Coupe',
+  subject: '',
+  scale: 24,
+  version: 1,
+  joins: [],
+  trays,
+  kit: summariseKit({ ...EMPTY_KIT, ...kit }, []),
+});
+const open = {
+  id: 'e',
+  title: 'Filter',
+  partIds: [],
+  stepKind: null,
+  sheet: '',
+  evidence: '',
+  source: '',
+  pictureId: null,
+  confidence: 'likely' as const,
+  verdict: 'open' as const,
+  decision: '',
+};
+
+describe('the state of the kit stage', () => {
+  const kitState = (record: BuildRecord) => stageStates(record, null).kit;
+
+  it('tells the first step, then what is missing, then what is done', () => {
+    expect(kitState(build({}))).toEqual({ text: 'no sub-assembly yet', done: false });
+    const parts = [plainPart('A1', { count: 3 })];
+    expect(kitState(build({ parts }))).toEqual({ text: '3 parts, not divided yet', done: false });
+    expect(kitState(build({ parts, evidence: [open] }, [tray([])]))).toEqual({
+      text: '3 parts, 1 open conflict',
+      done: false,
+    });
+    const choices = [{ id: 'c', name: 'Roof', options: [], chosen: null }];
+    expect(kitState(build({ parts, choices }, [tray([])])).text).toBe('3 parts, 1 choice open');
+    expect(kitState(build({ parts }, [tray([])]))).toEqual({ text: '3 parts in 1 tray', done: true });
+  });
+});
+
+describe('the states of the other stages', () => {
+  it('count colours still to choose', () => {
+    const states = stageStates(build({}, [tray([colour, { ...colour, id: 'd', mix: { a: 1 } }])]), null);
+    expect(states.colour).toEqual({ text: '1 of 1 colours chosen', done: true });
+    expect(stageStates(build({}, [tray([colour])]), null).colour.text).toBe('0 of 1 colours chosen');
+    expect(stageStates(build({}, [tray([])]), null).colour).toEqual({
+      text: 'nothing to colour yet',
+      done: false,
+    });
+  });
+
+  it('say that the plan is being worked out', () => {
+    const { plan, tonight } = stageStates(build({}, [tray([])]), null);
+    expect(plan).toEqual({ text: 'working it out', done: false });
+    expect(tonight.text).toBe('no step waiting');
+  });
+});
