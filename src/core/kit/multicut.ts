@@ -48,7 +48,8 @@ const EPSILON = 1e-9;
  *  Exact where the effort suffices, else `bound` falls short of `cost`. The graph is split into biconnected
  *  blocks (tied together where precedences cross them), each searched by branch and bound over contractions;
  *  the bound packs cycles that have one edge which wants to be cut.
- *  Yields the share of the work done. Throws RangeError where nothing satisfies the constraints. */
+ *  Yields the share of the work done. Throws RangeError, with the `edges` among which it fails, where nothing
+ *  satisfies the constraints. */
 export function* minimumMulticut(problem: CutProblem): Generator<number, CutResult> {
   const { edges, precedences, vertexCount } = problem;
   const late = new Array<boolean>(edges.length).fill(false);
@@ -71,7 +72,7 @@ export function* minimumMulticut(problem: CutProblem): Generator<number, CutResu
     const search = new BlockSearch(local, budget);
     yield* progressOf(search, done / edges.length, group.length / edges.length);
     if (!search.best) {
-      throw new RangeError('No division keeps every constraint on these joints: release a pin or a capture.');
+      throw Object.assign(new RangeError('No division keeps every constraint.'), { edges: group });
     }
     group.forEach((edge, at) => (late[edge] = search.best![at]!));
     const order =

@@ -203,6 +203,21 @@ describe('proposeSubassemblies', () => {
     });
   });
 
+  it('names the joints whose pins cannot all be kept', () => {
+    const parts = ['A1', 'A2', 'A3', 'A4'].map((id) => painted(id, 'gloss'));
+    const joints = [
+      plainJoint('one', 'A1', 'A2', { pin: 'before' }),
+      plainJoint('two', 'A2', 'A3', { pin: 'before' }),
+      plainJoint('three', 'A1', 'A3', { pin: 'after' }),
+      plainJoint('free', 'A4', 'A1'),
+    ];
+    const kit = kitWith({ finishes, parts, joints });
+    expect(() => proposeSubassemblies(kit)).toThrow(
+      'these joints: A1 Part A1 to A2 Part A2; A2 Part A2 to A3 Part A3; A1 Part A1 to A3 Part A3. Release a pin',
+    );
+    expect(() => proposeSubassemblies(kit)).not.toThrow(/A4/);
+  });
+
   it('agrees with trying everything, in cost and in every constraint, on 200 random kits', () => {
     const random = seededRandom(21);
     let compared = 0;

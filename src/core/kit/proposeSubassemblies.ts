@@ -17,7 +17,7 @@ import {
   type Part,
   type School,
 } from './kit.ts';
-import { minimumMulticut, type CutEdge } from './multicut.ts';
+import { minimumMulticut, type CutEdge, type CutResult } from './multicut.ts';
 import { trayName } from './trayNames.ts';
 import { resolveVersion } from './version.ts';
 
@@ -104,7 +104,12 @@ export function* subassemblySearch(kit: Kit): Generator<number, SubassemblyPropo
   const graph = jointGraph(kit);
   const { parts, joints, edges, edgeOf, precedences, priority } = graph;
   yield 0;
-  const cut = yield* minimumMulticut({ vertexCount: parts.length, edges, precedences, priority });
+  let cut: CutResult;
+  try {
+    cut = yield* minimumMulticut({ vertexCount: parts.length, edges, precedences, priority });
+  } catch (error) {
+    throw contradiction(graph, (error as { edges?: number[] }).edges) ?? error;
+  }
   const isLate = joints.map((_, index) => cut.late[edgeOf[index]!]!);
   const units = unitsOf(graph, cut.late);
   const trays = traysOf(units, graph);
@@ -210,6 +215,23 @@ function jointGraph(kit: Kit): JointGraph {
     precedences,
     priority,
   };
+}
+
+/** Names the joints whose pins, captures and hard rules cannot all be kept. */
+function contradiction(
+  { joints, byId, edges, edgeOf, precedences }: JointGraph,
+  among: readonly number[] | undefined,
+): RangeError | undefined {
+  if (!among) return undefined;
+  const tied = new Set(precedences.flatMap(({ first, then }) => [first, then]));
+  const culprits = new Set(among.filter((edge) => edges[edge]!.fixed !== undefined || tied.has(edge)));
+  const names = joints
+    .filter((_, index) => culprits.has(edgeOf[index]!))
+    .map((joint) => jointName(joint, byId));
+  const more = names.length > 6 ? ` and ${names.length - 6} more` : '';
+  return new RangeError(
+    `No division keeps everything that is asked of these joints: ${names.slice(0, 6).join('; ')}${more}. Release a pin, or change what one of them shuts in or closes off.`,
+  );
 }
 
 function latenessOf(joint: Joint, parts: ReadonlyMap<string, Part>): number {

@@ -72,28 +72,29 @@ export function JointPanel({ buildId, kit, joint, decision, onProblem }: JointPa
                       : `The other way costs ${Math.round(alternative.minutes)} min more over the whole build.`}
               </p>
             )}
-            <div className="chips" style={{ marginTop: 8 }} role="group" aria-label="When to make it">
-              {(
-                [
-                  ['before', 'pin before'],
-                  [null, 'let Fanfare decide'],
-                  ['after', 'pin after'],
-                ] as const
-              ).map(([pin, word]) => (
-                <button
-                  key={word}
-                  type="button"
-                  className="chip"
-                  aria-pressed={joint.pin === pin}
-                  disabled={pin === other && alternative !== undefined && 'refused' in alternative}
-                  onClick={() => save({ pin })}
-                >
-                  {word}
-                </button>
-              ))}
-            </div>
           </>
         )}
+        {/* Also without a proposal: a pin may be what stands in its way. */}
+        <div className="chips" style={{ marginTop: 8 }} role="group" aria-label="When to make it">
+          {(
+            [
+              ['before', 'pin before'],
+              [null, 'let Fanfare decide'],
+              ['after', 'pin after'],
+            ] as const
+          ).map(([pin, word]) => (
+            <button
+              key={word}
+              type="button"
+              className="chip"
+              aria-pressed={joint.pin === pin}
+              disabled={pin === other && alternative !== undefined && 'refused' in alternative}
+              onClick={() => save({ pin })}
+            >
+              {word}
+            </button>
+          ))}
+        </div>
       </div>
       <div className="panel">
         <h3>Glue: {glue.name}</h3>
