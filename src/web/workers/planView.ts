@@ -51,9 +51,11 @@ export interface PlanView {
 }
 
 const HORIZON_DAYS = 365;
-/** Work budget: repeatable, and about a second on a small machine. */
-const EVALUATIONS = 24000;
-const TIME_MS = 1500;
+/** Work budget, counted so that it is repeatable: about a second on a small machine, since a look at an order
+ *  takes longer the more steps it has. The limit in time only guards against a machine that stalls. */
+const MOST_EVALUATIONS = 24_000;
+const STEPS_LOOKED_AT = 4_000_000;
+const TIME_MS = 20_000;
 /** A step this late makes a new plan. */
 const LATE_MINUTES = 30;
 
@@ -136,7 +138,7 @@ function fillSchedule(
   } else {
     const previous = ids.some((id) => known[id] !== undefined) ? known : undefined;
     const result = scheduleOperations(instance, {
-      evaluations: EVALUATIONS,
+      evaluations: Math.min(MOST_EVALUATIONS, Math.ceil(STEPS_LOOKED_AT / instance.operations.length)),
       timeMs: TIME_MS,
       seed: 7,
       previous,

@@ -23,8 +23,10 @@ interface JointMapProps {
 }
 
 const ZOOMS = [0.35, 0.5, 0.6, 0.7, 0.85, 1, 1.3];
+/** A small kit is not blown up beyond its usual size. */
+const ROOMY = 5;
 /** Below this the names on the tags can no longer be read at first sight. */
-const READABLE = 2;
+const READABLE = 4;
 
 /** Parts as tags in the trays in which they are painted; solid where they are joined before paint, dashed where
  *  after. */
@@ -54,7 +56,7 @@ export function JointMap(props: JointMapProps) {
         const room = scroll.current?.clientWidth;
         if (fitted || room === undefined) return;
         const fits = ZOOMS.findLastIndex((each) => each * made.width <= room);
-        setZoom(Math.max(READABLE, Math.min(3, fits)));
+        setZoom(Math.max(READABLE, Math.min(ROOMY, fits)));
         setFitted(true);
       });
     return () => {
@@ -123,6 +125,20 @@ export function JointMap(props: JointMapProps) {
     );
   }, [layout, kit, codes, when, onMarkJoint, onMarkPart]);
 
+  useEffect(() => {
+    if (!fitted || !layout) return;
+    // Begin where most of the build is.
+    const largest = Object.values(layout.layout.trays).reduce<Box | undefined>(
+      (most, box) => (!most || box.width * box.height > most.width * most.height ? box : most),
+      undefined,
+    );
+    const frame = scroll.current;
+    if (!frame || !largest) return;
+    const { x, y } = centre(largest);
+    frame.scrollTo(x * scale - frame.clientWidth / 2, y * scale - frame.clientHeight / 2);
+    // Only when the map is first laid out; later the builder moves it.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [fitted]);
   useEffect(() => {
     const frame = scroll.current;
     if (!frame || !layout) return;
