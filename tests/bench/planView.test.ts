@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import type { BenchSnapshot, PlanRecord } from '../../src/api/index.ts';
+import type { BenchSnapshot, BuildRecord, PlanRecord } from '../../src/api/index.ts';
 import { openDatabase } from '../../src/server/database/open.ts';
 import { seedDemo } from '../../src/server/seedDemo.ts';
 import { readBuilds, readPlan, readSettings, readSteps } from '../../src/server/store/benchStore.ts';
@@ -104,6 +104,30 @@ describe('planView on the sample bench', () => {
       expect(from).toBe(first.starts[id]);
       expect(to).toBe(late.starts[id]);
     }
+  });
+
+  it('stays as it is when a lesson is learnt or a conflict comes up', () => {
+    const [build, ...others] = request.snapshot.builds as [BuildRecord, ...BuildRecord[]];
+    const kit: BuildRecord['kit'] = {
+      ...build.kit,
+      holds: [...build.kit.holds, { trayId: build.trays[0]!.id, stepKind: null, reason: 'Decide it.' }],
+    };
+    const lesson = {
+      id: 'new',
+      text: 'Look twice.',
+      origin: '',
+      kit: 'Tolliver',
+      partWord: null,
+      material: null,
+      stepKind: 'clear',
+    };
+    const after = planView(
+      withSnapshot({ plan: stored(first), builds: [{ ...build, kit }, ...others], lessons: [lesson] }),
+    );
+    expect(after.replanned).toBe(false);
+    expect(after.starts).toEqual(first.starts);
+    expect(after.operations.some(({ holds }) => holds.includes('Decide it.'))).toBe(true);
+    expect(after.operations.some(({ lessons }) => lessons.includes('Look twice.'))).toBe(true);
   });
 
   it('follows a step that is done and a change of air', () => {

@@ -74,8 +74,10 @@ export function planView({ snapshot, paints, codes, now }: PlanRequest): PlanVie
     arcs: plans.flatMap(({ arcs }) => arcs),
   };
   const work = remainingWork(plan, steps, sessions, now);
+  // A lesson or a decision changes what a step says, not when it is done.
+  const timed = plan.operations.map(({ holds: _holds, lessons: _lessons, ...operation }) => operation);
   const fingerprint = fingerprintOf(
-    plan,
+    { operations: timed, arcs: plan.arcs },
     steps.map(({ operationId, endedAt }) => `${operationId}@${endedAt}`),
     settings.calendar,
   );

@@ -6,6 +6,7 @@ import { requireCalendar } from '../../../core/plan/index.ts';
 import { Loading } from '../../components/Loading.tsx';
 import { saveSettings, useBench } from '../../data/bench.ts';
 import { AirPanel } from '../finish/AirPanel.tsx';
+import { RemoveButton } from '../../components/RemoveButton.tsx';
 
 const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
 const WEEK = [1, 2, 3, 4, 5, 6, 0];
@@ -94,16 +95,12 @@ export function BenchScreen() {
                               )
                             }
                           />
-                          <button
-                            type="button"
-                            className="plain"
-                            aria-label={`Remove the session on ${DAYS[weekday]}`}
-                            onClick={() =>
+                          <RemoveButton
+                            name={`Remove the session on ${DAYS[weekday]}`}
+                            onRemove={() =>
                               setSessions(calendar.sessions.filter((other) => other !== session))
                             }
-                          >
-                            ✕
-                          </button>
+                          />
                         </span>
                       ))}
                     </td>

@@ -6,6 +6,7 @@ import { CONFIDENCES, type Evidence } from '../../../core/kit/index.ts';
 import { usePlan } from '../../data/plan.tsx';
 import { changeKit, keepPicture } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
+import { AddByName } from './AddByName.tsx';
 import type { KitViewProps } from './kitView.ts';
 import { labelled, partOptions } from './partNames.ts';
 import { STEP_KINDS } from './stepKinds.ts';
@@ -124,7 +125,11 @@ export function EvidenceView({ build, kit }: KitViewProps) {
             )}
           </article>
         ))}
-        <NewConflict
+        <AddByName
+          large
+          label="New conflict"
+          placeholder="colour of the air cleaner"
+          button="Write it down"
           onAdd={(title) => {
             const id = newId(build.id);
             save({
@@ -260,32 +265,5 @@ function ConflictEditor({
         />
       </div>
     </div>
-  );
-}
-
-function NewConflict({ onAdd }: { onAdd: (title: string) => void }) {
-  const [title, setTitle] = useState('');
-  return (
-    <form
-      className="toolrow"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (title.trim() === '') return;
-        onAdd(title.trim());
-        setTitle('');
-      }}
-    >
-      <TextInput
-        className="grow"
-        label="New conflict"
-        placeholder="colour of the air cleaner"
-        value={title}
-        maxLength={120}
-        onChange={(event) => setTitle(event.currentTarget.value)}
-      />
-      <button type="submit" className="quiet" style={{ alignSelf: 'end' }}>
-        Write it down
-      </button>
-    </form>
   );
 }

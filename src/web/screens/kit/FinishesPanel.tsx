@@ -5,6 +5,7 @@ import { LOOKS, type Kit, type Look } from '../../../core/kit/index.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { finishHex } from './finishColour.ts';
+import { RemoveButton } from '../../components/RemoveButton.tsx';
 
 /** The colours and sheens that parts of this build share. */
 export function FinishesPanel({ buildId, kit, codes }: { buildId: string; kit: Kit; codes: CodeRecord[] }) {
@@ -56,20 +57,16 @@ export function FinishesPanel({ buildId, kit, codes }: { buildId: string; kit: K
             {used(finish.id) > 0 ? (
               <span className="mono soft">{used(finish.id)}</span>
             ) : (
-              <button
-                type="button"
-                className="plain"
-                aria-label={`Remove the finish ${finish.name}`}
-                onClick={() =>
+              <RemoveButton
+                name={`Remove the finish ${finish.name}`}
+                onRemove={() =>
                   void changeKit(
                     buildId,
                     [{ kind: 'finish', id: finish.id, value: null }],
                     `remove finish ${finish.name}`,
                   ).catch(() => undefined)
                 }
-              >
-                ✕
-              </button>
+              />
             )}
           </li>
         ))}

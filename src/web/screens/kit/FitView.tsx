@@ -14,6 +14,7 @@ import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { useWorkshop } from '../../data/workshop.ts';
 import type { KitViewProps } from './kitView.ts';
+import { RemoveButton } from '../../components/RemoveButton.tsx';
 
 const FEEL_WORDS: Readonly<Record<FitFeel, string>> = {
   free: 'free',
@@ -89,20 +90,16 @@ export function FitView({ build, kit }: KitViewProps) {
                       </td>
                       <td className="small">{fit.done}</td>
                       <td>
-                        <button
-                          type="button"
-                          className="plain"
-                          aria-label="Remove this fit"
-                          onClick={() =>
+                        <RemoveButton
+                          name="Remove this fit"
+                          onRemove={() =>
                             void changeKit(
                               build.id,
                               [{ kind: 'fit', id: fit.id, value: null }],
                               'remove a fit',
                             )
                           }
-                        >
-                          ✕
-                        </button>
+                        />
                       </td>
                     </tr>
                   );

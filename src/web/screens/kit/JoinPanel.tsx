@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { BuildRecord } from '../../../api/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import { addJoin, removeJoin } from '../../data/bench.ts';
+import { RemoveButton } from '../../components/RemoveButton.tsx';
 
 /** Joints made after paint, in the order they can be made. */
 export function JoinPanel({ build }: { build: BuildRecord }) {
@@ -47,14 +48,7 @@ export function JoinPanel({ build }: { build: BuildRecord }) {
         {build.joins.map((join) => (
           <li key={join.id} style={{ marginBottom: 6 }}>
             {join.name}
-            <button
-              type="button"
-              className="plain"
-              aria-label={`Remove joint ${join.name}`}
-              onClick={() => void removeJoin(join.id)}
-            >
-              ✕
-            </button>
+            <RemoveButton name={`Remove joint ${join.name}`} onRemove={() => void removeJoin(join.id)} />
             <br />
             <span className="soft small">
               {join.adhesive}; {join.minutes} min, sets in {formatMinutes(join.setMinutes)}

@@ -16,7 +16,9 @@ import {
 import { changeKit, changeStock } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { useWorkshop } from '../../data/workshop.ts';
+import { AddByName } from './AddByName.tsx';
 import type { KitViewProps } from './kitView.ts';
+import { RemoveButton } from '../../components/RemoveButton.tsx';
 
 const STATES = { buy: 'to buy', short: 'runs short', 'from spares': 'from spares', have: 'on hand' } as const;
 
@@ -127,19 +129,15 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
                   </td>
                   <td className="num mono">{material.leadDays}</td>
                   <td>
-                    <button
-                      type="button"
-                      className="plain"
-                      aria-label={`Remove ${material.name}`}
-                      onClick={() =>
+                    <RemoveButton
+                      name={`Remove ${material.name}`}
+                      onRemove={() =>
                         void changeStock(
                           [{ kind: 'material', id: material.id, value: null }],
                           `remove ${material.name}`,
                         )
                       }
-                    >
-                      ✕
-                    </button>
+                    />
                   </td>
                 </tr>
               ))}
@@ -157,19 +155,15 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
                   <td className="soft">from {spare.origin || 'somewhere'}</td>
                   <td className="num mono">×{spare.count}</td>
                   <td>
-                    <button
-                      type="button"
-                      className="plain"
-                      aria-label={`Remove the spare ${spare.name}`}
-                      onClick={() =>
+                    <RemoveButton
+                      name={`Remove the spare ${spare.name}`}
+                      onRemove={() =>
                         void changeStock(
                           [{ kind: 'spare', id: spare.id, value: null }],
                           `remove ${spare.name}`,
                         )
                       }
-                    >
-                      ✕
-                    </button>
+                    />
                   </td>
                 </tr>
               ))}
@@ -287,7 +281,6 @@ function NeedTable({ needs }: { needs: readonly Need[] }) {
 }
 
 function WantEditor({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>) {
-  const [name, setName] = useState('');
   const [lead, setLead] = useState<number | string>(7);
   return (
     <div className="panel">
@@ -309,55 +302,31 @@ function WantEditor({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>) {
           <span className="soft small" style={{ flex: 1 }}>
             {want.why}
           </span>
-          <button
-            type="button"
-            className="plain"
-            aria-label={`Remove ${want.name}`}
-            onClick={() =>
+          <RemoveButton
+            name={`Remove ${want.name}`}
+            onRemove={() =>
               void changeKit(build.id, [{ kind: 'want', id: want.id, value: null }], `remove ${want.name}`)
             }
-          >
-            ✕
-          </button>
+          />
         </div>
       ))}
-      <form
-        className="toolrow"
-        style={{ marginTop: 8 }}
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (name.trim() === '') return;
-          void changeKit(
-            build.id,
-            [
-              {
-                kind: 'want',
-                id: newId(build.id),
-                value: {
-                  name: name.trim(),
-                  why: '',
-                  optionId: null,
-                  leadDays: Math.round(Number(lead)) || 0,
-                  have: false,
-                  substitute: '',
-                  looks: '',
-                },
-              },
-            ],
-            name.trim(),
-          );
-          setName('');
+      <AddByName
+        label="New extra"
+        placeholder="etched set, wire, masks"
+        button="Add"
+        onAdd={(name) => {
+          const value = {
+            name,
+            why: '',
+            optionId: null,
+            leadDays: Math.round(Number(lead)) || 0,
+            have: false,
+            substitute: '',
+            looks: '',
+          };
+          void changeKit(build.id, [{ kind: 'want', id: newId(build.id), value }], name);
         }}
       >
-        <TextInput
-          size="xs"
-          className="grow"
-          aria-label="New extra"
-          placeholder="etched set, wire, masks"
-          value={name}
-          maxLength={120}
-          onChange={(event) => setName(event.currentTarget.value)}
-        />
         <NumberInput
           size="xs"
           aria-label="Days to get it"
@@ -368,38 +337,23 @@ function WantEditor({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>) {
           value={lead}
           onChange={setLead}
         />
-        <button type="submit" className="quiet" style={{ padding: '3px 10px' }}>
-          Add
-        </button>
-      </form>
+      </AddByName>
     </div>
   );
 }
 
 function NewMaterial() {
-  const [name, setName] = useState('');
   const [kind, setKind] = useState('cement-thin');
   return (
-    <form
-      className="toolrow"
-      style={{ marginTop: 8 }}
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (name.trim() === '') return;
-        const value = { name: name.trim(), kind, amount: 'full', have: true, leadDays: 4 };
-        void changeStock([{ kind: 'material', id: newId('stock'), value }], name.trim());
-        setName('');
+    <AddByName
+      label="New material"
+      placeholder="what it says on the bottle"
+      button="Add"
+      onAdd={(name) => {
+        const value = { name, kind, amount: 'full', have: true, leadDays: 4 };
+        void changeStock([{ kind: 'material', id: newId('stock'), value }], name);
       }}
     >
-      <TextInput
-        size="xs"
-        className="grow"
-        aria-label="New material"
-        placeholder="what it says on the bottle"
-        value={name}
-        maxLength={120}
-        onChange={(event) => setName(event.currentTarget.value)}
-      />
       <Select
         size="xs"
         aria-label="Kind of material"
@@ -407,38 +361,24 @@ function NewMaterial() {
         value={kind}
         onChange={(value) => value && setKind(value)}
       />
-      <button type="submit" className="quiet" style={{ padding: '3px 10px' }}>
-        Add
-      </button>
-    </form>
+    </AddByName>
   );
 }
 
 function NewSpare() {
-  const [name, setName] = useState('');
   const [origin, setOrigin] = useState('');
   const [material, setMaterial] = useState<Material>('styrene');
   return (
-    <form
-      className="toolrow"
-      style={{ marginTop: 8 }}
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (name.trim() === '') return;
-        const value = { name: name.trim(), origin: origin.trim(), material, count: 1, note: '' };
-        void changeStock([{ kind: 'spare', id: newId('spare'), value }], name.trim());
-        setName('');
+    <AddByName
+      label="New spare"
+      placeholder="mirrors, round"
+      button="Add"
+      onAdd={(name) => {
+        const value = { name, origin: origin.trim(), material, count: 1, note: '' };
+        void changeStock([{ kind: 'spare', id: newId('spare'), value }], name);
+        setOrigin('');
       }}
     >
-      <TextInput
-        size="xs"
-        className="grow"
-        aria-label="New spare"
-        placeholder="mirrors, round"
-        value={name}
-        maxLength={120}
-        onChange={(event) => setName(event.currentTarget.value)}
-      />
       <TextInput
         size="xs"
         aria-label="Where it came from"
@@ -455,9 +395,6 @@ function NewSpare() {
         value={material}
         onChange={(value) => value && setMaterial(value)}
       />
-      <button type="submit" className="quiet" style={{ padding: '3px 10px' }}>
-        Add
-      </button>
-    </form>
+    </AddByName>
   );
 }

@@ -14,11 +14,13 @@ import { useBench, useCodes } from '../../data/bench.ts';
 import { changeKit, type ItemChange } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { get } from '../../data/request.ts';
+import { AddByName } from './AddByName.tsx';
 import { FinishesPanel } from './FinishesPanel.tsx';
 import type { KitViewProps } from './kitView.ts';
 import { PartGrid } from './PartGrid.tsx';
 import { PartPanel } from './PartPanel.tsx';
 import { PasteParts } from './PasteParts.tsx';
+import { RemoveButton } from '../../components/RemoveButton.tsx';
 
 const FILTERS = {
   all: () => true,
@@ -178,7 +180,6 @@ export function PartsView({ build, kit, stock }: KitViewProps) {
 
 /** Frames, bags and sheets to be ticked off against the sheet. */
 function BoxPanel({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>) {
-  const [name, setName] = useState('');
   const put = (change: ItemChange, label: string) =>
     void changeKit(build.id, [change], label).catch(() => undefined);
   return (
@@ -198,43 +199,22 @@ function BoxPanel({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>) {
           />
           <span style={{ flex: 1 }}>{item.name}</span>
           {!item.checked && (
-            <button
-              type="button"
-              className="plain"
-              aria-label={`Remove ${item.name}`}
-              onClick={() => put({ kind: 'box', id: item.id, value: null }, `remove ${item.name}`)}
-            >
-              ✕
-            </button>
+            <RemoveButton
+              name={`Remove ${item.name}`}
+              onRemove={() => put({ kind: 'box', id: item.id, value: null }, `remove ${item.name}`)}
+            />
           )}
         </label>
       ))}
-      <form
-        className="toolrow"
-        style={{ marginTop: 6 }}
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (name.trim() === '') return;
-          put(
-            { kind: 'box', id: newId(build.id), value: { name: name.trim(), checked: false, note: '' } },
-            name.trim(),
-          );
-          setName('');
-        }}
-      >
-        <TextInput
-          size="xs"
-          className="grow"
-          aria-label="New frame or bag"
-          placeholder="frame, bag, decal sheet"
-          value={name}
-          maxLength={80}
-          onChange={(event) => setName(event.currentTarget.value)}
-        />
-        <button type="submit" className="quiet" style={{ padding: '3px 10px' }}>
-          Add
-        </button>
-      </form>
+      <AddByName
+        label="New frame or bag"
+        placeholder="frame, bag, decal sheet"
+        button="Add"
+        most={80}
+        onAdd={(name) =>
+          put({ kind: 'box', id: newId(build.id), value: { name, checked: false, note: '' } }, name)
+        }
+      />
     </div>
   );
 }

@@ -7,6 +7,7 @@ import { removeTray, saveTray } from '../../data/bench.ts';
 import { changeKit } from '../../data/kit.ts';
 import { changesFromRead } from './partChanges.ts';
 import { partOptions } from './partNames.ts';
+import { RemoveButton } from '../../components/RemoveButton.tsx';
 
 /** Name, plastic, area and parts of a sub-assembly. */
 export function TrayEditor({ tray, kit }: { tray: TrayRecord; kit: Kit }) {
@@ -99,16 +100,12 @@ export function TrayEditor({ tray, kit }: { tray: TrayRecord; kit: Kit }) {
               </span>{' '}
               {part.name}
               {part.count > 1 && <span className="mono">×{part.count}</span>}
-              <button
-                type="button"
-                className="plain"
-                aria-label={`Remove ${part.name}`}
-                onClick={() =>
+              <RemoveButton
+                name={`Remove ${part.name}`}
+                onRemove={() =>
                   save({ parts: tray.parts.filter(({ id }) => id !== part.id) }, `remove ${part.name}`)
                 }
-              >
-                ✕
-              </button>
+              />
             </span>
           ))}
         </div>

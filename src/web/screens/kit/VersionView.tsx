@@ -10,6 +10,7 @@ import {
 } from '../../../core/kit/index.ts';
 import { changeKit, type ItemChange } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
+import { AddByName } from './AddByName.tsx';
 import type { KitViewProps } from './kitView.ts';
 import { labelled, partOptions } from './partNames.ts';
 
@@ -104,7 +105,12 @@ export function VersionView({ build, kit }: KitViewProps) {
             )}
           </div>
         ))}
-        <NewChoice
+        <AddByName
+          large
+          label="New choice"
+          placeholder="roof, engine, drive side, number"
+          button="Add the choice"
+          most={80}
           onAdd={(name) => {
             const choice: VersionChoice = {
               id: newId(build.id),
@@ -301,33 +307,6 @@ function ChoiceEditor({
         </button>
       </div>
     </div>
-  );
-}
-
-function NewChoice({ onAdd }: { onAdd: (name: string) => void }) {
-  const [name, setName] = useState('');
-  return (
-    <form
-      className="toolrow"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (name.trim() === '') return;
-        onAdd(name.trim());
-        setName('');
-      }}
-    >
-      <TextInput
-        className="grow"
-        label="New choice"
-        placeholder="roof, engine, drive side, number"
-        value={name}
-        maxLength={80}
-        onChange={(event) => setName(event.currentTarget.value)}
-      />
-      <button type="submit" className="quiet" style={{ alignSelf: 'end' }}>
-        Add the choice
-      </button>
-    </form>
   );
 }
 

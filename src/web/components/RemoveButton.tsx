@@ -1,0 +1,8 @@
+/** A small cross that takes something out of a list; its name says what. */
+export function RemoveButton({ name, onRemove }: { name: string; onRemove: () => void }) {
+  return (
+    <button type="button" className="plain" aria-label={name} onClick={onRemove}>
+      ✕
+    </button>
+  );
+}

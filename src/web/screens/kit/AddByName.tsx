@@ -1,0 +1,53 @@
+import { TextInput } from '@mantine/core';
+import { useState, type ReactNode } from 'react';
+
+interface AddByNameProps {
+  /** What the field is for, to the ear; shown above it where the form is a large one. */
+  label: string;
+  placeholder: string;
+  button: string;
+  most?: number;
+  large?: boolean;
+  /** Fields that go with the name. */
+  children?: ReactNode;
+  onAdd: (name: string) => void;
+}
+
+/** One line that adds something by its name; an empty name adds nothing. */
+export function AddByName({
+  label,
+  placeholder,
+  button,
+  most = 120,
+  large = false,
+  children,
+  onAdd,
+}: AddByNameProps) {
+  const [name, setName] = useState('');
+  return (
+    <form
+      className="toolrow"
+      style={large ? undefined : { marginTop: 8 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (name.trim() === '') return;
+        onAdd(name.trim());
+        setName('');
+      }}
+    >
+      <TextInput
+        className="grow"
+        size={large ? 'sm' : 'xs'}
+        {...(large ? { label } : { 'aria-label': label })}
+        placeholder={placeholder}
+        value={name}
+        maxLength={most}
+        onChange={(event) => setName(event.currentTarget.value)}
+      />
+      {children}
+      <button type="submit" className="quiet" style={large ? { alignSelf: 'end' } : { padding: '3px 10px' }}>
+        {button}
+      </button>
+    </form>
+  );
+}
