@@ -72,9 +72,6 @@ describe('the sample kits', () => {
         resolveVersion(each).works.map(({ verdict }) => verdict),
       ),
     );
-    expect([...verdicts].sort()).toEqual(
-      ['do', 'refuse', 'wait'].filter((verdict) => verdicts.has(verdict as 'do')),
-    );
     expect(verdicts.has('do') && verdicts.has('wait')).toBe(true);
     expect(resolveVersion(kit).works.some(({ verdict }) => verdict === 'refuse')).toBe(true);
   });

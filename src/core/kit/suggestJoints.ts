@@ -1,4 +1,5 @@
 import { areaOf, type Joint, type JointKind, type Kit, type Motion, type Part, type Seam } from './kit.ts';
+import { plainJoint } from './plainKit.ts';
 
 /** A joint that the names of the parts suggest, with the reason. */
 export interface JointSuggestion {
@@ -262,22 +263,7 @@ export function suggestJoints({ parts, joints }: Pick<Kit, 'parts' | 'joints'>):
   const suggestions: JointSuggestion[] = [];
   const add = (part: Part, host: Part, because: string, change: Partial<Joint>) => {
     suggestions.push({
-      joint: {
-        id: `${part.id}~${host.id}`,
-        a: part.id,
-        b: host.id,
-        kind: 'cement',
-        seam: 'hidden',
-        clearanceMm: null,
-        captured: [],
-        entry: 'any',
-        motion: 'none',
-        closes: [],
-        edgeMm: null,
-        pin: null,
-        note: '',
-        ...change,
-      },
+      joint: plainJoint(`${part.id}~${host.id}`, part.id, host.id, change),
       because,
     });
     joined.add(part.id);

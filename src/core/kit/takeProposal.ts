@@ -1,3 +1,4 @@
+import { precedencesOf } from './hardConstraints.ts';
 import type { Join, PlannedLayer, Tray } from './build.ts';
 import { ADHESIVES, chooseAdhesive, glueJob, type AdhesiveChoice } from './adhesives.ts';
 import type { Joint, Kit, KitFinish, Look } from './kit.ts';
@@ -236,13 +237,9 @@ function minutesOf(
 /** For each joint, the joints that must be made before it. */
 function closersOf({ joints }: Kit): Map<string, string[]> {
   const needs = new Map<string, string[]>();
-  const add = (then: string, first: string) => needs.set(then, [...(needs.get(then) ?? []), first]);
-  for (const joint of joints) {
-    for (const first of joint.closes) add(joint.id, first);
-    for (const part of joint.captured) {
-      for (const other of joints)
-        if (other.id !== joint.id && (other.a === part || other.b === part)) add(joint.id, other.id);
-    }
+  for (const { first, then } of precedencesOf(joints)) {
+    const id = joints[then]!.id;
+    needs.set(id, [...(needs.get(id) ?? []), joints[first]!.id]);
   }
   return needs;
 }

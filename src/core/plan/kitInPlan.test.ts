@@ -124,8 +124,4 @@ describe('what the kit asks of the plan', () => {
     expect(taught({ kit: 'coupe', stepKind: 'clean' })).toEqual(['clean']);
     expect(taught({ kit: 'truck', stepKind: 'clean' })).toEqual([]);
   });
-
-  it('changes nothing else', () => {
-    expect(keysOf(buildWith({}))).toEqual(keysOf(buildWith({ holds: [], openings: [], pickOuts: [] })));
-  });
 });
