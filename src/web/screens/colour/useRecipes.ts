@@ -1,12 +1,12 @@
 import { proxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { PaintRecord } from '../../../api/index.ts';
-import type { RecipeAnswer, RecipeRequest } from '../../../core/match/index.ts';
+import type { Recipe, RecipeAnswer, RecipeRequest } from '../../../core/match/index.ts';
 import type { RecipeWorker } from '../../workers/recipeWorker.ts';
 
 export type RecipeState =
   | { kind: 'idle' }
-  | { kind: 'searching'; share: number }
+  | { kind: 'searching'; share: number; soFar: Recipe[][] }
   | { kind: 'found'; answer: RecipeAnswer; seconds: number; paintCount: number }
   | { kind: 'cancelled' }
   | { kind: 'failed'; message: string };
@@ -57,11 +57,11 @@ export function useRecipes({ paints, lab, maxPaints, maxDrops }: RecipeQuestion)
           request,
           { keep: KEEP, within: WITHIN },
           // Progress comes on a port of its own and may arrive after the answer.
-          proxy((share: number) =>
+          proxy((share: number, soFar: Recipe[][]) =>
             setAnswered((now) =>
               now.key === key && now.state.kind !== 'searching'
                 ? now
-                : { key, state: { kind: 'searching', share } },
+                : { key, state: { kind: 'searching', share, soFar } },
             ),
           ),
         )
@@ -92,7 +92,7 @@ export function useRecipes({ paints, lab, maxPaints, maxDrops }: RecipeQuestion)
       kind: 'failed',
       message: 'There is no mixable paint to search: put paints on the shelf or search everything.',
     };
-  } else if (answered.key !== key) state = { kind: 'searching', share: 0 };
+  } else if (answered.key !== key) state = { kind: 'searching', share: 0, soFar: [] };
 
   return {
     state,

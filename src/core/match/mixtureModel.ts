@@ -1,0 +1,90 @@
+import {
+  BAND_COUNT,
+  ciede2000,
+  DAYLIGHT,
+  labResponse,
+  tristimulusWeights,
+  type Lab,
+} from '../colour/index.ts';
+import { opaqueReflectance, surfaceReflectance } from '../paint/index.ts';
+import type { RecipeRequest } from './recipeRequest.ts';
+
+// Local copies: module loaders that turn imports into property look-ups would slow the inner loops tenfold.
+const BANDS = BAND_COUNT;
+const surface = surfaceReflectance;
+const opaque = opaqueReflectance;
+const response = labResponse;
+const difference = ciede2000;
+
+/** The paints of a request in flat arrays, and the colour of any mixture of them. */
+export interface MixtureModel {
+  /** Number of paints. */
+  size: number;
+  /** K and S of paint p at p * 31. */
+  k: Float64Array;
+  s: Float64Array;
+  /** Tristimulus weights of each band over those of the white. */
+  wx: Float64Array;
+  wy: Float64Array;
+  wz: Float64Array;
+  wanted: Lab;
+  /** Paints that may be mixed with each other, as indices. */
+  groups: number[][];
+  lab: (members: ArrayLike<number>, parts: ArrayLike<number>) => Lab;
+  difference: (members: ArrayLike<number>, parts: ArrayLike<number>) => number;
+}
+
+export function mixtureModel({ paints, target, condition = DAYLIGHT }: RecipeRequest): MixtureModel {
+  const k = new Float64Array(paints.length * BANDS);
+  const s = new Float64Array(paints.length * BANDS);
+  paints.forEach((paint, index) => {
+    k.set(paint.k, index * BANDS);
+    s.set(paint.s, index * BANDS);
+  });
+  const weights = tristimulusWeights(condition);
+  const { white } = weights;
+  const wx = Float64Array.from(weights.x, (value) => value / white.X);
+  const wy = Float64Array.from(weights.y, (value) => value / white.Y);
+  const wz = Float64Array.from(weights.z, (value) => value / white.Z);
+  const [L, a, b] = target.lab;
+  const wanted: Lab = { L, a, b };
+
+  const lab = (members: ArrayLike<number>, parts: ArrayLike<number>): Lab => {
+    let X = 0;
+    let Y = 0;
+    let Z = 0;
+    for (let band = 0; band < BANDS; band++) {
+      let absorbed = 0;
+      let scattered = 0;
+      for (let i = 0; i < members.length; i++) {
+        const at = members[i]! * BANDS + band;
+        absorbed += parts[i]! * k[at]!;
+        scattered += parts[i]! * s[at]!;
+      }
+      const reflectance = surface(opaque(absorbed / scattered));
+      X += wx[band]! * reflectance;
+      Y += wy[band]! * reflectance;
+      Z += wz[band]! * reflectance;
+    }
+    const fy = response(Y);
+    return { L: 116 * fy - 16, a: 500 * (response(X) - fy), b: 200 * (fy - response(Z)) };
+  };
+  const groups = new Map<string, number[]>();
+  paints.forEach(({ group = '' }, index) => {
+    const members = groups.get(group);
+    if (members) members.push(index);
+    else groups.set(group, [index]);
+  });
+  return {
+    size: paints.length,
+    k,
+    s,
+    wx,
+    wy,
+    wz,
+    wanted,
+    groups: [...groups.values()],
+    lab,
+    difference: (members, parts) => difference(wanted, lab(members, parts)),
+  };
+}
