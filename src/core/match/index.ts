@@ -9,3 +9,8 @@ export {
 export type { Recipe, RecipeAnswer, RecipePaint, RecipeRequest } from './recipeRequest.ts';
 export { nearestPaints, type NearestCandidate, type NearestPaint } from './nearestPaints.ts';
 export { differenceBand, PROVENANCE_UNCERTAINTY, type Provenance } from './differenceBand.ts';
+export { refitOptics, PRIORS, type MixReading, type OpticsFit } from './refitOptics.ts';
+export { logDeviation, normalNumber, type DoubtfulPaint } from './opticsParameters.ts';
+export { predictionBand, type DoubtSource, type Prediction, type PredictionBand } from './predictionBand.ts';
+export { additions, type Addition, type CupQuestion } from './additions.ts';
+export { GOOD_ENOUGH, judgeSpoon, type SpoonVerdict } from './judgeSpoon.ts';
