@@ -7,6 +7,7 @@ import { minimumMulticut, type CutEdge } from '../src/core/kit/multicut.ts';
 import { searchRecipes, type RecipePaint, type RecipeRequest } from '../src/core/match/index.ts';
 import { mixOptics, opaqueSpectrum } from '../src/core/paint/index.ts';
 import { seededRandom } from '../src/core/plan/index.ts';
+import { closedLoop, share } from './closedLoop.ts';
 
 /** Milliseconds that some work takes, the least of a few runs. */
 function milliseconds(work: () => void, runs = 3): number {
@@ -207,6 +208,17 @@ function subassemblies(): void {
   }
 }
 
+function correction(): void {
+  const { spoons, covered, bands } = closedLoop(60, Number(process.env['BENCH_SEED'] ?? 11));
+  const line = spoons
+    .map((spoon) => `${share(spoon, 0.5).toFixed(2)} (${share(spoon, 0.9).toFixed(2)})`)
+    .join(', ');
+  console.log(
+    `correction, ${spoons[0]!.length} cups: median dE00 (90th percentile) of the first spoon and after one and two corrections ${line}; bands held ${Math.round((100 * covered) / bands)} % of the time`,
+  );
+}
+
 differences();
 recipes();
+correction();
 subassemblies();

@@ -22,7 +22,7 @@ import { colourName } from './names.ts';
 import { PIGMENTS } from './pigments.ts';
 
 type Shares = Record<string, number>;
-type SamplePaint = Omit<PaintRecord, 'flakeUm' | 'provenance' | 'uncertainty' | 'levelMl'> & {
+type SamplePaint = Omit<PaintRecord, 'flakeUm' | 'provenance' | 'uncertainty' | 'refit' | 'levelMl'> & {
   flakeUm?: number;
 };
 

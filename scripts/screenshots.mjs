@@ -34,6 +34,11 @@ const VIEWS = {
   needs: ['/build/tolliver/kit/needs', DESK],
   colour: ['/build/tolliver/colour/tolliver-body', DESK, choose],
   'colour-dark': ['/build/tolliver/colour/tolliver-body', DESK, (page) => choose(page, 2), 'dark'],
+  cup: [
+    '/build/quillon/colour/quillon-guards/cup',
+    DESK,
+    (page) => page.waitForFunction(() => /What blurs it/.test(document.body.innerText)),
+  ],
   finish: ['/build/tolliver/finish/tolliver-body', DESK],
   'finish-dark': ['/build/quillon/finish/quillon-tank', DESK, undefined, 'dark'],
   plan: ['/build/tolliver/plan', DESK, (page) => page.waitForSelector('[data-testid="step-reason"]')],

@@ -20,6 +20,15 @@ export const PATHS = {
   steps: '/api/steps',
   step: '/api/steps/:id',
   plan: '/api/plan',
+  cups: '/api/cups',
+  buildCups: '/api/builds/:id/cups',
+  cup: '/api/cups/:id',
+  cupReadings: '/api/cups/:id/readings',
+  paintReadings: '/api/paints/:id/readings',
+  readings: '/api/readings',
+  reading: '/api/readings/:id',
+  reader: '/api/reader',
+  readerCalibration: '/api/reader/calibration',
   backup: '/api/backup',
 } as const;
 

@@ -24,6 +24,8 @@ export interface PaintRecord {
   /** How the optics are known, and their uncertainty in dE00. */
   provenance: Provenance;
   uncertainty: number;
+  /** How many readings the optics were refitted to, and what was believed before; null where none were taken. */
+  refit: { readings: number; k: number[]; s: number[]; uncertainty: number } | null;
   /** What is left in the bottle, ml; null where it is not on the shelf. */
   levelMl: number | null;
 }
@@ -46,6 +48,56 @@ export interface CodeRecord {
   spectrum: number[];
   angles: { degrees: number; lab: Lab }[] | null;
   sources: CodeSource[];
+}
+
+/** A sprayed and read test piece. */
+export interface ReadingRecord {
+  id: string;
+  cupId: string | null;
+  /** Minutes since 1970. */
+  at: number;
+  drops: Record<string, number>;
+  /** Mean of the readings, 31 bands, and the largest dE00 between two of them. */
+  spectrum: number[];
+  spread: number;
+  filmUm: number;
+  over: 'white' | 'black' | 'grey';
+  instrument: string;
+  note: string;
+  /** Set aside: kept, but nothing is learned from it. */
+  aside: boolean;
+}
+
+/** A cup of mixed paint: what went in first, what was added, and the spoons sprayed from it. */
+export interface CupRecord {
+  id: string;
+  buildId: string;
+  trayId: string | null;
+  codeId: string;
+  name: string;
+  note: string;
+  /** Minutes since 1970. */
+  mixedAt: number;
+  drops: Record<string, number>;
+  additions: { at: number; add: Record<string, number> }[];
+  /** Thrown away: out of sight, its readings still teach. */
+  thrown: boolean;
+  readings: ReadingRecord[];
+  version: number;
+}
+
+/** The handheld spectral reader as it stands. */
+export interface ReaderRecord {
+  name: string;
+  simulated: boolean;
+  state: 'away' | 'warming' | 'uncalibrated' | 'ready';
+  /** Milliseconds since 1970; null before. */
+  readyAt: number | null;
+  calibratedAt: number | null;
+  /** What it would say of its white tile now, dE00 from true: the drift since its calibration. */
+  drift: number;
+  geometry: string;
+  apertureMm: number;
 }
 
 export interface TrayRecord {

@@ -237,3 +237,44 @@ export type TrayInput = InferType<typeof trayInput>;
 export type JoinInput = InferType<typeof joinInput>;
 export type BuildInput = InferType<typeof buildInput>;
 export type StepInput = InferType<typeof stepInput>;
+
+const OVER = ['white', 'black', 'grey'] as const;
+
+const cupDrops = object()
+  .required('the drops are missing')
+  .test('drops', 'drops must be whole numbers from 1 to 200, of at most eight paints', isMix)
+  .test('some', 'a cup needs a drop of something', (mix) => Object.keys(mix).length > 0);
+
+export const cupInput = object({
+  trayId: string().nullable().defined().max(120),
+  codeId: id(),
+  name: label('the name of the cup'),
+  drops: cupDrops,
+}).noUnknown();
+
+export const cupUpdate = object({
+  name: label('the name of the cup'),
+  note: string().defined().max(2000, 'a note has at most 2000 characters'),
+  additions: array(object({ at: whole('the time', 0, 1e9), add: cupDrops }).noUnknown())
+    .required()
+    .max(40, 'at most 40 additions to one cup'),
+  thrown: boolean().required(),
+  version: version(),
+}).noUnknown();
+
+/** What was sprayed and read. Without a spectrum the reader on the bench is asked. */
+export const readingInput = object({
+  filmUm: count('the dry film in µm', 1, 2000),
+  over: oneOf(OVER, 'what lies under the film'),
+  note: string().defined().max(300, 'a note has at most 300 characters'),
+  spectrum: array(count('a reflectance', 0, 1).required())
+    .length(31, 'a spectrum has 31 values, 400 to 700 nm by 10')
+    .optional()
+    .default(undefined),
+}).noUnknown();
+
+export const readingUpdate = object({ aside: boolean().required() }).noUnknown();
+
+export type CupInput = InferType<typeof cupInput>;
+export type CupUpdate = InferType<typeof cupUpdate>;
+export type ReadingInput = InferType<typeof readingInput>;

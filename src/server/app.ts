@@ -9,6 +9,7 @@ import { PATHS } from '../api/index.ts';
 import { ProblemError, sendProblem } from './problem.ts';
 import { benchRoutes } from './routes/benchRoutes.ts';
 import { buildRoutes } from './routes/buildRoutes.ts';
+import { cupRoutes } from './routes/cupRoutes.ts';
 import { kitRoutes } from './routes/kitRoutes.ts';
 import { paintRoutes } from './routes/paintRoutes.ts';
 import type { Served } from './routes/served.ts';
@@ -27,7 +28,13 @@ export function createApp({ webFolder, passphrase, ...served }: AppOptions): Exp
   app.use(compression());
   if (passphrase) app.use(askPassphrase(passphrase));
   app.use('/api', express.json({ limit: '1mb' }));
-  app.use(benchRoutes(served), buildRoutes(served), kitRoutes(served), paintRoutes(served));
+  app.use(
+    benchRoutes(served),
+    buildRoutes(served),
+    cupRoutes(served),
+    kitRoutes(served),
+    paintRoutes(served),
+  );
 
   app.get(PATHS.backup, async (_request, response, next) => {
     const folder = await mkdtemp(join(tmpdir(), 'fanfare-'));

@@ -8,14 +8,30 @@ import {
   type Kit,
   type PlannedLayer,
 } from '../core/kit/index.ts';
+import { underlaySpectrum, type Underlay } from '../core/paint/index.ts';
 import { generateOperations, plannableBuild } from '../core/plan/index.ts';
 import type { Database } from './database/open.ts';
-import { builds, codes, joins, kitItems, paints, settings, shelf, steps, trays } from './database/schema.ts';
+import {
+  builds,
+  codes,
+  cups,
+  joins,
+  kitItems,
+  paints,
+  readings,
+  settings,
+  shelf,
+  steps,
+  trays,
+} from './database/schema.ts';
+import { trueReflectance, WORLD } from './devices/hiddenTruth.ts';
+import { simulatedReader } from './devices/spectralReader.ts';
 import { projectRoot } from './projectRoot.ts';
 import { readBuilds, readSettings } from './store/benchStore.ts';
+import { refitPaints } from './store/cupStore.ts';
 import { idFrom, readCodes, readPaints } from './store/paintStore.ts';
 
-type SamplePaint = Omit<PaintRecord, 'flakeUm' | 'provenance' | 'uncertainty' | 'levelMl'> & {
+type SamplePaint = Omit<PaintRecord, 'flakeUm' | 'provenance' | 'uncertainty' | 'refit' | 'levelMl'> & {
   flakeUm?: number;
 };
 type StockItem = { id: string } & Record<string, unknown>;
@@ -45,6 +61,16 @@ interface Scenario {
     minutes: number;
     note: string;
   }[];
+  cups: {
+    buildId: string;
+    trayId: string;
+    codeId: string;
+    name: string;
+    drops: Record<string, number>;
+    hoursAgo: number;
+    filmUm: number;
+    over: Underlay;
+  }[];
   shelf: string[];
   stock: { spares: StockItem[]; materials: StockItem[]; lessons: StockItem[] };
   calendar: BenchSnapshot['settings']['calendar'];
@@ -56,6 +82,13 @@ export function isEmpty(db: Database): boolean {
     db.select().from(builds).limit(1).all().length === 0 &&
     db.select({ id: paints.id }).from(paints).limit(1).all().length === 0
   );
+}
+
+/** How surely the sample ranges are known: one chart was read with care, the others were printed. */
+function knownFrom(family: SamplePaint['family']): Pick<PaintRecord, 'provenance' | 'uncertainty'> {
+  return family === 'lacquer'
+    ? { provenance: 'chip', uncertainty: 1 }
+    : { provenance: 'swatch', uncertainty: 2 };
 }
 
 function sample(name: string): unknown {
@@ -72,7 +105,7 @@ export function seedDemo(db: Database, now: number): void {
   db.transaction((tx) => {
     for (const paint of sample('paints.json') as SamplePaint[]) {
       tx.insert(paints)
-        .values({ ...paint, flakeUm: paint.flakeUm ?? null, provenance: 'instrument', uncertainty: 0.4 })
+        .values({ ...paint, flakeUm: paint.flakeUm ?? null, ...knownFrom(paint.family) })
         .run();
     }
     for (const code of sample('codes.json') as CodeRecord[])
@@ -94,6 +127,7 @@ export function seedDemo(db: Database, now: number): void {
       insertItem(tx, 'assembly', build.id, { id: `${build.id}-assembly`, school: kit.school });
       seedSubassemblies(tx, build.id, kit, begun);
     });
+    seedCups(tx, scenario.cups, Math.floor(now / 60000));
     for (const [kind, list] of STOCK_LISTS)
       for (const item of scenario.stock[list]) insertItem(tx, kind, null, item);
     const row = {
@@ -177,6 +211,46 @@ function seedSubassemblies(
       })
       .run();
   }
+}
+
+/** The sample cups, each with one spoon read on the simulated reader. */
+function seedCups(db: Database, list: Scenario['cups'], minute: number): void {
+  let time = 0;
+  const reader = simulatedReader(() => (time += 60_000), WORLD);
+  reader.connect();
+  const known = new Map(
+    db
+      .select()
+      .from(paints)
+      .all()
+      .map((paint) => [paint.id, paint] as const),
+  );
+  list.forEach(({ hoursAgo, filmUm, over, ...cup }, index) => {
+    const id = `${cup.trayId}-cup-${index + 1}`;
+    const mixedAt = minute - hoursAgo * 60;
+    reader.calibrate();
+    const result = reader.read({
+      name: id,
+      reflectance: () =>
+        trueReflectance({ drops: cup.drops, filmUm, over: underlaySpectrum(over), cup: id }, known, WORLD),
+    });
+    db.insert(cups)
+      .values({ ...cup, id, note: '', mixedAt, additions: [] })
+      .run();
+    db.insert(readings)
+      .values({
+        ...result,
+        id: `${id}-spoon-1`,
+        cupId: id,
+        at: mixedAt + 90,
+        drops: cup.drops,
+        filmUm,
+        over,
+        note: '',
+      })
+      .run();
+    refitPaints(db, Object.keys(cup.drops));
+  });
 }
 
 function operationTitles(db: Database): Map<string, string> {

@@ -23,6 +23,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./screens/colour/ColourScreen.tsx')).ColourScreen }),
       },
       {
+        path: 'build/:buildId/colour/:trayId/cup',
+        lazy: async () => ({ Component: (await import('./screens/colour/CupScreen.tsx')).CupScreen }),
+      },
+      {
         path: 'build/:buildId/finish/:trayId?',
         lazy: async () => ({ Component: (await import('./screens/finish/FinishScreen.tsx')).FinishScreen }),
       },

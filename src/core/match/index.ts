@@ -14,3 +14,5 @@ export { logDeviation, normalNumber, type DoubtfulPaint } from './opticsParamete
 export { predictionBand, type DoubtSource, type Prediction, type PredictionBand } from './predictionBand.ts';
 export { additions, type Addition, type CupQuestion } from './additions.ts';
 export { GOOD_ENOUGH, judgeSpoon, type SpoonVerdict } from './judgeSpoon.ts';
+export { dropsInCup, type Drops } from './cup.ts';
+export { evidenceFor } from './evidence.ts';

@@ -7,12 +7,16 @@ import {
   type ViewingCondition,
 } from '../colour/index.ts';
 import { filmsOver, mixOptics, opaqueSpectrum, type PaintOptics } from '../paint/index.ts';
+import type { Drops } from './cup.ts';
 import { normalNumber } from './opticsParameters.ts';
 import { PRIORS, type OpticsFit } from './refitOptics.ts';
 
 /** A mixture about to be sprayed and the colour it is meant to have. */
 export interface Prediction {
-  drops: Readonly<Record<string, number>>;
+  /** Whole drops that will fall, each with its own error. */
+  drops: Drops;
+  /** What is in the cup already and taken as it is, in drops. */
+  cup?: Drops;
   target: { lab: Lab; uncertainty: number };
   condition?: ViewingCondition;
   /** Absent where nothing shows through. */
@@ -44,15 +48,18 @@ export function predictionBand(
   random: () => number,
   draws = 400,
 ): PredictionBand {
-  const { drops, target, condition = DAYLIGHT, film } = prediction;
-  const ids = Object.keys(drops);
+  const { drops, cup = {}, target, condition = DAYLIGHT, film } = prediction;
+  const ids = [...new Set([...Object.keys(cup), ...Object.keys(drops)])];
   const colour = (
     optics: ReadonlyMap<string, PaintOptics>,
     shares: readonly number[],
     thickness: number,
   ): Lab => {
     const mixture = mixOptics(
-      ids.map((id, i) => ({ optics: optics.get(id)!, share: drops[id]! * shares[i]! })),
+      ids.map((id, i) => ({
+        optics: optics.get(id)!,
+        share: (cup[id] ?? 0) + (drops[id] ?? 0) * shares[i]!,
+      })),
     );
     return spectrumToLab(
       film ? filmsOver(film.over, [{ optics: mixture, thickness }]) : opaqueSpectrum(mixture),
@@ -63,7 +70,7 @@ export function predictionBand(
   const slips = () =>
     ids.length === 1
       ? even
-      : ids.map((id) => Math.exp((PRIORS.drop / Math.sqrt(drops[id]!)) * normalNumber(random)));
+      : ids.map((id) => Math.exp((PRIORS.drop / Math.sqrt(drops[id] ?? 1)) * normalNumber(random)));
   const films = () => (film?.thickness ?? 0) * Math.exp(PRIORS.film * normalNumber(random));
   const targets = () => shifted(target.lab, target.uncertainty / CHI3_90, random);
 
@@ -80,7 +87,7 @@ export function predictionBand(
   };
   const doubts = [
     alone('target', () => ciede2000(target.lab, targets())),
-    ...(ids.length > 1
+    ...(ids.length > 1 && Object.keys(drops).length > 0
       ? [alone('drops', () => ciede2000(middle, colour(fit.optics, slips(), film?.thickness ?? 0)))]
       : []),
     ...(film ? [alone('film', () => ciede2000(middle, colour(fit.optics, even, films())))] : []),

@@ -38,6 +38,8 @@ export interface OpticsFit {
   optics: Map<string, PaintOptics>;
   /** What is left of each paint's uncertainty, dE00 at about 90 %. */
   uncertainty: Map<string, number>;
+  /** For each reading the drops as they seem to have fallen; they add up to about the drops counted. */
+  fallen: Record<string, number>[];
   /** Root mean square of reflectance that the fit leaves unexplained; 0 without readings. */
   misfit: number;
   /** Optics of all the paints as they might also be, drawn from what is left of the doubt. */
@@ -188,7 +190,15 @@ export function refitOptics(paints: readonly DoubtfulPaint[], readings: readonly
       : Math.sqrt(
           squares.reduce((sum, value) => sum + value, 0) / (readings.length * readings[0]!.spectrum.length),
         );
-  return { optics: opticsOf(state), uncertainty, misfit, draw };
+  const fallen = readings.map(({ drops }, at) =>
+    Object.fromEntries(
+      Object.entries(drops).map(([id, count], i) => {
+        const slip = shareAt[at]![i];
+        return [id, count * (slip === undefined ? 1 : Math.exp(state[slip]!))];
+      }),
+    ),
+  );
+  return { optics: opticsOf(state), uncertainty, fallen, misfit, draw };
 }
 
 function dot(one: readonly number[], other: readonly number[]): number {

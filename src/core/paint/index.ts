@@ -11,3 +11,4 @@ export {
   type CoatStep,
 } from './coatsToHide.ts';
 export { estimateOptics, HIDING_FILM_UM, type HidingClass } from './estimateOptics.ts';
+export { underlaySpectrum, type Underlay } from './underlay.ts';

@@ -3,8 +3,10 @@ import type {
   BuildRecord,
   CodeRecord,
   CodeSource,
+  CupRecord,
   JoinRecord,
   PaintRecord,
+  ReadingRecord,
   SettingsRecord,
   TrayRecord,
 } from '../../api/index.ts';
@@ -46,6 +48,17 @@ export const codes = sqliteTable('codes', {
   spectrum: json<number[]>('spectrum'),
   angles: text('angles', { mode: 'json' }).$type<NonNullable<CodeRecord['angles']>>(),
   sources: json<CodeSource[]>('sources'),
+});
+
+/** Optics of paints refitted to all readings of them; the catalogue's own stay in `paints`. */
+export const refits = sqliteTable('refits', {
+  paintId: text('paint_id')
+    .primaryKey()
+    .references(() => paints.id, { onDelete: 'cascade' }),
+  k: json<number[]>('k'),
+  s: json<number[]>('s'),
+  uncertainty: real('uncertainty').notNull(),
+  readings: integer('readings').notNull(),
 });
 
 export const builds = sqliteTable('builds', {
@@ -118,6 +131,46 @@ export const pictures = sqliteTable('pictures', {
   type: text('type').notNull(),
   bytes: blob('bytes', { mode: 'buffer' }).notNull(),
 });
+
+/** Cups of mixed paint. */
+export const cups = sqliteTable(
+  'cups',
+  {
+    id: text('id').primaryKey(),
+    buildId: text('build_id')
+      .notNull()
+      .references(() => builds.id, { onDelete: 'cascade' }),
+    trayId: text('tray_id').references(() => trays.id, { onDelete: 'set null' }),
+    codeId: text('code_id').notNull(),
+    name: text('name').notNull(),
+    note: text('note').notNull(),
+    mixedAt: integer('mixed_at').notNull(),
+    drops: json<CupRecord['drops']>('drops'),
+    additions: json<CupRecord['additions']>('additions'),
+    thrown: integer('thrown', { mode: 'boolean' }).notNull().default(false),
+    version: integer('version').notNull().default(1),
+  },
+  (table) => [index('cups_by_build').on(table.buildId)],
+);
+
+/** Sprayed and read test pieces: of a cup, or of one paint alone (without a cup). */
+export const readings = sqliteTable(
+  'readings',
+  {
+    id: text('id').primaryKey(),
+    cupId: text('cup_id').references(() => cups.id, { onDelete: 'cascade' }),
+    at: integer('at').notNull(),
+    drops: json<ReadingRecord['drops']>('drops'),
+    spectrum: json<number[]>('spectrum'),
+    spread: real('spread').notNull(),
+    filmUm: real('film_um').notNull(),
+    over: text('over').$type<ReadingRecord['over']>().notNull(),
+    instrument: text('instrument').notNull(),
+    note: text('note').notNull(),
+    aside: integer('aside', { mode: 'boolean' }).notNull().default(false),
+  },
+  (table) => [index('readings_by_cup').on(table.cupId)],
+);
 
 /** What was done at the bench, one row for each step. */
 export const steps = sqliteTable('steps', {

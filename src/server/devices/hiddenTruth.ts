@@ -2,6 +2,9 @@ import { bandWavelength, type Spectrum } from '../../core/colour/index.ts';
 import { logDeviation, normalNumber, PRIORS } from '../../core/match/index.ts';
 import { filmsOver, mixOptics, type PaintOptics } from '../../core/paint/index.ts';
 
+/** What the simulated world is drawn from; another number is another world. */
+export const WORLD = 1964;
+
 /** A paint as the catalogue has it. */
 export interface CataloguePaint extends PaintOptics {
   id: string;
@@ -73,7 +76,8 @@ export function trueReflectance(
     // One number for each drop, so that drops added to a cup leave those before as they fell.
     const random = randomFrom('drops', cup, id, seed);
     let volume = 0;
-    for (let drop = 0; drop < count; drop++) volume += several ? Math.exp(PRIORS.drop * normalNumber(random)) : 1;
+    for (let drop = 0; drop < count; drop++)
+      volume += several ? Math.exp(PRIORS.drop * normalNumber(random)) : 1;
     return { optics: trueOptics(paint, seed), share: volume };
   });
   const film = filmUm * Math.exp(PRIORS.film * 0.6 * normalNumber(randomFrom('film', cup, filmUm, seed)));

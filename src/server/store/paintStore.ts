@@ -4,26 +4,32 @@ import { hexToLab, recoverSpectrum, type Lab } from '../../core/colour/index.ts'
 import { PROVENANCE_UNCERTAINTY } from '../../core/match/index.ts';
 import { estimateOptics } from '../../core/paint/index.ts';
 import type { Database } from '../database/open.ts';
-import { codes, paints, shelf } from '../database/schema.ts';
+import { codes, paints, refits, shelf } from '../database/schema.ts';
 
-export function readPaints(db: Database): PaintRecord[] {
-  return db
+const joined = (db: Database) =>
+  db
     .select()
     .from(paints)
     .leftJoin(shelf, eq(shelf.paintId, paints.id))
-    .orderBy(asc(paints.range), asc(paints.id))
-    .all()
-    .map(({ paints: paint, shelf: owned }) => ({ ...paint, levelMl: owned?.levelMl ?? null }));
+    .leftJoin(refits, eq(refits.paintId, paints.id));
+
+type JoinedRow = ReturnType<ReturnType<typeof joined>['all']>[number];
+
+/** A paint with the optics that readings have taught, where there are any. */
+const recordOf = ({ paints: paint, shelf: owned, refits: refit }: JoinedRow): PaintRecord => ({
+  ...paint,
+  ...(refit && { k: refit.k, s: refit.s, uncertainty: refit.uncertainty }),
+  refit: refit && { readings: refit.readings, k: paint.k, s: paint.s, uncertainty: paint.uncertainty },
+  levelMl: owned?.levelMl ?? null,
+});
+
+export function readPaints(db: Database): PaintRecord[] {
+  return joined(db).orderBy(asc(paints.range), asc(paints.id)).all().map(recordOf);
 }
 
 export function readPaint(db: Database, id: string): PaintRecord | undefined {
-  const row = db
-    .select()
-    .from(paints)
-    .leftJoin(shelf, eq(shelf.paintId, paints.id))
-    .where(eq(paints.id, id))
-    .get();
-  return row && { ...row.paints, levelMl: row.shelf?.levelMl ?? null };
+  const row = joined(db).where(eq(paints.id, id)).get();
+  return row && recordOf(row);
 }
 
 export function readCodes(db: Database): CodeRecord[] {

@@ -5,6 +5,7 @@ import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
 import { isTyping } from '../../shell/useShortcuts.ts';
 import { BoothCharts } from './BoothCharts.tsx';
+import { GLOSS } from './boothStyle.ts';
 import { differenceIn, type Candidate } from './candidates.ts';
 import { WITHIN, type useRecipes } from './useRecipes.ts';
 
@@ -20,8 +21,6 @@ interface BoothProps {
   onPick: (key: string) => void;
   onUse: () => void;
 }
-
-const GLOSS = { gloss: 85, 'semi-gloss': 55, satin: 30, matt: 8, metal: 90 } as const;
 
 /** The neutral booth: the wanted colour and its answers as spoons under one light. */
 export function Booth({

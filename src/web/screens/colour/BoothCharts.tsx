@@ -12,6 +12,7 @@ import {
 } from 'recharts';
 import type { CodeRecord } from '../../../api/index.ts';
 import { bandWavelength } from '../../../core/colour/index.ts';
+import { AXIS, INK } from './boothStyle.ts';
 import type { Candidate } from './candidates.ts';
 
 interface BoothChartsProps {
@@ -20,9 +21,6 @@ interface BoothChartsProps {
   candidates: readonly Candidate[];
   onPick: (key: string) => void;
 }
-
-const INK = '#161616';
-const AXIS = { stroke: '#3a3a3a', tick: { fill: INK, fontSize: 12 } };
 
 /** Spectra of target and answer, and what accuracy costs in drops. */
 export function BoothCharts({ code, chosen, candidates, onPick }: BoothChartsProps) {

@@ -11,6 +11,7 @@ import { useWorkshop } from '../../data/workshop.ts';
 import { mixable, nearestCandidates, recipeCandidates } from './candidates.ts';
 import { Booth } from './Booth.tsx';
 import { CodePanel } from './CodePanel.tsx';
+import { ColourNav } from './ColourNav.tsx';
 import { CupPanel } from './CupPanel.tsx';
 import { useRecipes } from './useRecipes.ts';
 
@@ -102,6 +103,7 @@ function ColourDesk({ tray, workshop, list }: ColourDeskProps) {
     <div className="columns">
       <section className="column" aria-label="What you know">
         <h2>What you know</h2>
+        <ColourNav tray={tray} />
         {list}
         <CodePanel code={code} codes={codes} onChoose={chooseCode} />
         <div>

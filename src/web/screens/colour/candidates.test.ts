@@ -26,6 +26,7 @@ const paint = (id: string, absorb: [number, number], change: Partial<PaintRecord
   flakeUm: null,
   provenance: 'chip',
   uncertainty: 1,
+  refit: null,
   levelMl: 10,
   k: spectrumFrom((nm) => 0.004 + (nm > absorb[0] && nm < absorb[1] ? 0.4 : 0)),
   s: spectrumFrom(() => 0.15),

@@ -76,7 +76,7 @@ export function KitNav({
   ];
   return (
     <nav aria-label="Drawers of the kit">
-      <ul className="kitnav">
+      <ul className="viewnav">
         {drawers.map(({ path, name, state }) => (
           <li key={path}>
             <NavLink

@@ -1,0 +1,155 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { CupRecord, PaintRecord, Problem, ReaderRecord, ReadingRecord } from '../api/index.ts';
+import { createApp } from './app.ts';
+import { openDatabase, type OpenDatabase } from './database/open.ts';
+import { seedDemo } from './seedDemo.ts';
+
+let folder: string;
+let data: OpenDatabase;
+let server: Server;
+let base: string;
+let now: number;
+
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'fanfare-cups-'));
+  now = Date.parse('2026-05-12T19:30:00Z');
+  data = openDatabase(join(folder, 'bench.db'));
+  seedDemo(data.db, now);
+  server = createApp({ ...data, clock: () => now, demo: true }).listen(0, '127.0.0.1');
+  await new Promise((resolve) => server.once('listening', resolve));
+  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+});
+
+afterEach(async () => {
+  await new Promise((resolve) => server.close(resolve));
+  data.sqlite.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+async function call<T>(method: string, path: string, body?: unknown): Promise<{ status: number; body: T }> {
+  const response = await fetch(base + path, {
+    method,
+    headers: { 'content-type': 'application/json' },
+    body: body === undefined ? undefined : JSON.stringify(body),
+  });
+  return { status: response.status, body: (await response.json()) as T };
+}
+
+const paintOf = async (id: string) =>
+  (await call<PaintRecord[]>('GET', '/api/paints')).body.find((paint) => paint.id === id)!;
+const newCup = {
+  trayId: 'tolliver-body',
+  codeId: 'TL-4417',
+  name: 'Cup',
+  drops: { 'BR-011': 5, 'BR-052': 1 },
+};
+const spoon = { filmUm: 60, over: 'white', note: '' };
+
+async function readyReader(): Promise<void> {
+  await call('POST', '/api/reader');
+  now += 5000;
+  await call('POST', '/api/reader/calibration');
+}
+
+describe('cups and the reader', () => {
+  it('comes with one cup that was read and taught its paints', async () => {
+    const [cup] = (await call<CupRecord[]>('GET', '/api/cups')).body;
+    expect(cup).toMatchObject({ trayId: 'quillon-guards', thrown: false });
+    expect(cup!.readings).toHaveLength(1);
+    const { refit, uncertainty } = await paintOf('BR-001');
+    expect(refit!.readings).toBe(1);
+    expect(uncertainty).toBeLessThan(refit!.uncertainty);
+  });
+
+  it('mixes, reads, learns, and forgets what is set aside', async () => {
+    const made = (await call<CupRecord>('POST', '/api/builds/tolliver/cups', newCup)).body;
+    const before = await paintOf('BR-011');
+    expect(before.refit).toBeNull();
+
+    const refused = await call<Problem>('POST', `/api/cups/${made.id}/readings`, spoon);
+    expect(refused).toMatchObject({ status: 409, body: { title: 'No reader' } });
+    await readyReader();
+    expect((await call<ReaderRecord>('GET', '/api/reader')).body.state).toBe('ready');
+
+    const read = (await call<CupRecord>('POST', `/api/cups/${made.id}/readings`, spoon)).body;
+    expect(read.readings[0]).toMatchObject({ drops: newCup.drops, filmUm: 60, over: 'white', aside: false });
+    const after = await paintOf('BR-011');
+    expect(after.refit).toMatchObject({ readings: 1, k: before.k, uncertainty: before.uncertainty });
+    expect(after.k).not.toEqual(before.k);
+    expect(after.uncertainty).toBeLessThan(before.uncertainty);
+
+    const [reading] = read.readings;
+    await call('PUT', `/api/readings/${reading!.id}`, { aside: true });
+    expect((await paintOf('BR-011')).k).toEqual(before.k);
+    await call('PUT', `/api/readings/${reading!.id}`, { aside: false });
+    expect((await paintOf('BR-011')).k).toEqual(after.k);
+  });
+
+  it('sprays the next spoon from what the cup holds then', async () => {
+    const made = (await call<CupRecord>('POST', '/api/builds/tolliver/cups', newCup)).body;
+    await readyReader();
+    const changed = {
+      name: made.name,
+      note: '',
+      thrown: false,
+      additions: [{ at: 1, add: { 'BR-052': 2 } }],
+      version: made.version,
+    };
+    expect((await call<CupRecord>('PUT', `/api/cups/${made.id}`, changed)).body.version).toBe(2);
+    expect(await call<Problem>('PUT', `/api/cups/${made.id}`, changed)).toMatchObject({
+      status: 409,
+      body: { type: '/problems/stale-version' },
+    });
+    const read = (await call<CupRecord>('POST', `/api/cups/${made.id}/readings`, spoon)).body;
+    expect(read.readings[0]!.drops).toEqual({ 'BR-011': 5, 'BR-052': 3 });
+  });
+
+  it('takes cards of one paint and spectra that were read elsewhere', async () => {
+    const before = await paintOf('CA-011');
+    for (const over of ['black', 'white']) {
+      const spectrum = new Array<number>(31).fill(over === 'black' ? 0.1 : 0.14);
+      const { status, body } = await call<ReadingRecord>('POST', '/api/paints/CA-011/readings', {
+        filmUm: 20,
+        over,
+        note: '',
+        spectrum,
+      });
+      expect(status).toBe(201);
+      expect(body).toMatchObject({ cupId: null, drops: { 'CA-011': 1 }, instrument: 'given' });
+    }
+    const after = await paintOf('CA-011');
+    expect(after.refit!.readings).toBe(2);
+    expect(after.uncertainty).toBeLessThan(before.uncertainty / 1.2);
+    expect((await call<ReadingRecord[]>('GET', '/api/readings')).body).toHaveLength(2);
+  });
+
+  it.each<[string, unknown, RegExp]>([
+    ['no drops', { ...newCup, drops: {} }, /a drop of something/],
+    ['half a drop', { ...newCup, drops: { 'BR-011': 0.5 } }, /whole numbers/],
+    ['an unknown paint', { ...newCup, drops: { 'XX-1': 1 } }, /XX-1/],
+    ['an unknown code', { ...newCup, codeId: 'nowhere' }, /nowhere/],
+  ])('refuses a cup of %s', async (_, cup, message) => {
+    const { status, body } = await call<Problem>('POST', '/api/builds/tolliver/cups', cup);
+    expect(status).toBeGreaterThanOrEqual(400);
+    expect(body.detail).toMatch(message);
+  });
+
+  it.each<[string, object, RegExp]>([
+    ['per cent instead of shares', { spectrum: new Array<number>(31).fill(40) }, /between 0 and 1/],
+    ['a short spectrum', { spectrum: [0.1, 0.2] }, /31 values/],
+    ['no film', { filmUm: 0 }, /dry film/],
+    ['something else under it', { over: 'pink' }, /white, black, grey/],
+  ])('refuses a reading with %s', async (_, change, message) => {
+    const { status, body } = await call<Problem>('POST', '/api/paints/CA-011/readings', {
+      ...spoon,
+      ...change,
+    });
+    expect(status).toBe(400);
+    expect(body.detail).toMatch(message);
+  });
+});

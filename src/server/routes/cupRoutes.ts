@@ -1,0 +1,171 @@
+import { randomUUID } from 'node:crypto';
+import { eq } from 'drizzle-orm';
+import { Router } from 'express';
+import {
+  cupInput,
+  cupUpdate,
+  PATHS,
+  readingInput,
+  readingUpdate,
+  type ReadingInput,
+} from '../../api/index.ts';
+import { dropsInCup } from '../../core/match/index.ts';
+import { underlaySpectrum } from '../../core/paint/index.ts';
+import { builds, codes, cups, paints, readings } from '../database/schema.ts';
+import { trueReflectance, WORLD } from '../devices/hiddenTruth.ts';
+import { simulatedReader } from '../devices/spectralReader.ts';
+import { notFound, ProblemError, stale } from '../problem.ts';
+import { readCards, readCup, readCups, refitPaints } from '../store/cupStore.ts';
+import { idOf, validated, type Served } from './served.ts';
+
+/** Cups of mixed paint, the spoons sprayed from them, and the reader that reads them. */
+export function cupRoutes({ db, clock }: Served): Router {
+  const router = Router();
+  const reader = simulatedReader(clock, WORLD);
+  const minute = () => Math.floor(clock() / 60000);
+
+  router.get(PATHS.reader, (_request, response) => {
+    response.json(reader.state());
+  });
+  router.post(PATHS.reader, (_request, response) => {
+    reader.connect();
+    response.json(reader.state());
+  });
+  router.delete(PATHS.reader, (_request, response) => {
+    reader.disconnect();
+    response.json(reader.state());
+  });
+  router.post(PATHS.readerCalibration, (_request, response) => {
+    reader.calibrate();
+    response.json(reader.state());
+  });
+
+  router.get(PATHS.cups, (_request, response) => {
+    response.json(readCups(db));
+  });
+
+  router.get(PATHS.readings, (_request, response) => {
+    response.json(readCards(db));
+  });
+
+  router.post(PATHS.buildCups, (request, response) => {
+    const input = validated(cupInput, request.body);
+    const buildId = idOf(request);
+    const drops = input.drops as Record<string, number>;
+    const saved = db.transaction((tx) => {
+      if (!tx.select().from(builds).where(eq(builds.id, buildId)).get()) throw notFound('build', buildId);
+      if (!tx.select().from(codes).where(eq(codes.id, input.codeId)).get())
+        throw notFound('code', input.codeId);
+      for (const id of Object.keys(drops)) {
+        if (!tx.select().from(paints).where(eq(paints.id, id)).get()) throw notFound('paint', id);
+      }
+      const id = randomUUID();
+      tx.insert(cups)
+        .values({ ...input, id, buildId, drops, note: '', mixedAt: minute(), additions: [] })
+        .run();
+      return readCup(tx, id);
+    });
+    response.status(201).json(saved);
+  });
+
+  router.put(PATHS.cup, (request, response) => {
+    const { version, ...input } = validated(cupUpdate, request.body);
+    const id = idOf(request);
+    const saved = db.transaction((tx) => {
+      const current = readCup(tx, id);
+      if (!current) throw notFound('cup', id);
+      if (current.version !== version) throw stale('cup', current);
+      const additions = input.additions.map(({ at, add }) => ({ at, add: add }));
+      for (const paintId of additions.flatMap(({ add }) => Object.keys(add))) {
+        if (!tx.select().from(paints).where(eq(paints.id, paintId)).get()) throw notFound('paint', paintId);
+      }
+      tx.update(cups)
+        .set({ ...input, additions, version: version + 1 })
+        .where(eq(cups.id, id))
+        .run();
+      return readCup(tx, id);
+    });
+    response.json(saved);
+  });
+
+  /** Reads a test piece, or takes a spectrum that was measured elsewhere, and learns from it. */
+  const take = (drops: Record<string, number>, cupId: string | null, input: ReadingInput): string => {
+    const known = new Map(
+      db
+        .select()
+        .from(paints)
+        .all()
+        .map((paint) => [paint.id, paint] as const),
+    );
+    const gone = Object.keys(drops).find((id) => !known.has(id));
+    if (gone) {
+      throw new ProblemError({
+        status: 409,
+        title: 'A paint is gone',
+        detail: `The cup holds ${gone}, which is no longer in the catalogue.`,
+        remedy: 'Put the paint back into the catalogue, then read again.',
+      });
+    }
+    const id = randomUUID();
+    const result = input.spectrum
+      ? { spectrum: input.spectrum, spread: 0, instrument: 'given' }
+      : reader.read({
+          name: `${cupId ?? 'card'} ${JSON.stringify(drops)}`,
+          reflectance: () =>
+            trueReflectance(
+              { drops, filmUm: input.filmUm, over: underlaySpectrum(input.over), cup: cupId ?? 'card' },
+              known,
+              WORLD,
+            ),
+        });
+    db.transaction((tx) => {
+      tx.insert(readings)
+        .values({
+          id,
+          cupId,
+          at: minute(),
+          drops,
+          filmUm: input.filmUm,
+          over: input.over,
+          note: input.note,
+          ...result,
+          spectrum: result.spectrum.map((value) => Number(value.toFixed(5))),
+        })
+        .run();
+      refitPaints(tx, Object.keys(drops));
+    });
+    return id;
+  };
+
+  router.post(PATHS.cupReadings, (request, response) => {
+    const input = validated(readingInput, request.body);
+    const cupId = idOf(request);
+    const cup = readCup(db, cupId);
+    if (!cup) throw notFound('cup', cupId);
+    take(dropsInCup(cup), cupId, input);
+    response.status(201).json(readCup(db, cupId));
+  });
+
+  router.post(PATHS.paintReadings, (request, response) => {
+    const input = validated(readingInput, request.body);
+    const paintId = idOf(request);
+    if (!db.select().from(paints).where(eq(paints.id, paintId)).get()) throw notFound('paint', paintId);
+    const id = take({ [paintId]: 1 }, null, input);
+    response.status(201).json(db.select().from(readings).where(eq(readings.id, id)).get());
+  });
+
+  router.put(PATHS.reading, (request, response) => {
+    const { aside } = validated(readingUpdate, request.body);
+    const id = idOf(request);
+    const saved = db.transaction((tx) => {
+      const reading = tx.select().from(readings).where(eq(readings.id, id)).get();
+      if (!reading) throw notFound('reading', id);
+      tx.update(readings).set({ aside }).where(eq(readings.id, id)).run();
+      refitPaints(tx, Object.keys(reading.drops));
+      return { ...reading, aside };
+    });
+    response.json(saved);
+  });
+
+  return router;
+}

@@ -1,0 +1,125 @@
+import useSWR, { mutate } from 'swr';
+import {
+  PATHS,
+  pathTo,
+  type CupInput,
+  type CupRecord,
+  type CupUpdate,
+  type ReaderRecord,
+  type ReadingInput,
+  type ReadingRecord,
+} from '../../api/index.ts';
+import { askWhichToKeep } from './conflict.ts';
+import { inTurn } from './inTurn.ts';
+import { get, request, RequestProblem } from './request.ts';
+import { saving } from './saving.ts';
+import { remember } from './undo.ts';
+
+export const useCups = () => useSWR<CupRecord[], Error>(PATHS.cups, get, { keepPreviousData: true });
+/** Test cards of single paints. */
+export const useCards = () => useSWR<ReadingRecord[], Error>(PATHS.readings, get, { keepPreviousData: true });
+
+const POLL_MS = 1000;
+/** The reader as it stands, asked again while it warms up. */
+export const useReader = () =>
+  useSWR<ReaderRecord, Error>(PATHS.reader, get, {
+    refreshInterval: (reader) => (reader?.state === 'warming' ? POLL_MS : 60 * POLL_MS),
+  });
+
+function putCup(cup: CupRecord): void {
+  void mutate<CupRecord[]>(
+    PATHS.cups,
+    (cups) => cups && [...cups.filter(({ id }) => id !== cup.id), cup].sort((p, q) => p.mixedAt - q.mixedAt),
+    { revalidate: false },
+  );
+}
+
+/** What was learned changes the paints everywhere. */
+function learned(): void {
+  void mutate(PATHS.paints);
+  void mutate(PATHS.readings);
+}
+
+export async function addCup(buildId: string, cup: CupInput): Promise<CupRecord> {
+  const saved = await saving(() => request<CupRecord>('POST', pathTo(PATHS.buildCups, buildId), cup));
+  putCup(saved);
+  return saved;
+}
+
+async function sendCup(id: string, change: (cup: CupRecord) => Omit<CupUpdate, 'version'>): Promise<void> {
+  await inTurn(id, async () => {
+    const cups = await mutate<CupRecord[]>(PATHS.cups, (known) => known, { revalidate: false });
+    const cup = cups?.find((other) => other.id === id);
+    if (!cup) return;
+    const send = (current: CupRecord) =>
+      saving(() =>
+        request<CupRecord>('PUT', pathTo(PATHS.cup, id), { ...change(current), version: current.version }),
+      );
+    try {
+      putCup(await send(cup));
+    } catch (error) {
+      if (!(error instanceof RequestProblem) || error.problem.status !== 409) throw error;
+      const theirs = error.problem.current as CupRecord;
+      putCup(theirs);
+      if ((await askWhichToKeep(cup.name, error.problem.detail)) !== 'theirs') putCup(await send(theirs));
+    }
+  });
+}
+
+const restOf = ({ name, note, additions, thrown }: CupRecord): Omit<CupUpdate, 'version'> => ({
+  name,
+  note,
+  additions,
+  thrown,
+});
+
+/** Notes drops that went into a cup; undo takes back the note, not the drops. */
+export async function addDrops(cup: CupRecord, add: Record<string, number>, at: number): Promise<void> {
+  const entry = { at, add };
+  const put = () => sendCup(cup.id, (now) => ({ ...restOf(now), additions: [...now.additions, entry] }));
+  const take = () =>
+    sendCup(cup.id, (now) => {
+      const index = now.additions.findLastIndex(
+        (other) => other.at === at && JSON.stringify(other.add) === JSON.stringify(add),
+      );
+      return { ...restOf(now), additions: now.additions.filter((_, i) => i !== index) };
+    });
+  remember({ label: `drops into ${cup.name}`, undo: take, redo: put });
+  await put();
+}
+
+export async function readSpoon(cupId: string, input: ReadingInput): Promise<void> {
+  putCup(await saving(() => request<CupRecord>('POST', pathTo(PATHS.cupReadings, cupId), input)));
+  learned();
+}
+
+export async function readPaintCard(paintId: string, input: ReadingInput): Promise<void> {
+  await saving(() => request('POST', pathTo(PATHS.paintReadings, paintId), input));
+  learned();
+}
+
+/** Throws a cup away: it goes out of sight, what its spoons taught stays. */
+export async function throwAway(cup: CupRecord): Promise<void> {
+  const set = (thrown: boolean) => sendCup(cup.id, (now) => ({ ...restOf(now), thrown }));
+  remember({ label: `throw away ${cup.name}`, undo: () => set(false), redo: () => set(true) });
+  await set(true);
+}
+
+/** Sets a reading aside, so that nothing is learned from it. */
+export async function setAside(reading: ReadingRecord, label: string): Promise<void> {
+  const set = async (aside: boolean) => {
+    await saving(() => request('PUT', pathTo(PATHS.reading, reading.id), { aside }));
+    await mutate(PATHS.cups);
+    learned();
+  };
+  remember({ label, undo: () => set(false), redo: () => set(true) });
+  await set(true);
+}
+
+async function reader(method: 'POST' | 'DELETE', path: string): Promise<void> {
+  const state = await saving(() => request<ReaderRecord>(method, path));
+  await mutate(PATHS.reader, state, { revalidate: false });
+}
+export const connectReader = () => reader('POST', PATHS.reader);
+export const disconnectReader = () => reader('DELETE', PATHS.reader);
+export const calibrateReader = () => reader('POST', PATHS.readerCalibration);

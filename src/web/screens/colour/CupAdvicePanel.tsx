@@ -1,0 +1,204 @@
+import { useState } from 'react';
+import type { PaintRecord } from '../../../api/index.ts';
+import { spectrumToDisplay, type Lab } from '../../../core/colour/index.ts';
+import { judgeSpoon, type DoubtSource } from '../../../core/match/index.ts';
+import { opaqueSpectrum } from '../../../core/paint/index.ts';
+import { Drops } from '../../components/Drops.tsx';
+import { Why } from '../../components/Why.tsx';
+import type { SprayedSpoon } from './SpoonBooth.tsx';
+import type { AdviceState } from './useCupAdvice.ts';
+
+interface CupAdvicePanelProps {
+  advice: AdviceState;
+  last: SprayedSpoon | undefined;
+  /** The cup has changed since its newest spoon. */
+  unread: boolean;
+  target: { lab: Lab; uncertainty: number };
+  paints: readonly PaintRecord[];
+  contents: Readonly<Record<string, number>>;
+  onAdd: (add: Record<string, number>) => void;
+}
+
+const range = ({ low, high }: { low: number; high: number }) => `${low.toFixed(1)}–${high.toFixed(1)}`;
+const SHOWN_DOUBTS = 3;
+/** A doubt below this narrows nothing, dE00. */
+const SMALL_DOUBT = 0.05;
+
+/** Verdict on the newest spoon, the drops to add, what blurs the prediction and what was learned. */
+export function CupAdvicePanel({
+  advice,
+  last,
+  unread,
+  target,
+  paints,
+  contents,
+  onAdd,
+}: CupAdvicePanelProps) {
+  const [picked, setPicked] = useState(0);
+  const named = (id: string) => paints.find((paint) => paint.id === id);
+  if (advice.kind === 'working')
+    return (
+      <div className="panel" role="status">
+        Weighing the evidence…
+      </div>
+    );
+  if (advice.kind === 'refused')
+    return (
+      <div className="panel warned" role="alert">
+        {advice.message}
+      </div>
+    );
+  const { now, options, misfit } = advice.advice;
+  const best = options[picked] ?? options[0];
+  const verdict = last && !unread ? judgeSpoon(last.lab, target, last.reading.spread, best?.band) : undefined;
+  const taught = Object.keys(contents).flatMap((id) => {
+    const paint = named(id);
+    return paint?.refit ? [{ paint, refit: paint.refit }] : [];
+  });
+  return (
+    <>
+      <div className="panel">
+        <h3>{verdict ? 'The newest spoon' : unread ? 'Changed since its spoon' : 'Not sprayed yet'}</h3>
+        {verdict ? (
+          <>
+            <p>
+              <b className="mono" style={{ fontSize: 20 }}>
+                {verdict.dE00.toFixed(1)} dE
+              </b>{' '}
+              {verdict.words || 'no difference to see'}
+            </p>
+            <p className="small" style={{ marginTop: 4 }}>
+              {verdict.stop ? <b>Stop here. </b> : ''}
+              {verdict.reason}
+            </p>
+            <p className="small" style={{ marginTop: 4 }}>
+              Sprayed until nothing shows through, this cup comes to{' '}
+              <span className="mono">{now.dE00.toFixed(1)} dE</span> ({range(now)}).
+            </p>
+          </>
+        ) : (
+          <p className="small">
+            {unread
+              ? 'The cup holds more than its newest spoon was sprayed from. Stir, spray another spoon, read it.'
+              : 'Spray a spoon, let it dry and read it.'}{' '}
+            As believed now it lands at <span className="mono">{now.dE00.toFixed(1)} dE</span>, nine times in
+            ten between <span className="mono">{range(now)}</span>.
+          </p>
+        )}
+      </div>
+      {last && !unread && (
+        <div className="panel">
+          <h3>Add to the cup</h3>
+          {options.length === 0 && (
+            <p className="small">
+              Nothing of what is in the cup, up to 12 drops, brings it nearer. Mix afresh, or search with more
+              paints in Match.
+            </p>
+          )}
+          <div role="radiogroup" aria-label="Drops to add" style={{ display: 'grid', gap: 6 }}>
+            {options.map((option, index) => (
+              <button
+                key={JSON.stringify(option.add)}
+                type="button"
+                role="radio"
+                aria-checked={option === best}
+                className="offer"
+                onClick={() => setPicked(index)}
+              >
+                {Object.entries(option.add).map(([id, count]) => (
+                  <span
+                    key={id}
+                    style={{ display: 'flex', justifyContent: 'space-between', gap: 8, alignItems: 'center' }}
+                  >
+                    <span>{named(id)?.name ?? id}</span>
+                    <Drops
+                      count={count}
+                      hex={named(id) ? spectrumToDisplay(opaqueSpectrum(named(id)!)).hex : '#888'}
+                    />
+                  </span>
+                ))}
+                <span className="small">
+                  then <span className="mono">{option.dE00.toFixed(1)} dE</span>, nine in ten{' '}
+                  <span className="mono">{range(option.band)}</span>
+                </span>
+              </button>
+            ))}
+          </div>
+          {best && (
+            <>
+              <button
+                type="button"
+                className="action"
+                style={{ marginTop: 10 }}
+                onClick={() => onAdd(best.add)}
+              >
+                I put {best.added === 1 ? 'this drop' : `these ${best.added} drops`} in
+              </button>
+              <p className="soft small" style={{ marginTop: 6 }}>
+                Nothing can be taken out, so add, stir, spray and read again.{' '}
+                <Why about="drops to add">
+                  Every whole number of drops up to 12 of what is in the cup was tried, with the optics
+                  refitted to all spoons by least squares: reading ±0.4 % reflectance, drops ±10 % each, film
+                  ±15 %, paints as surely as their source. What is left unexplained is{' '}
+                  {(100 * misfit).toFixed(2)} % of reflectance.
+                </Why>
+              </p>
+            </>
+          )}
+        </div>
+      )}
+      <div className="panel">
+        <h3>What blurs it</h3>
+        <dl className="rows small">
+          {(best?.band ?? now).doubts
+            .filter(({ dE00 }) => dE00 >= SMALL_DOUBT)
+            .slice(0, SHOWN_DOUBTS)
+            .map(({ source, dE00 }, index) => (
+              <div key={source} style={{ display: 'contents' }}>
+                <dt>
+                  {doubtName(source, named)}
+                  {index === 0 && <span className="soft"> – {remedyOf(source)}</span>}
+                </dt>
+                <dd className="mono">±{dE00.toFixed(1)} dE</dd>
+              </div>
+            ))}
+        </dl>
+      </div>
+      {taught.length > 0 && (
+        <div className="panel">
+          <h3>Learned</h3>
+          <dl className="rows small">
+            {taught.map(({ paint, refit }) => (
+              <div key={paint.id} style={{ display: 'contents' }}>
+                <dt>
+                  {paint.name}, {refit.readings} {refit.readings === 1 ? 'reading' : 'readings'}
+                </dt>
+                <dd className="mono">
+                  ±{refit.uncertainty.toFixed(1)} → ±{paint.uncertainty.toFixed(1)} dE
+                </dd>
+              </div>
+            ))}
+          </dl>
+          <p className="soft small" style={{ marginTop: 6 }}>
+            Every later recipe with these paints uses what was learned.
+          </p>
+        </div>
+      )}
+    </>
+  );
+}
+
+function doubtName(source: DoubtSource, named: (id: string) => PaintRecord | undefined): string {
+  if (source === 'target') return 'The target itself';
+  if (source === 'drops') return 'Size of the drops';
+  if (source === 'film') return 'Thickness of the film';
+  const id = source.slice('paint '.length);
+  return named(id)?.name ?? id;
+}
+
+function remedyOf(source: DoubtSource): string {
+  if (source === 'target') return 'read a chip of the code instead of a picture or a name';
+  if (source === 'drops') return 'mix a larger cup in the same ratio, or weigh';
+  if (source === 'film') return 'spray until another coat changes nothing';
+  return 'spray it alone over black and over white, and read both';
+}

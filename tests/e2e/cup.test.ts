@@ -1,0 +1,104 @@
+import { join } from 'node:path';
+import type { Browser, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { CupRecord, PaintRecord } from '../../src/api/index.ts';
+import {
+  EVENING,
+  kill,
+  openBrowser,
+  openPage,
+  press,
+  saved,
+  scratchFolder,
+  shows,
+  startServer,
+  type Started,
+} from './bench.ts';
+
+describe('a cup, its spoons and the reader', () => {
+  const scratch = scratchFolder();
+  const errors: string[] = [];
+  let server: Started;
+  let browser: Browser;
+  let page: Page;
+  const fetched = async <T>(path: string) => (await (await fetch(server.address + path)).json()) as T;
+  const cups = () => fetched<CupRecord[]>('/api/cups');
+
+  beforeAll(async () => {
+    // The clock runs from the given evening on, so the reader really warms up.
+    server = await startServer({ FANFARE_DATA: join(scratch.folder, 'demo.db'), FANFARE_CLOCK: EVENING }, [
+      '--demo',
+    ]);
+    browser = await openBrowser(scratch.folder);
+    page = await openPage(browser, errors);
+  });
+  afterAll(async () => {
+    await browser.close();
+    await kill(server, 'SIGTERM');
+    scratch.remove();
+  });
+
+  it('shows the spoon that was read, says how far off it is and what to add', async () => {
+    await page.goto(`${server.address}/build/quillon/colour/quillon-guards`);
+    await press(page, 'link', 'Cup and spoons 1 cup, 1 spoon read');
+    await shows(page, /The newest spoon\s+\d\.\d dE/);
+    await shows(page, /Add to the cup[\s\S]*nine in ten \d\.\d–\d\.\d/);
+    await shows(page, /Learned[\s\S]*1 reading[\s\S]*±1\.0 → ±0\.\d dE/);
+  });
+
+  it('notes the drops that went in, and undo takes the note back', async () => {
+    const [before] = await cups();
+    await page.$eval('.column:last-of-type .action', (button) => (button as HTMLButtonElement).click());
+    await shows(page, /Changed since its spoon/);
+    await saved(page);
+    const [after] = await cups();
+    expect(after!.additions).toHaveLength(before!.additions.length + 1);
+    await page.keyboard.down('Control');
+    await page.keyboard.press('z');
+    await page.keyboard.up('Control');
+    await shows(page, /The newest spoon/);
+    await saved(page);
+    expect((await cups())[0]!.additions).toEqual(before!.additions);
+    await page.$eval('.column:last-of-type .action', (button) => (button as HTMLButtonElement).click());
+    await shows(page, /Changed since its spoon/);
+    await saved(page);
+  });
+
+  it('connects, calibrates and reads the next spoon, and all paints of the cup are known better', async () => {
+    await press(page, 'button', 'Connect the reader');
+    await shows(page, /Warming up/);
+    await press(page, 'button', 'Calibrate on its tile');
+    await shows(page, /Drift since its tile/);
+    await press(page, 'button', 'Read a spoon of this cup');
+    await shows(page, /Spoon 2/);
+    await shows(page, /three readings within 0\.\d\d dE/);
+    await saved(page);
+    const [cup] = await cups();
+    expect(cup!.readings).toHaveLength(2);
+    expect(cup!.readings[1]!.drops).not.toEqual(cup!.readings[0]!.drops);
+    const white = (await fetched<PaintRecord[]>('/api/paints')).find(({ id }) => id === 'BR-001')!;
+    expect(white.refit!.readings).toBe(2);
+  });
+
+  it('sets a false reading aside and brings it back', async () => {
+    await press(page, 'button', 'Set spoon 2 aside');
+    await page.waitForFunction(() => !document.body.innerText.includes('Spoon 2'));
+    await saved(page);
+    expect((await cups())[0]!.readings[1]!.aside).toBe(true);
+    await page.keyboard.down('Control');
+    await page.keyboard.press('z');
+    await page.keyboard.up('Control');
+    await shows(page, /Spoon 2/);
+  });
+
+  it('says what is missing where nothing is chosen yet', async () => {
+    await page.goto(`${server.address}/build/tolliver/colour/tolliver-hood/cup`);
+    await shows(page, /Choose a paint or a recipe in Match first/);
+    await press(page, 'button', 'Go to Match');
+    await shows(page, /Target and answers/);
+  });
+
+  it('raised no error in the browser', () => {
+    expect(errors).toEqual([]);
+  });
+});
