@@ -78,6 +78,18 @@ export function build() {
   });
 }
 
+/** Installs Debian's colour tools where apt can: the tests of file formats hold ours against them. */
+export function colourTools() {
+  if (existsSync('/usr/bin/spec2cie') || spawnSync('apt-get', ['--version']).status !== 0) return;
+  const prefix = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
+  const [command, ...rest] = [...prefix, 'apt-get', 'install', '-y', '-qq', '--no-install-recommends', 'argyll'];
+  const { status } = spawnSync(command, rest, {
+    stdio: 'ignore',
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  });
+  if (status !== 0) console.log('Debian’s colour tools are not here; their two tests are left out.');
+}
+
 const BROWSERS = ['chromium', 'chromium-browser', 'google-chrome'];
 
 /** The path of a Chromium: FANFARE_CHROMIUM, one on the PATH, or one installed now through apt. */

@@ -3,10 +3,11 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { build, chromium, installPackages, root } from './prepare.mjs';
+import { build, chromium, colourTools, installPackages, root } from './prepare.mjs';
 
 const quick = process.argv[2] === 'check';
 installPackages();
+colourTools();
 
 const output = join(root, 'test-output');
 rmSync(output, { recursive: true, force: true });

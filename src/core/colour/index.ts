@@ -1,5 +1,12 @@
 /** Colour: spectra, lights, observers, CIELAB, differences, display, spectrum recovery. */
-export { BAND_COUNT, bandWavelength, requireSpectrum, spectrumFrom, type Spectrum } from './spectrum.ts';
+export {
+  BAND_COUNT,
+  BAND_STEP_NM,
+  bandWavelength,
+  requireSpectrum,
+  spectrumFrom,
+  type Spectrum,
+} from './spectrum.ts';
 export { ILLUMINANT_NAMES, ILLUMINANTS, type IlluminantId } from './illuminants.ts';
 export {
   DAYLIGHT,
@@ -16,3 +23,4 @@ export { ciede2000 } from './ciede2000.ts';
 export { describeDifference } from './describeDifference.ts';
 export { hexToLab, labToDisplay, parseHex, spectrumToDisplay, type DisplayColour } from './srgb.ts';
 export { recoverSpectrum } from './recoverSpectrum.ts';
+export { labInDaylight } from './foreignLab.ts';

@@ -1,0 +1,31 @@
+import type { Lab } from '../colour/index.ts';
+
+/** A colour as a file has it. */
+export interface ReadColour {
+  name: string;
+  /** Reflectance as a fraction in the canonical 31 bands. */
+  spectrum?: number[];
+  /** CIELAB with the light and observer it was computed for, as far as the file says. */
+  lab?: Lab & { illuminant?: string; observer?: '2deg' | '10deg' };
+}
+
+/** What a file gave. */
+export interface ReadFile {
+  colours: ReadColour[];
+  /** What was mended, taken for granted or left out, in a builder's words. */
+  notes: string[];
+}
+
+/** Longest text that is read, characters. */
+export const LONGEST_FILE = 20_000_000;
+/** Most colours that one file may bring. */
+export const MOST_COLOURS = 20_000;
+
+/** Throws RangeError for text that is too long to be a colour file. */
+export function requireReadable(text: string): void {
+  if (text.length > LONGEST_FILE) {
+    throw new RangeError(
+      `The file has ${Math.round(text.length / 1e6)} million characters; colour files of up to ${LONGEST_FILE / 1e6} million are read. Nothing was kept.`,
+    );
+  }
+}
