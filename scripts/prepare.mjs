@@ -82,7 +82,15 @@ export function build() {
 export function colourTools() {
   if (existsSync('/usr/bin/spec2cie') || spawnSync('apt-get', ['--version']).status !== 0) return;
   const prefix = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
-  const [command, ...rest] = [...prefix, 'apt-get', 'install', '-y', '-qq', '--no-install-recommends', 'argyll'];
+  const [command, ...rest] = [
+    ...prefix,
+    'apt-get',
+    'install',
+    '-y',
+    '-qq',
+    '--no-install-recommends',
+    'argyll',
+  ];
   const { status } = spawnSync(command, rest, {
     stdio: 'ignore',
     env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },

@@ -34,6 +34,7 @@ const VIEWS = {
   needs: ['/build/tolliver/kit/needs', DESK],
   colour: ['/build/tolliver/colour/tolliver-body', DESK, choose],
   'colour-dark': ['/build/tolliver/colour/tolliver-body', DESK, (page) => choose(page, 2), 'dark'],
+  codes: ['/codes/TL-2045', DESK, (page) => page.waitForSelector('.coderow')],
   cup: [
     '/build/quillon/colour/quillon-guards/cup',
     DESK,

@@ -6,6 +6,8 @@ export const PATHS = {
   paint: '/api/paints/:id',
   shelf: '/api/shelf/:id',
   codes: '/api/codes',
+  codeBatch: '/api/codes/batch',
+  code: '/api/codes/:id',
   builds: '/api/builds',
   build: '/api/builds/:id',
   trays: '/api/builds/:id/trays',

@@ -1,7 +1,7 @@
 import type { Lab } from '../core/colour/index.ts';
 import type { Conditions, FamilyId, Sheen } from '../core/finish/index.ts';
 import type { Join, KitPart, KitSummary, Lesson, PlannedLayer } from '../core/kit/index.ts';
-import type { Provenance } from '../core/match/index.ts';
+import type { CodeSource, Provenance } from '../core/match/index.ts';
 import type { HidingClass } from '../core/paint/index.ts';
 import type { BenchCalendar } from '../core/plan/index.ts';
 
@@ -30,14 +30,6 @@ export interface PaintRecord {
   levelMl: number | null;
 }
 
-export interface CodeSource {
-  provenance: Provenance;
-  note: string;
-  lab: Lab;
-  uncertainty: number;
-  inForce: boolean;
-}
-
 export interface CodeRecord {
   id: string;
   maker: string;
@@ -48,6 +40,7 @@ export interface CodeRecord {
   spectrum: number[];
   angles: { degrees: number; lab: Lab }[] | null;
   sources: CodeSource[];
+  version: number;
 }
 
 /** A sprayed and read test piece. */

@@ -179,16 +179,20 @@ export const paintBatch = object({
     .max(1000, 'at most 1000 paints at once'),
 }).noUnknown();
 
+const PROVENANCES = ['instrument', 'chip', 'restored', 'photograph', 'swatch', 'typed', 'guess'] as const;
+const spectrum = () =>
+  array(count('a reflectance', 0, 1).required()).length(31, 'a spectrum has 31 values, 400 to 700 nm by 10');
+
 export const codeInput = object({
   maker: label('the maker'),
   code: label('the code', 40),
   name: string().defined().trim().max(120),
   years: string().defined().trim().max(40),
   kind: oneOf(['solid', 'metallic', 'pearl', 'candy'] as const, 'the kind'),
-  provenance: oneOf(
-    ['instrument', 'chip', 'restored', 'photograph', 'swatch', 'typed', 'guess'] as const,
-    'the source',
-  ),
+  provenance: oneOf(PROVENANCES, 'the source'),
+  note: string().max(300, 'a note has at most 300 characters').optional(),
+  uncertainty: count('the uncertainty in dE', 0.05, 30).optional(),
+  spectrum: spectrum().optional().default(undefined),
   hex: string().matches(/^#?([0-9a-f]{3}|[0-9a-f]{6})$/i, {
     message: 'a hex colour has 3 or 6 digits from 0-9 and a-f, like #2a7f86',
     excludeEmptyString: true,
@@ -196,7 +200,38 @@ export const codeInput = object({
   lab: labSchema.optional().default(undefined),
 })
   .noUnknown()
-  .test('colour', 'give the colour as hex or as Lab', ({ hex, lab }) => Boolean(hex) || lab !== undefined);
+  .test(
+    'colour',
+    'give the colour as hex, as Lab or as a spectrum',
+    (code) => Boolean(code.hex) || code.lab !== undefined || code.spectrum !== undefined,
+  );
+
+export const codeBatch = object({
+  codes: array(codeInput)
+    .required()
+    .min(1, 'there is no colour to bring in')
+    .max(500, 'at most 500 colours at once'),
+}).noUnknown();
+
+export const codeUpdate = object({
+  name: string().defined().trim().max(120),
+  years: string().defined().trim().max(40),
+  sources: array(
+    object({
+      provenance: oneOf(PROVENANCES, 'the source'),
+      note: string().defined().max(300, 'a note has at most 300 characters'),
+      lab: labSchema.required(),
+      uncertainty: count('the uncertainty in dE', 0.05, 30),
+      inForce: boolean().required(),
+      spectrum: spectrum().nullable().optional().default(undefined),
+      chosen: boolean().optional(),
+    }).noUnknown(),
+  )
+    .required()
+    .min(1, 'a code keeps at least one source')
+    .max(40, 'at most 40 sources of one code'),
+  version: version(),
+}).noUnknown();
 
 export const shelfInput = object({
   levelMl: count('the level in ml', 0, 5000),
@@ -267,14 +302,12 @@ export const readingInput = object({
   filmUm: count('the dry film in µm', 1, 2000),
   over: oneOf(OVER, 'what lies under the film'),
   note: string().defined().max(300, 'a note has at most 300 characters'),
-  spectrum: array(count('a reflectance', 0, 1).required())
-    .length(31, 'a spectrum has 31 values, 400 to 700 nm by 10')
-    .optional()
-    .default(undefined),
+  spectrum: spectrum().optional().default(undefined),
 }).noUnknown();
 
 export const readingUpdate = object({ aside: boolean().required() }).noUnknown();
 
+export type CodeUpdate = InferType<typeof codeUpdate>;
 export type CupInput = InferType<typeof cupInput>;
 export type CupUpdate = InferType<typeof cupUpdate>;
 export type ReadingInput = InferType<typeof readingInput>;

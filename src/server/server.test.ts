@@ -403,6 +403,74 @@ describe('the sample bench', () => {
   });
 });
 
+describe('codes and their sources', () => {
+  beforeEach(() => listen(true));
+  const get = async (id: string) =>
+    (await call<CodeRecord[]>('GET', '/api/codes')).body.find((code) => code.id === id)!;
+  const mine = {
+    maker: 'Larkspur Boats',
+    code: 'LB-1',
+    name: 'Slipway Green',
+    years: '',
+    kind: 'solid',
+    provenance: 'swatch',
+  };
+  const spectrum = Array.from({ length: 31 }, (_, band) => 0.1 + band / 100);
+
+  it('adds a second source to a code that is there instead of replacing it, and the surer decides', async () => {
+    await call('POST', '/api/codes', { ...mine, lab: { L: 40, a: -20, b: 10 } });
+    const { body } = await call<CodeRecord>('POST', '/api/codes', {
+      ...mine,
+      provenance: 'instrument',
+      spectrum,
+    });
+    expect(body.sources.map(({ provenance, inForce }) => [provenance, inForce])).toEqual([
+      ['swatch', false],
+      ['instrument', true],
+    ]);
+    body.spectrum.forEach((value, band) => expect(value).toBeCloseTo(spectrum[band]!, 5));
+    // The same once more says nothing new.
+    await call('POST', '/api/codes', { ...mine, lab: { L: 40, a: -20, b: 10 } });
+    expect((await get(body.id)).sources).toHaveLength(2);
+  });
+
+  it('brings many in at once or none', async () => {
+    const batch = [1, 2, 3].map((at) => ({ ...mine, code: `LB-${at}`, lab: { L: 30 + at, a: 0, b: 0 } }));
+    expect((await call<CodeRecord[]>('POST', '/api/codes/batch', { codes: batch })).body).toHaveLength(3);
+    const { status, body } = await call<Problem>('POST', '/api/codes/batch', {
+      codes: [
+        { ...mine, code: 'LB-8', lab: { L: 50, a: 0, b: 0 } },
+        { ...mine, code: 'LB-9', lab: { L: 50, a: 150, b: 150 } },
+      ],
+    });
+    expect(status).toBe(400);
+    expect(body.detail).toMatch(/more vivid/);
+    expect(await get('larkspur-boats-lb-8')).toBeUndefined();
+  });
+
+  it('lets the builder choose the source in force, and tells when another tab was first', async () => {
+    const before = await get('TL-2045');
+    const sources = before.sources.map((source, at) => ({ ...source, ...(at === 1 && { chosen: true }) }));
+    const change = { name: before.name, years: before.years, sources, version: before.version };
+    const { body: after } = await call<CodeRecord>('PUT', '/api/codes/TL-2045', change);
+    expect(after.sources[1]).toMatchObject({ inForce: true, chosen: true });
+    expect(after.spectrum).not.toEqual(before.spectrum);
+    expect(await call<Problem>('PUT', '/api/codes/TL-2045', change)).toMatchObject({
+      status: 409,
+      body: { current: { version: 2 } },
+    });
+    const back = await call<CodeRecord>('PUT', '/api/codes/TL-2045', {
+      ...change,
+      sources: before.sources,
+      version: 2,
+    });
+    expect(back.body.sources[0]!.inForce).toBe(true);
+    expect(
+      (await call<Problem>('PUT', '/api/codes/TL-2045', { ...change, sources: [], version: 3 })).body.detail,
+    ).toMatch(/at least one source/);
+  });
+});
+
 describe('a kit', () => {
   beforeEach(() => listen(true));
 

@@ -51,6 +51,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./screens/shelf/ShelfScreen.tsx')).ShelfScreen }),
       },
       {
+        path: 'codes/:codeId?',
+        lazy: async () => ({ Component: (await import('./screens/codes/CodesScreen.tsx')).CodesScreen }),
+      },
+      {
         path: 'bench',
         lazy: async () => ({ Component: (await import('./screens/bench/BenchScreen.tsx')).BenchScreen }),
       },

@@ -16,3 +16,5 @@ export { additions, type Addition, type CupQuestion } from './additions.ts';
 export { GOOD_ENOUGH, judgeSpoon, type SpoonVerdict } from './judgeSpoon.ts';
 export { dropsInCup, type Drops } from './cup.ts';
 export { evidenceFor } from './evidence.ts';
+export { disagreements, withSourceInForce, type CodeSource, type Disagreement } from './codeSources.ts';
+export { searchCodes, type CodeSearch, type FoundCode, type SearchableCode } from './searchCodes.ts';

@@ -2,7 +2,6 @@ import { blob, index, integer, primaryKey, real, sqliteTable, text } from 'drizz
 import type {
   BuildRecord,
   CodeRecord,
-  CodeSource,
   CupRecord,
   JoinRecord,
   PaintRecord,
@@ -47,7 +46,8 @@ export const codes = sqliteTable('codes', {
   kind: text('kind').$type<CodeRecord['kind']>().notNull(),
   spectrum: json<number[]>('spectrum'),
   angles: text('angles', { mode: 'json' }).$type<NonNullable<CodeRecord['angles']>>(),
-  sources: json<CodeSource[]>('sources'),
+  sources: json<CodeRecord['sources']>('sources'),
+  version: integer('version').notNull().default(1),
 });
 
 /** Optics of paints refitted to all readings of them; the catalogue's own stay in `paints`. */

@@ -1,9 +1,17 @@
 import { eq } from 'drizzle-orm';
 import { Router } from 'express';
-import { codeInput, paintBatch, PATHS, shelfInput } from '../../api/index.ts';
+import { codeBatch, codeInput, codeUpdate, paintBatch, PATHS, shelfInput } from '../../api/index.ts';
 import { paints, shelf } from '../database/schema.ts';
-import { notFound } from '../problem.ts';
-import { readCodes, readPaint, readPaints, saveCode, savePaint } from '../store/paintStore.ts';
+import { notFound, stale } from '../problem.ts';
+import {
+  changeCode,
+  readCode,
+  readCodes,
+  readPaint,
+  readPaints,
+  saveCode,
+  savePaint,
+} from '../store/paintStore.ts';
 import { idOf, validated, type Served } from './served.ts';
 
 /** The catalogue of paints, the shelf, and factory codes. */
@@ -51,6 +59,24 @@ export function paintRoutes({ db }: Served): Router {
   router.post(PATHS.codes, (request, response) => {
     const input = validated(codeInput, request.body);
     response.status(201).json(db.transaction((tx) => saveCode(tx, input)));
+  });
+
+  router.post(PATHS.codeBatch, (request, response) => {
+    const input = validated(codeBatch, request.body);
+    const saved = db.transaction((tx) => input.codes.map((code) => saveCode(tx, code)));
+    response.status(201).json(saved);
+  });
+
+  router.put(PATHS.code, (request, response) => {
+    const { version, ...input } = validated(codeUpdate, request.body);
+    const id = idOf(request);
+    const saved = db.transaction((tx) => {
+      const current = readCode(tx, id);
+      if (!current) throw notFound('code', id);
+      if (current.version !== version) throw stale('code', current);
+      return changeCode(tx, current, input);
+    });
+    response.json(saved);
   });
 
   return router;

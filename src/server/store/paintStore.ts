@@ -1,7 +1,7 @@
 import { asc, eq } from 'drizzle-orm';
 import type { CodeInput, CodeRecord, PaintInput, PaintRecord } from '../../api/index.ts';
-import { hexToLab, recoverSpectrum, type Lab } from '../../core/colour/index.ts';
-import { PROVENANCE_UNCERTAINTY } from '../../core/match/index.ts';
+import { DAYLIGHT, hexToLab, recoverSpectrum, spectrumToLab, type Lab } from '../../core/colour/index.ts';
+import { PROVENANCE_UNCERTAINTY, withSourceInForce, type CodeSource } from '../../core/match/index.ts';
 import { estimateOptics } from '../../core/paint/index.ts';
 import type { Database } from '../database/open.ts';
 import { codes, paints, refits, shelf } from '../database/schema.ts';
@@ -80,21 +80,71 @@ export function savePaint(db: Database, input: PaintInput): PaintRecord {
   return readPaint(db, id)!;
 }
 
+/** Adds a colour to the codes: a new code, or one more source of a code that is there. Nothing is replaced; a source
+ *  that says the same as one that is known is kept once. */
 export function saveCode(db: Database, input: CodeInput): CodeRecord {
-  const lab = givenLab(input);
+  const lab = input.spectrum ? spectrumToLab(input.spectrum, DAYLIGHT) : givenLab(input);
+  // Refuses what no surface can be before anything is written.
+  const recovered = input.spectrum ?? recoverSpectrum(lab);
   const id = idFrom(input.maker, input.code);
-  const uncertainty = PROVENANCE_UNCERTAINTY[input.provenance];
-  const row = {
-    id,
-    maker: input.maker,
-    code: input.code,
-    name: input.name,
-    years: input.years,
-    kind: input.kind,
-    spectrum: recoverSpectrum(lab).map((value) => Number(value.toPrecision(6))),
-    angles: null,
-    sources: [{ provenance: input.provenance, note: 'typed in', lab, uncertainty, inForce: true }],
+  const source: CodeSource = {
+    provenance: input.provenance,
+    note: input.note ?? 'typed in',
+    lab,
+    uncertainty: input.uncertainty ?? PROVENANCE_UNCERTAINTY[input.provenance],
+    inForce: false,
+    ...(input.spectrum && { spectrum: input.spectrum }),
   };
-  db.insert(codes).values(row).onConflictDoUpdate({ target: codes.id, set: row }).run();
-  return db.select().from(codes).where(eq(codes.id, id)).get()!;
+  const current = readCode(db, id);
+  if (!current) {
+    const row = {
+      id,
+      maker: input.maker,
+      code: input.code,
+      name: input.name,
+      years: input.years,
+      kind: input.kind,
+      spectrum: recovered.map((value) => Number(value.toPrecision(6))),
+      angles: null,
+      sources: [{ ...source, inForce: true }],
+    };
+    db.insert(codes).values(row).run();
+    return readCode(db, id)!;
+  }
+  const same = current.sources.some(
+    (other) => other.provenance === source.provenance && JSON.stringify(other.lab) === JSON.stringify(lab),
+  );
+  if (same) return current;
+  return changeCode(db, current, {
+    name: current.name || input.name,
+    years: current.years || input.years,
+    sources: [...current.sources, source],
+  });
+}
+
+export function readCode(db: Database, id: string): CodeRecord | undefined {
+  return db.select().from(codes).where(eq(codes.id, id)).get();
+}
+
+/** Changes a code; its colour is that of the source in force. */
+export function changeCode(
+  db: Database,
+  current: CodeRecord,
+  change: Pick<CodeRecord, 'name' | 'years' | 'sources'>,
+): CodeRecord {
+  const sources = withSourceInForce(change.sources);
+  const before = current.sources.find(({ inForce }) => inForce);
+  const force = sources.find(({ inForce }) => inForce)!;
+  const moved = JSON.stringify(before?.lab) !== JSON.stringify(force.lab);
+  const spectrum = force.spectrum ?? (moved ? recoverSpectrum(force.lab) : current.spectrum);
+  db.update(codes)
+    .set({
+      ...change,
+      sources,
+      spectrum: spectrum.map((value) => Number(value.toPrecision(6))),
+      version: current.version + 1,
+    })
+    .where(eq(codes.id, current.id))
+    .run();
+  return readCode(db, current.id)!;
 }

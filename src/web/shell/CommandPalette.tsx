@@ -33,6 +33,7 @@ export function CommandPalette({ buildId, onClose }: { buildId: string | undefin
     return [
       { name: 'All builds', path: '/' },
       { name: 'Tonight, all builds', path: '/tonight' },
+      { name: 'Codes: factory colours and their sources', path: '/codes' },
       { name: 'Shelf and paints', path: '/shelf' },
       { name: 'Bench: sessions, air, units, backup', path: '/bench' },
       ...builds.flatMap((build) => [

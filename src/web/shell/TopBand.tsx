@@ -35,6 +35,7 @@ export function TopBand({ buildId, onPalette, onSheet }: TopBandProps) {
             Builds
           </NavLink>
         )}
+        <NavLink to="/codes">Codes</NavLink>
         <NavLink to="/shelf">Shelf</NavLink>
         <NavLink to="/bench">Bench</NavLink>
       </nav>

@@ -2,18 +2,10 @@ import { Select } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import type { CodeRecord } from '../../../api/index.ts';
 import { ciede2000, labToDisplay } from '../../../core/colour/index.ts';
+import { PROVENANCE_WORDS } from '../../components/provenance.ts';
 import { Why } from '../../components/Why.tsx';
 import { OwnCode } from './OwnCode.tsx';
 
-const PROVENANCE_WORDS: Record<string, string> = {
-  instrument: 'Instrument',
-  chip: 'Chip by eye',
-  restored: 'Restored vehicle',
-  photograph: 'Period picture',
-  swatch: 'Printed swatch',
-  typed: 'Typed in',
-  guess: 'Guess',
-};
 /** Sources further apart than this are said to disagree, dE00. */
 const DISAGREEMENT = 1.5;
 
@@ -58,8 +50,8 @@ export function CodePanel({ code, codes, onChoose }: CodePanelProps) {
             {code.angles ? ', five angles' : ''}
           </p>
           <dl className="rows small">
-            {code.sources.map((source) => (
-              <div key={source.provenance} style={{ display: 'contents' }}>
+            {code.sources.map((source, index) => (
+              <div key={index} style={{ display: 'contents' }}>
                 <dt title={source.note}>
                   <span
                     className="dot"
@@ -72,7 +64,7 @@ export function CodePanel({ code, codes, onChoose }: CodePanelProps) {
                     }}
                     aria-hidden
                   />
-                  {PROVENANCE_WORDS[source.provenance] ?? source.provenance}
+                  {PROVENANCE_WORDS[source.provenance]}
                   {source.inForce ? ' (in force)' : ''}
                 </dt>
                 <dd className="mono">±{source.uncertainty.toFixed(1)} dE</dd>

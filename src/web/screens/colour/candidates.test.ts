@@ -57,6 +57,7 @@ const code: CodeRecord = {
   years: '',
   kind: 'solid',
   spectrum,
+  version: 1,
   angles: null,
   sources: [
     { provenance: 'photograph', note: '', lab, uncertainty: 4.5, inForce: false },

@@ -1,0 +1,191 @@
+import { useMemo, useState } from 'react';
+import type { CodeRecord } from '../../../api/index.ts';
+import { recoverSpectrum, spectrumToDisplay, type IlluminantId } from '../../../core/colour/index.ts';
+import { disagreements, type CodeSource } from '../../../core/match/index.ts';
+import { LightSwitch } from '../../components/LightSwitch.tsx';
+import { RemoveButton } from '../../components/RemoveButton.tsx';
+import { PROVENANCE_WORDS } from '../../components/provenance.ts';
+import { Spoon } from '../../components/Spoon.tsx';
+import { Why } from '../../components/Why.tsx';
+import { saveSources } from '../../data/codes.ts';
+
+/** One code: its colour in the booth, every source of it, which is in force and why, and how far they differ. */
+export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => void }) {
+  const [light, setLight] = useState<IlluminantId>('D65');
+  const force = code.sources.find(({ inForce }) => inForce);
+  const apart = disagreements(code.sources);
+  const worst = apart[0];
+  const spectra = useMemo(
+    () => new Map(code.sources.map((source) => [source, spectrumOf(source, code)])),
+    [code],
+  );
+  const seen = (source: CodeSource) =>
+    spectrumToDisplay(spectra.get(source)!, { illuminant: light, observer: '2deg' }).hex;
+  const change = (sources: CodeSource[], label: string) =>
+    void saveSources(code, sources, label).catch(() => undefined);
+  const choose = (index: number) =>
+    change(
+      code.sources.map(({ chosen: _, ...source }, at) => ({
+        ...source,
+        ...(at === index && { chosen: true }),
+      })),
+      `source of ${code.code}`,
+    );
+  const letDecide = () =>
+    change(
+      code.sources.map(({ chosen: _, ...source }) => source),
+      `source of ${code.code}`,
+    );
+  return (
+    <>
+      <section className="booth" aria-label="Booth" data-light={light}>
+        <div
+          style={{
+            display: 'flex',
+            alignItems: 'center',
+            justifyContent: 'space-between',
+            gap: 12,
+            flexWrap: 'wrap',
+          }}
+        >
+          <h2>{code.name || code.code}</h2>
+          <LightSwitch light={light} onChange={setLight} />
+        </div>
+        <ul
+          style={{
+            display: 'flex',
+            gap: 14,
+            flexWrap: 'wrap',
+            listStyle: 'none',
+            padding: 0,
+            margin: '14px 0 0',
+          }}
+        >
+          {code.sources.map((source, index) => (
+            <li key={index} style={{ width: 150, textAlign: 'center' }}>
+              <Spoon
+                hex={seen(source)}
+                flakeUm={code.kind === 'solid' ? null : 12}
+                width={source.inForce ? 120 : 84}
+                label={PROVENANCE_WORDS[source.provenance]}
+              />
+              <b style={{ display: 'block' }}>{PROVENANCE_WORDS[source.provenance]}</b>
+              <span className="mono">±{source.uncertainty.toFixed(1)} dE</span>
+            </li>
+          ))}
+        </ul>
+        {force && worst && (
+          <figure className="well" style={{ margin: '14px 0 0' }}>
+            <figcaption className="small">
+              Edge to edge, largest disagreement: {PROVENANCE_WORDS[force.provenance].toLowerCase()} left,{' '}
+              {PROVENANCE_WORDS[worst.source.provenance].toLowerCase()} right, {worst.dE00.toFixed(1)} dE
+              {worst.words && ` (${worst.words})`}
+            </figcaption>
+            <div
+              role="img"
+              aria-label="Two sources without a gap"
+              style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', height: 130, marginTop: 6 }}
+            >
+              <span style={{ background: seen(force) }} />
+              <span style={{ background: seen(worst.source) }} />
+            </div>
+          </figure>
+        )}
+      </section>
+      <section className="column" aria-label="What is known">
+        <h2>What is known</h2>
+        <div className="panel">
+          <h3>
+            <span className="mono">{code.code}</span> {code.name}
+          </h3>
+          <dl className="rows small">
+            <dt>Maker</dt>
+            <dd>{code.maker}</dd>
+            <dt>Years</dt>
+            <dd>{code.years || 'not known'}</dd>
+            <dt>Kind</dt>
+            <dd>{code.kind}</dd>
+          </dl>
+          <button type="button" className="why" style={{ marginTop: 8 }} onClick={onNear}>
+            list all codes by nearness to this one
+          </button>
+        </div>
+        <div className="panel">
+          <h3>
+            Sources{' '}
+            <Why about="which source is in force">
+              The surest source decides: a reading before a chip by eye, that before a restored vehicle, a
+              swatch, a picture, a guess. Of equally sure ones a spectrum goes before Lab. You can put another
+              in force.
+            </Why>
+          </h3>
+          <div role="radiogroup" aria-label="Source in force" style={{ display: 'grid', gap: 8 }}>
+            {code.sources.map((source, index) => {
+              const differs = apart.find((one) => one.source === source);
+              return (
+                <div key={index} style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 6 }}>
+                  <button
+                    type="button"
+                    role="radio"
+                    aria-checked={source.inForce}
+                    className="offer"
+                    onClick={() => choose(index)}
+                  >
+                    <b>{PROVENANCE_WORDS[source.provenance]}</b>
+                    {source.inForce
+                      ? source.chosen
+                        ? ', in force by your choice'
+                        : ', in force: the surest'
+                      : ''}
+                    <span className="small" style={{ display: 'block' }}>
+                      {source.note}
+                      {source.spectrum ? ', spectrum' : ''}
+                    </span>
+                    <span className="mono small" style={{ display: 'block' }}>
+                      L {source.lab.L.toFixed(1)} a {source.lab.a.toFixed(1)} b {source.lab.b.toFixed(1)}, ±
+                      {source.uncertainty.toFixed(1)} dE
+                    </span>
+                    {differs && (
+                      <span className="small" style={{ display: 'block' }}>
+                        {differs.dE00.toFixed(1)} dE away{differs.words && `: ${differs.words}`}
+                        {differs.beyondDoubt ? ' – more than both doubts explain' : ''}
+                      </span>
+                    )}
+                  </button>
+                  {code.sources.length > 1 && (
+                    <RemoveButton
+                      name={`Remove ${PROVENANCE_WORDS[source.provenance]} from ${code.code}`}
+                      onRemove={() =>
+                        change(
+                          code.sources.filter((_, at) => at !== index),
+                          `source removed from ${code.code}`,
+                        )
+                      }
+                    />
+                  )}
+                </div>
+              );
+            })}
+          </div>
+          {code.sources.some(({ chosen }) => chosen) && (
+            <button type="button" className="why" style={{ marginTop: 8 }} onClick={letDecide}>
+              let the surest decide
+            </button>
+          )}
+        </div>
+      </section>
+    </>
+  );
+}
+
+/** The spectrum that a source was measured with, or the smooth one that its Lab could have. */
+function spectrumOf(source: CodeSource, code: CodeRecord): readonly number[] {
+  if (source.spectrum) return source.spectrum;
+  if (source.inForce) return code.spectrum;
+  try {
+    return recoverSpectrum(source.lab);
+  } catch {
+    // More vivid than any surface: shown as near as the code itself.
+    return code.spectrum;
+  }
+}

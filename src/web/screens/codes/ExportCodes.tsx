@@ -1,0 +1,53 @@
+import Papa from 'papaparse';
+import type { CodeRecord } from '../../../api/index.ts';
+import { DAYLIGHT, spectrumToDisplay, spectrumToLab } from '../../../core/colour/index.ts';
+import { colourTableRows, writeCgats, writeCxf, writeGimpPalette } from '../../../core/formats/index.ts';
+import { benchNow } from '../../data/clock.ts';
+
+const FORMATS = [
+  { name: 'CGATS text', file: 'codes.txt', type: 'text/plain' },
+  { name: 'CxF 3', file: 'codes.cxf', type: 'application/xml' },
+  { name: 'GIMP palette', file: 'codes.gpl', type: 'text/plain' },
+  { name: 'CSV', file: 'codes.csv', type: 'text/csv' },
+] as const;
+
+function textOf(format: (typeof FORMATS)[number]['name'], codes: readonly CodeRecord[]): string {
+  const colours = codes.map(({ maker, code, name, spectrum }) => ({
+    name: [maker, code, name].filter(Boolean).join(' '),
+    spectrum,
+    lab: spectrumToLab(spectrum, DAYLIGHT),
+    hex: spectrumToDisplay(spectrum).hex,
+  }));
+  const created = new Date(benchNow()).toISOString();
+  if (format === 'CGATS text') return writeCgats(colours, created);
+  if (format === 'CxF 3') return writeCxf(colours, created);
+  if (format === 'GIMP palette') return writeGimpPalette('Fanfare codes', colours);
+  return Papa.unparse(colourTableRows(colours));
+}
+
+/** Writes the codes that are listed into a file. */
+export function ExportCodes({ codes }: { codes: readonly CodeRecord[] }) {
+  const save = ({ name, file, type }: (typeof FORMATS)[number]) => {
+    const address = URL.createObjectURL(new Blob([textOf(name, codes)], { type }));
+    const link = document.createElement('a');
+    link.href = address;
+    link.download = file;
+    link.click();
+    URL.revokeObjectURL(address);
+  };
+  return (
+    <div className="chips" role="group" aria-label="Write the listed codes to a file">
+      {FORMATS.map((format) => (
+        <button
+          key={format.name}
+          type="button"
+          className="chip"
+          disabled={codes.length === 0}
+          onClick={() => save(format)}
+        >
+          write {format.name}
+        </button>
+      ))}
+    </div>
+  );
+}

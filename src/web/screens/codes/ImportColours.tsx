@@ -1,0 +1,327 @@
+import { FileButton, Select, TextInput } from '@mantine/core';
+import { wrap } from 'comlink';
+import { useState } from 'react';
+import type { CodeInput, CodeRecord } from '../../../api/index.ts';
+import { labInDaylight, labToDisplay, spectrumToDisplay } from '../../../core/colour/index.ts';
+import { LONGEST_FILE, type ColourColumn, type ReadColour } from '../../../core/formats/index.ts';
+import { PROVENANCE_UNCERTAINTY, type Provenance } from '../../../core/match/index.ts';
+import { PROVENANCE_WORDS } from '../../components/provenance.ts';
+import { importCodes } from '../../data/codes.ts';
+import type { ColourFileWorker } from '../../workers/colourFileWorker.ts';
+import type { ColourFile, ReadOptions } from '../../workers/readColourFile.ts';
+import { OwnCode } from '../colour/OwnCode.tsx';
+
+const SHOWN = 60;
+const COLUMN_OPTIONS = [
+  { value: '', label: 'leave out' },
+  ...['name', 'code', 'L', 'a', 'b', 'hex'].map((value) => ({ value, label: value })),
+];
+const LIGHTS = [
+  { value: 'D65 2deg', label: 'D65, 2 degree' },
+  { value: 'D50 2deg', label: 'D50, 2 degree' },
+  { value: 'D65 10deg', label: 'D65, 10 degree' },
+  { value: 'D50 10deg', label: 'D50, 10 degree' },
+  { value: 'A 2deg', label: 'A, 2 degree' },
+];
+
+interface ImportColoursProps {
+  codes: readonly CodeRecord[];
+  onDone: (id?: string) => void;
+}
+
+/** Brings colours into the codes: from a file with a preview, or one typed by hand. */
+export function ImportColours({ codes, onDone }: ImportColoursProps) {
+  const [text, setText] = useState('');
+  const [fileName, setFileName] = useState('');
+  const [file, setFile] = useState<ColourFile>();
+  const [options, setOptions] = useState<ReadOptions>({});
+  const [problem, setProblem] = useState('');
+  const [maker, setMaker] = useState('');
+  const [provenance, setProvenance] = useState<Provenance>('instrument');
+  const [share, setShare] = useState<number>();
+
+  const read = (source: string, how: ReadOptions) => {
+    setOptions(how);
+    setProblem('');
+    const worker = new Worker(new URL('../../workers/colourFileWorker.ts', import.meta.url), {
+      type: 'module',
+    });
+    wrap<ColourFileWorker>(worker)
+      .read(source, how)
+      .then((next) => {
+        setFile(next);
+        if (next.kind === 'GIMP palette') setProvenance('swatch');
+      })
+      .catch((error: unknown) => {
+        setFile(undefined);
+        setProblem((error as Error).message);
+      })
+      .finally(() => worker.terminate());
+  };
+  const open = (chosen: File | null) => {
+    if (!chosen) return;
+    setFile(undefined);
+    setFileName(chosen.name);
+    if (chosen.size > LONGEST_FILE) {
+      setProblem(
+        `${chosen.name} has ${Math.round(chosen.size / 1e6)} MB; colour files of up to ${LONGEST_FILE / 1e6} MB are read. Nothing was opened. Take the colours you need into a smaller file.`,
+      );
+      return;
+    }
+    chosen
+      .text()
+      .then((source) => {
+        setText(source);
+        read(source, {});
+      })
+      .catch((error: unknown) => setProblem(`${chosen.name} cannot be read: ${(error as Error).message}`));
+  };
+
+  const { inputs, left } = toCodes(file?.colours ?? [], maker.trim(), provenance, fileName);
+  const known = new Set(codes.map((code) => `${code.maker} ${code.code}`.toLowerCase()));
+  const added = inputs.filter((code) => known.has(`${code.maker} ${code.code}`.toLowerCase())).length;
+  const bring = () => {
+    setShare(0);
+    importCodes(inputs, setShare)
+      .then(() => onDone())
+      .catch((error: unknown) => setProblem(`${(error as Error).message} The preview is still here.`))
+      .finally(() => setShare(undefined));
+  };
+  return (
+    <div style={{ maxWidth: 980, margin: '0 auto', display: 'grid', gap: 14 }}>
+      <div style={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', gap: 10 }}>
+        <h2 style={{ fontSize: 26 }}>{codes.length === 0 ? 'No codes yet' : 'Bring in colours'}</h2>
+        {codes.length > 0 && (
+          <button type="button" className="quiet" onClick={() => onDone()}>
+            Back to the codes
+          </button>
+        )}
+      </div>
+      <div className="panel" style={{ display: 'grid', gap: 12 }}>
+        <h3>From a file</h3>
+        <p className="soft">
+          CGATS text and CxF 3 with spectra or Lab, GIMP palettes, and tables (CSV, tabs) with a heading. The
+          file is read here, in your browser; you see everything before anything is kept.
+        </p>
+        <div style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap' }}>
+          <FileButton onChange={open}>
+            {(props) => (
+              <button type="button" className="action" style={{ width: 'auto' }} {...props}>
+                Choose a file
+              </button>
+            )}
+          </FileButton>
+          {fileName && (
+            <span className="mono">
+              {fileName}
+              {file ? `, ${file.kind}` : ''}
+            </span>
+          )}
+        </div>
+        {problem && <p role="alert">{problem}</p>}
+        {file?.ask && (
+          <div role="alert">
+            <p>{file.ask}</p>
+            <div className="chips" role="group" aria-label="Scale of reflectance" style={{ marginTop: 6 }}>
+              <button
+                type="button"
+                className="chip"
+                onClick={() => read(text, { ...options, scale: 'fraction' })}
+              >
+                fractions, 1 is white
+              </button>
+              <button
+                type="button"
+                className="chip"
+                onClick={() => read(text, { ...options, scale: 'percent' })}
+              >
+                per cent, 100 is white
+              </button>
+            </div>
+          </div>
+        )}
+        {file?.table && (
+          <ColumnMapping table={file.table} onChange={(columns) => read(text, { ...options, columns })} />
+        )}
+        {file?.table && file.colours.some(({ lab }) => lab) && (
+          <Select
+            label="The Lab of this table is for"
+            description="a table does not say; other lights are adapted to daylight"
+            data={LIGHTS}
+            value={`${options.light?.illuminant ?? 'D65'} ${options.light?.observer ?? '2deg'}`}
+            onChange={(value) => {
+              const [illuminant, observer] = (value ?? 'D65 2deg').split(' ') as [string, '2deg' | '10deg'];
+              read(text, { ...options, light: { illuminant, observer } });
+            }}
+            w={280}
+          />
+        )}
+        {file && file.notes.length > 0 && (
+          <ul role="status" style={{ margin: 0, paddingLeft: 18 }}>
+            {file.notes.slice(0, 8).map((note) => (
+              <li key={note}>{note}</li>
+            ))}
+            {file.notes.length > 8 && <li>and {file.notes.length - 8} more</li>}
+          </ul>
+        )}
+        {file && file.colours.length > 0 && (
+          <>
+            <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12 }}>
+              <TextInput
+                label="Maker or collection"
+                description="goes before each code"
+                value={maker}
+                maxLength={120}
+                onChange={(event) => setMaker(event.currentTarget.value)}
+              />
+              <Select
+                label="Where these colours come from"
+                description="decides how surely they are known"
+                data={(Object.keys(PROVENANCE_WORDS) as Provenance[]).map((value) => ({
+                  value,
+                  label: `${PROVENANCE_WORDS[value]}, ±${PROVENANCE_UNCERTAINTY[value].toFixed(1)} dE`,
+                }))}
+                value={provenance}
+                onChange={(value) => setProvenance(value ?? 'instrument')}
+              />
+            </div>
+            <ul className="swatches" aria-label="Colours read">
+              {file.colours.slice(0, SHOWN).map((colour, index) => (
+                <li key={index}>
+                  <span style={{ background: displayOf(colour) }} aria-hidden />
+                  <span className="small">{colour.name}</span>
+                </li>
+              ))}
+            </ul>
+            {file.colours.length > SHOWN && (
+              <p className="soft small">
+                The first {SHOWN} of {file.colours.length}.
+              </p>
+            )}
+            {left.length > 0 && (
+              <p role="alert" className="small">
+                {left.length} cannot be kept: {left[0]}
+              </p>
+            )}
+            <button
+              type="button"
+              className="action"
+              disabled={maker.trim() === '' || inputs.length === 0 || share !== undefined}
+              onClick={bring}
+            >
+              {share === undefined
+                ? `Bring in ${inputs.length} ${inputs.length === 1 ? 'colour' : 'colours'}`
+                : `Bringing in, ${Math.round(100 * share)} %`}
+            </button>
+            <p className="soft small">
+              {maker.trim() === ''
+                ? 'Give the maker or collection first.'
+                : `${inputs.length - added} new, ${added} become one more source of a code that is there. Nothing is replaced.`}
+            </p>
+          </>
+        )}
+      </div>
+      <div className="panel">
+        <h3>Or one by hand</h3>
+        <OwnCode onSaved={({ id }) => onDone(id)} onCancel={() => onDone()} />
+      </div>
+    </div>
+  );
+}
+
+interface ColumnMappingProps {
+  table: NonNullable<ColourFile['table']>;
+  onChange: (columns: ColourColumn[]) => void;
+}
+
+/** What each column of a table holds; wavelengths are recognised by their headings. */
+function ColumnMapping({ table: { headings, columns, preview }, onChange }: ColumnMappingProps) {
+  const bands = columns.filter((column) => typeof column === 'number').length;
+  const rest = columns
+    .map((column, index) => ({ column, index }))
+    .filter(({ column }) => typeof column !== 'number');
+  return (
+    <div style={{ overflowX: 'auto' }}>
+      <table className="plainlist">
+        <caption className="small" style={{ textAlign: 'left' }}>
+          What the columns hold{bands > 0 ? `; ${bands} wavelengths besides` : ''}
+        </caption>
+        <thead>
+          <tr>
+            {rest.map(({ column, index }) => (
+              <th key={index}>
+                {headings[index]}
+                <Select
+                  aria-label={`Column ${headings[index] || index + 1}`}
+                  data={COLUMN_OPTIONS}
+                  value={column === null ? '' : String(column)}
+                  onChange={(value) =>
+                    onChange(
+                      columns.map((other, at) =>
+                        at === index
+                          ? value
+                            ? (value as ColourColumn)
+                            : null
+                          : other === value
+                            ? null
+                            : other,
+                      ),
+                    )
+                  }
+                  size="xs"
+                  w={110}
+                />
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {preview.map((row, at) => (
+            <tr key={at}>
+              {rest.map(({ index }) => (
+                <td key={index}>{row[index]}</td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function displayOf({ spectrum, lab }: ReadColour): string {
+  return spectrum ? spectrumToDisplay(spectrum).hex : lab ? labToDisplay(lab).hex : 'transparent';
+}
+
+/** Colours of a file as codes; what cannot be kept, with the reason. */
+function toCodes(
+  colours: readonly ReadColour[],
+  maker: string,
+  provenance: Provenance,
+  fileName: string,
+): { inputs: CodeInput[]; left: string[] } {
+  const inputs: CodeInput[] = [];
+  const left: string[] = [];
+  for (const { name, spectrum, lab } of colours) {
+    const code = name.trim().slice(0, 40);
+    try {
+      const daylight = lab && labInDaylight(lab, lab.illuminant ?? 'D65', lab.observer ?? '2deg');
+      inputs.push({
+        maker,
+        code: code.trim() || 'unnamed',
+        name: name.trim().slice(0, 120),
+        years: '',
+        kind: 'solid',
+        provenance,
+        note: `from ${fileName}`.slice(0, 300),
+        uncertainty: undefined,
+        spectrum,
+        hex: undefined,
+        lab: spectrum ? undefined : daylight && { L: daylight.L, a: daylight.a, b: daylight.b },
+      });
+    } catch (error) {
+      left.push(`${name}: ${(error as Error).message}`);
+    }
+  }
+  return { inputs, left };
+}
