@@ -119,7 +119,7 @@ describe('the library of codes', () => {
         option,
       );
     }
-    await shows(page, /line 2 was left out: L must lie between 0 and 100, it is 144/);
+    await shows(page, /row 2 was left out: L must lie between 0 and 100, it is 144/);
     await shows(page, /The Lab of this table is for/);
     await fill(page, 'Maker or collection', 'Larkspur Boats');
     await press(page, 'button', 'Bring in 1 colour');

@@ -72,27 +72,26 @@ export function readColourTable(
   rows.forEach((row, index) => {
     if (row.every((cell) => cell.trim() === '')) return;
     const line = index + 1;
-    const told = [at('code'), at('name')].flatMap((column) =>
-      column >= 0 ? [row[column]?.trim() ?? ''] : [],
-    );
-    const colour: ReadColour = { name: told.filter(Boolean).join(' ') || `line ${line}` };
+    const cell = (column: ColourColumn) => (at(column) < 0 ? '' : (row[at(column)] ?? '').trim());
+    const code = cell('code');
+    const colour: ReadColour = { name: cell('name') || code || `row ${line}`, ...(code && { code }) };
     const values = bands.map(({ index: column }) => numberOf(row[column]));
     const lab = labAt.map((column) => numberOf(row[column]));
-    const hex = at('hex') < 0 ? '' : (row[at('hex')] ?? '').trim();
+    const hex = cell('hex');
     if (bands.length > 0 && values.some((value) => !Number.isFinite(value))) {
-      notes.push(`line ${line} was left out: its spectrum has a gap`);
+      notes.push(`row ${line} was left out: its spectrum has a gap`);
       return;
     }
     if (hasLab && lab.every(Number.isFinite)) {
       if (lab[0]! < 0 || lab[0]! > 100) {
-        notes.push(`line ${line} was left out: L must lie between 0 and 100, it is ${lab[0]}`);
+        notes.push(`row ${line} was left out: L must lie between 0 and 100, it is ${lab[0]}`);
         return;
       }
       colour.lab = { L: lab[0]!, a: lab[1]!, b: lab[2]!, ...light };
     } else if (HEX.test(hex)) {
       colour.lab = { ...hexToLab(hex), illuminant: 'D65', observer: '2deg' };
     } else if (bands.length === 0) {
-      notes.push(`line ${line} was left out: it has no colour that can be read`);
+      notes.push(`row ${line} was left out: it has no colour that can be read`);
       return;
     }
     colours.push(colour);

@@ -328,7 +328,7 @@ describe('colour tables', () => {
     );
     expect(colours.map(({ name: label }) => label)).toEqual(['Boat', 'Sky']);
     expect(colours[0]!.lab).toMatchObject({ L: 44.1, a: -21.5, illuminant: 'D50' });
-    expect(notes).toEqual([expect.stringMatching(/line 3/), expect.stringMatching(/line 5.*144/)]);
+    expect(notes).toEqual([expect.stringMatching(/row 3/), expect.stringMatching(/row 5.*144/)]);
     expect(() => readColourTable([['x']], ['name'])).toThrow(/which columns/);
   });
 });

@@ -3,6 +3,8 @@ import type { Lab } from '../colour/index.ts';
 /** A colour as a file has it. */
 export interface ReadColour {
   name: string;
+  /** Its number in a list, where the file has one beside the name. */
+  code?: string;
   /** Reflectance as a fraction in the canonical 31 bands. */
   spectrum?: number[];
   /** CIELAB with the light and observer it was computed for, as far as the file says. */

@@ -1,6 +1,6 @@
 import { FileButton, Select, TextInput } from '@mantine/core';
 import { wrap } from 'comlink';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { CodeInput, CodeRecord } from '../../../api/index.ts';
 import { labInDaylight, labToDisplay, spectrumToDisplay } from '../../../core/colour/index.ts';
 import { LONGEST_FILE, type ColourColumn, type ReadColour } from '../../../core/formats/index.ts';
@@ -40,7 +40,9 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
   const [provenance, setProvenance] = useState<Provenance>('instrument');
   const [share, setShare] = useState<number>();
 
+  const turn = useRef(0);
   const read = (source: string, how: ReadOptions) => {
+    const mine = ++turn.current;
     setOptions(how);
     setProblem('');
     const worker = new Worker(new URL('../../workers/colourFileWorker.ts', import.meta.url), {
@@ -49,6 +51,8 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
     wrap<ColourFileWorker>(worker)
       .read(source, how)
       .then((next) => {
+        // A later choice may have been read first.
+        if (mine !== turn.current) return;
         setFile(next);
         if (next.kind === 'GIMP palette') setProvenance('swatch');
       })
@@ -141,7 +145,10 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
           </div>
         )}
         {file?.table && (
-          <ColumnMapping table={file.table} onChange={(columns) => read(text, { ...options, columns })} />
+          <ColumnMapping
+            table={{ ...file.table, columns: options.columns ?? file.table.columns }}
+            onChange={(columns) => read(text, { ...options, columns })}
+          />
         )}
         {file?.table && file.colours.some(({ lab }) => lab) && (
           <Select
@@ -189,7 +196,10 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
               {file.colours.slice(0, SHOWN).map((colour, index) => (
                 <li key={index}>
                   <span style={{ background: displayOf(colour) }} aria-hidden />
-                  <span className="small">{colour.name}</span>
+                  <span className="small">
+                    {colour.code && <span className="mono">{colour.code} </span>}
+                    {colour.name}
+                  </span>
                 </li>
               ))}
             </ul>
@@ -302,8 +312,8 @@ function toCodes(
 ): { inputs: CodeInput[]; left: string[] } {
   const inputs: CodeInput[] = [];
   const left: string[] = [];
-  for (const { name, spectrum, lab } of colours) {
-    const code = name.trim().slice(0, 40);
+  for (const { name, code: number, spectrum, lab } of colours) {
+    const code = (number ?? name).trim().slice(0, 40);
     try {
       const daylight = lab && labInDaylight(lab, lab.illuminant ?? 'D65', lab.observer ?? '2deg');
       inputs.push({

@@ -24,7 +24,7 @@ import type { CupAdviceQuestion } from '../../workers/cupAdvice.ts';
 import { targetUncertainty } from './candidates.ts';
 import { ColourNav } from './ColourNav.tsx';
 import { CupAdvicePanel } from './CupAdvicePanel.tsx';
-import { ReaderPanel } from './ReaderPanel.tsx';
+import { ReaderPanel } from '../../components/ReaderPanel.tsx';
 import { SpoonBooth } from './SpoonBooth.tsx';
 import { useCupAdvice } from './useCupAdvice.ts';
 

@@ -7,6 +7,7 @@ import { opaqueSpectrum } from '../../../core/paint/index.ts';
 import { Loading } from '../../components/Loading.tsx';
 import { setShelfLevel, usePaints } from '../../data/bench.ts';
 import { AddPaints } from './AddPaints.tsx';
+import { ReadPaint } from './ReadPaint.tsx';
 
 const SHOWN = 120;
 
@@ -17,6 +18,7 @@ export function ShelfScreen() {
   const [range, setRange] = useState('all');
   const [owned, setOwned] = useState(true);
   const [adding, setAdding] = useState(false);
+  const [readId, setReadId] = useState<string>();
   const query = useDeferredValue(text.toLowerCase());
   const found = useMemo(() => {
     const words = query.split(/\s+/).filter(Boolean);
@@ -32,6 +34,7 @@ export function ShelfScreen() {
     );
   }, [paints, owned, range, query]);
   if (!paints) return <Loading what="the paints" error={error} />;
+  const reading = paints.find(({ id }) => id === readId);
   const ranges = [...new Set(paints.map((paint) => paint.range))];
   const count = paints.filter(({ levelMl }) => levelMl !== null).length;
   if (paints.length === 0 || adding) {
@@ -52,6 +55,7 @@ export function ShelfScreen() {
   }
   return (
     <div style={{ maxWidth: 1160, margin: '0 auto' }}>
+      {reading && <ReadPaint paint={reading} onClose={() => setReadId(undefined)} />}
       <div style={{ display: 'flex', gap: 12, alignItems: 'end', marginBottom: 12, flexWrap: 'wrap' }}>
         <h2 style={{ fontSize: 26 }}>Shelf</h2>
         <div className="chips" role="group" aria-label="Which paints">
@@ -94,11 +98,12 @@ export function ShelfScreen() {
               <th className="num">Price</th>
               <th className="num">Left, ml</th>
               <th>On the shelf</th>
+              <th className="num">Known to, dE</th>
             </tr>
           </thead>
           <tbody>
             {found.slice(0, SHOWN).map((paint) => (
-              <PaintRow key={paint.id} paint={paint} />
+              <PaintRow key={paint.id} paint={paint} onRead={() => setReadId(paint.id)} />
             ))}
           </tbody>
         </table>
@@ -119,7 +124,7 @@ export function ShelfScreen() {
   );
 }
 
-function PaintRow({ paint }: { paint: PaintRecord }) {
+function PaintRow({ paint, onRead }: { paint: PaintRecord; onRead: () => void }) {
   const hex = useMemo(() => spectrumToDisplay(opaqueSpectrum(paint)).hex, [paint]);
   const level = paint.levelMl;
   const put = (next: number | null) => void setShelfLevel(paint, next).catch(() => undefined);
@@ -183,6 +188,11 @@ function PaintRow({ paint }: { paint: PaintRecord }) {
           checked={level !== null}
           onChange={(event) => put(event.currentTarget.checked ? paint.volumeMl : null)}
         />
+      </td>
+      <td className="num">
+        <button type="button" className="why" aria-label={`Read ${paint.id} ${paint.name}`} onClick={onRead}>
+          <span className="mono">±{paint.uncertainty.toFixed(1)}</span>
+        </button>
       </td>
     </tr>
   );

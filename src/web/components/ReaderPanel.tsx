@@ -1,9 +1,9 @@
 import { NumberInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
-import type { ReadingInput } from '../../../api/index.ts';
-import type { Underlay } from '../../../core/paint/index.ts';
-import { Why } from '../../components/Why.tsx';
-import { calibrateReader, connectReader, disconnectReader, useReader } from '../../data/cups.ts';
+import type { ReadingInput } from '../../api/index.ts';
+import type { Underlay } from '../../core/paint/index.ts';
+import { Why } from './Why.tsx';
+import { calibrateReader, connectReader, disconnectReader, useReader } from '../data/cups.ts';
 
 interface ReaderPanelProps {
   /** What lies under the reader, in a builder's words. */
