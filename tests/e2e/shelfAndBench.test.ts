@@ -47,14 +47,41 @@ describe('shelf, bench and kit of the sample bench', () => {
     scratch.remove();
   });
 
+  it('reads a card of a paint, which is then known better', async () => {
+    const known = async () =>
+      (await fetched<PaintRecord[]>('/api/paints')).find(({ id }) => id === 'OR-041')!.uncertainty;
+    const before = await known();
+    await page.goto(`${server.address}/shelf`);
+    await press(page, 'button', 'everything, 604');
+    await fill(page, 'Filter paints', 'OR-041');
+    await press(page, 'button', 'Read OR-041 Verdigris');
+    await shows(page, /Nothing was read of it yet/);
+    await press(page, 'button', 'Connect the reader');
+    await press(page, 'button', 'Calibrate on its tile');
+    await press(page, 'button', 'over black card');
+    await press(page, 'button', 'Read a card of this paint');
+    await shows(page, /over black, \d+ µm, three readings within/);
+    await saved(page);
+    expect(await known()).toBeLessThan(before);
+    await page.keyboard.press('Escape');
+  });
+
   it('narrows the catalogue by a few letters', async () => {
     await page.goto(`${server.address}/shelf`);
     await shows(page, /on the shelf, 54/);
     await press(page, 'button', 'everything, 604');
-    await shows(page, /The first 120 of 604/);
+    await shows(page, /604 paints/);
+    // Only the rows in sight are drawn.
+    expect((await page.$$('tbody tr[aria-rowindex]')).length).toBeLessThan(60);
+    await press(page, 'button', 'Price');
+    await press(page, 'button', 'Price ↑');
+    const dearest = await page.$eval('tbody tr[aria-rowindex] td:nth-child(8)', (cell) => cell.textContent);
+    const prices = (await fetched<PaintRecord[]>('/api/paints')).map(({ priceCents }) => priceCents);
+    expect(dearest).toBe(`€${(Math.max(...prices) / 100).toFixed(2)}`);
+    await press(page, 'button', 'Price ↓');
     await fill(page, 'Filter paints', 'kestle satin');
     await shows(page, /KE-003[\s\S]*Silk 2K/);
-    expect(await page.$$('table.plainlist tbody tr')).toHaveLength(1);
+    expect(await page.$$('tbody tr[aria-rowindex]')).toHaveLength(1);
     await fill(page, 'Filter paints', 'no such paint at all');
     await shows(page, /No paint answers to that/);
   });

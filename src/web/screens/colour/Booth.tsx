@@ -169,7 +169,10 @@ function SearchNote({
   if (state.kind === 'searching') {
     return (
       <p role="status" style={{ minHeight: 24 }}>
-        Searching every recipe {poolName}: <span className="mono">{Math.round(100 * state.share)} %</span>{' '}
+        {state.soFar.length > 1
+          ? 'Best so far; the rest is being ruled out:'
+          : `Searching every recipe ${poolName}:`}{' '}
+        <span className="mono">{Math.round(100 * state.share)} %</span>{' '}
         <button type="button" className="why" style={{ color: 'inherit' }} onClick={cancel}>
           cancel
         </button>

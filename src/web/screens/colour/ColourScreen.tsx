@@ -76,12 +76,13 @@ function ColourDesk({ tray, workshop, list }: ColourDeskProps) {
     () => (code ? nearestCandidates(code, pool, products, NEAREST) : []),
     [code, pool, products],
   );
+  const { state } = recipes;
+  // What is found so far is shown while the rest is being ruled out.
+  const answers =
+    state.kind === 'found' ? state.answer.best : state.kind === 'searching' ? state.soFar : undefined;
   const mixed = useMemo(
-    () =>
-      code && recipes.state.kind === 'found'
-        ? recipeCandidates(recipes.state.answer, code, pool, products, RECIPES)
-        : [],
-    [code, recipes.state, pool, products],
+    () => (code && answers ? recipeCandidates(answers, code, pool, products, RECIPES) : []),
+    [code, answers, pool, products],
   );
   const all = [...mixed, ...nearest];
   const chosen = all.find(({ key }) => key === picked) ?? all[0];

@@ -96,7 +96,7 @@ describe('candidates', () => {
       maxPaints: 3,
       maxDrops: 10,
     });
-    const found = recipeCandidates(answer, code, pool, products, 4);
+    const found = recipeCandidates(answer.best, code, pool, products, 4);
     expect(found[0]!.mix).toEqual({ red: 2, white: 5 });
     expect(found[0]!.dE00).toBeLessThan(1e-6);
     const sets = found.map(({ mix }) => Object.keys(mix).sort().join());

@@ -80,7 +80,7 @@ export function nearestCandidates(
 
 /** A few recipes that differ in their paints, each worth its extra bottle, fewest paints first. */
 export function recipeCandidates(
-  answer: RecipeAnswer,
+  best: RecipeAnswer['best'],
   code: CodeRecord,
   pool: readonly PaintRecord[],
   products: ProductIndex,
@@ -97,10 +97,10 @@ export function recipeCandidates(
       taken++;
     }
   };
-  answer.best.slice(1).forEach((list) => take(list, 2));
-  const best = Math.min(...chosen.map(({ dE00 }) => dE00));
+  best.slice(1).forEach((list) => take(list, 2));
+  const nearest = Math.min(...chosen.map(({ dE00 }) => dE00));
   return chosen
-    .filter(({ dE00 }) => dE00 <= best + WORTH_SHOWING)
+    .filter(({ dE00 }) => dE00 <= nearest + WORTH_SHOWING)
     .sort((a, b) => a.dE00 - b.dE00)
     .slice(0, count)
     .flatMap(({ mix }) => candidate(mix, code, index, products));

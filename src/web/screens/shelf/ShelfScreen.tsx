@@ -1,15 +1,11 @@
 import { Select, TextInput } from '@mantine/core';
 import { useDeferredValue, useMemo, useState } from 'react';
-import type { PaintRecord } from '../../../api/index.ts';
 import { FAMILIES } from '../../../core/finish/index.ts';
-import { spectrumToDisplay } from '../../../core/colour/index.ts';
-import { opaqueSpectrum } from '../../../core/paint/index.ts';
 import { Loading } from '../../components/Loading.tsx';
-import { setShelfLevel, usePaints } from '../../data/bench.ts';
+import { usePaints } from '../../data/bench.ts';
 import { AddPaints } from './AddPaints.tsx';
+import { PaintTable, type PaintSort } from './PaintTable.tsx';
 import { ReadPaint } from './ReadPaint.tsx';
-
-const SHOWN = 120;
 
 /** The catalogue, and what of it stands on the shelf. */
 export function ShelfScreen() {
@@ -19,10 +15,11 @@ export function ShelfScreen() {
   const [owned, setOwned] = useState(true);
   const [adding, setAdding] = useState(false);
   const [readId, setReadId] = useState<string>();
+  const [sort, setSort] = useState<PaintSort>();
   const query = useDeferredValue(text.toLowerCase());
   const found = useMemo(() => {
     const words = query.split(/\s+/).filter(Boolean);
-    return (paints ?? []).filter(
+    const answers = (paints ?? []).filter(
       (paint) =>
         (!owned || paint.levelMl !== null) &&
         (range === 'all' || paint.range === range) &&
@@ -32,7 +29,13 @@ export function ShelfScreen() {
             .includes(word),
         ),
     );
-  }, [paints, owned, range, query]);
+    if (!sort) return answers;
+    const way = sort.down ? -1 : 1;
+    return answers.sort((p, q) => {
+      const [one, other] = [p[sort.key] ?? -1, q[sort.key] ?? -1];
+      return way * (typeof one === 'string' ? one.localeCompare(String(other)) : one - Number(other));
+    });
+  }, [paints, owned, range, query, sort]);
   if (!paints) return <Loading what="the paints" error={error} />;
   const reading = paints.find(({ id }) => id === readId);
   const ranges = [...new Set(paints.map((paint) => paint.range))];
@@ -85,28 +88,7 @@ export function ShelfScreen() {
         </button>
       </div>
       <div className="panel">
-        <table className="plainlist">
-          <thead>
-            <tr>
-              <th>Colour</th>
-              <th>Code</th>
-              <th>Name</th>
-              <th>Range</th>
-              <th>Chemistry</th>
-              <th>Sheen</th>
-              <th>Hides</th>
-              <th className="num">Price</th>
-              <th className="num">Left, ml</th>
-              <th>On the shelf</th>
-              <th className="num">Known to, dE</th>
-            </tr>
-          </thead>
-          <tbody>
-            {found.slice(0, SHOWN).map((paint) => (
-              <PaintRow key={paint.id} paint={paint} onRead={() => setReadId(paint.id)} />
-            ))}
-          </tbody>
-        </table>
+        <PaintTable paints={found} sort={sort} onSort={setSort} onRead={setReadId} />
         {found.length === 0 && (
           <p style={{ padding: 14 }}>
             {owned
@@ -114,86 +96,10 @@ export function ShelfScreen() {
               : 'No paint answers to that.'}
           </p>
         )}
-        {found.length > SHOWN && (
-          <p className="soft small" style={{ marginTop: 8 }}>
-            The first {SHOWN} of {found.length}; type a few letters to narrow it.
-          </p>
-        )}
+        <p className="soft small" role="status" style={{ marginTop: 8 }}>
+          {found.length} {found.length === 1 ? 'paint' : 'paints'}
+        </p>
       </div>
     </div>
-  );
-}
-
-function PaintRow({ paint, onRead }: { paint: PaintRecord; onRead: () => void }) {
-  const hex = useMemo(() => spectrumToDisplay(opaqueSpectrum(paint)).hex, [paint]);
-  const level = paint.levelMl;
-  const put = (next: number | null) => void setShelfLevel(paint, next).catch(() => undefined);
-  return (
-    <tr>
-      <td>
-        <span
-          className="dot"
-          style={{
-            background: paint.role === 'clear' ? 'transparent' : hex,
-            display: 'inline-block',
-            verticalAlign: 'middle',
-          }}
-          aria-hidden
-        />
-      </td>
-      <td className="mono">{paint.id}</td>
-      <td>
-        {paint.name}
-        {paint.flakeUm !== null && <span className="soft small"> flake {paint.flakeUm} µm</span>}
-      </td>
-      <td>{paint.range}</td>
-      <td>
-        {FAMILIES[paint.family].name}, {paint.container}
-      </td>
-      <td>{paint.sheen}</td>
-      <td>{paint.hiding}</td>
-      <td className="num mono">€{(paint.priceCents / 100).toFixed(2)}</td>
-      <td className="num">
-        {level === null ? (
-          <span className="soft mono">{paint.volumeMl}</span>
-        ) : (
-          <input
-            className="mono"
-            aria-label={`Left of ${paint.name}, ml`}
-            defaultValue={level}
-            key={level}
-            inputMode="decimal"
-            style={{
-              width: 60,
-              textAlign: 'right',
-              background: 'none',
-              border: '1px solid var(--line-strong)',
-              borderRadius: 3,
-              color: 'inherit',
-              padding: '1px 4px',
-            }}
-            onBlur={(event) => {
-              const value = Number(event.currentTarget.value);
-              if (event.currentTarget.value.trim() !== '' && value >= 0 && value <= 5000 && value !== level)
-                put(value);
-              else event.currentTarget.value = String(level);
-            }}
-          />
-        )}
-      </td>
-      <td>
-        <input
-          type="checkbox"
-          aria-label={`${paint.name} is on the shelf`}
-          checked={level !== null}
-          onChange={(event) => put(event.currentTarget.checked ? paint.volumeMl : null)}
-        />
-      </td>
-      <td className="num">
-        <button type="button" className="why" aria-label={`Read ${paint.id} ${paint.name}`} onClick={onRead}>
-          <span className="mono">±{paint.uncertainty.toFixed(1)}</span>
-        </button>
-      </td>
-    </tr>
   );
 }

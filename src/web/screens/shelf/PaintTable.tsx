@@ -1,0 +1,193 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useMemo, useRef } from 'react';
+import type { PaintRecord } from '../../../api/index.ts';
+import { spectrumToDisplay } from '../../../core/colour/index.ts';
+import { FAMILIES } from '../../../core/finish/index.ts';
+import { opaqueSpectrum } from '../../../core/paint/index.ts';
+import { setShelfLevel } from '../../data/bench.ts';
+
+const ROW_PX = 34;
+
+type SortKey =
+  'id' | 'name' | 'range' | 'family' | 'sheen' | 'hiding' | 'priceCents' | 'levelMl' | 'uncertainty';
+export interface PaintSort {
+  key: SortKey;
+  down: boolean;
+}
+
+const COLUMNS: { key: SortKey; title: string; numeric?: boolean }[] = [
+  { key: 'id', title: 'Code' },
+  { key: 'name', title: 'Name' },
+  { key: 'range', title: 'Range' },
+  { key: 'family', title: 'Chemistry' },
+  { key: 'sheen', title: 'Sheen' },
+  { key: 'hiding', title: 'Hides' },
+  { key: 'priceCents', title: 'Price', numeric: true },
+  { key: 'levelMl', title: 'Left, ml', numeric: true },
+];
+
+interface PaintTableProps {
+  paints: readonly PaintRecord[];
+  sort: PaintSort | undefined;
+  onSort: (sort: PaintSort | undefined) => void;
+  onRead: (id: string) => void;
+}
+
+/** Paints by the row; only those in sight are drawn, so that thousands scroll smoothly. */
+export function PaintTable({ paints, sort, onSort, onRead }: PaintTableProps) {
+  const frame = useRef<HTMLDivElement>(null);
+  // The virtual list keeps its own state; the compiler of React leaves such components alone.
+  // eslint-disable-next-line react-hooks/incompatible-library
+  const rows = useVirtualizer({
+    count: paints.length,
+    getScrollElement: () => frame.current,
+    estimateSize: () => ROW_PX,
+    overscan: 10,
+  });
+  return (
+    <div ref={frame} className="tableframe" tabIndex={0} aria-label="Paints, scrolls" role="region">
+      <table className="plainlist" aria-rowcount={paints.length + 1}>
+        <thead>
+          <tr>
+            <th>Colour</th>
+            {COLUMNS.map((column) => (
+              <SortHead
+                key={column.key}
+                sortKey={column.key}
+                title={column.title}
+                numeric={column.numeric}
+                sort={sort}
+                onSort={onSort}
+              />
+            ))}
+            <th>On the shelf</th>
+            <SortHead sortKey="uncertainty" title="Known to, dE" numeric sort={sort} onSort={onSort} />
+          </tr>
+        </thead>
+        <tbody>
+          <Spacer height={rows.getVirtualItems()[0]?.start ?? 0} />
+          {rows.getVirtualItems().map(({ index }) => {
+            const paint = paints[index]!;
+            return <PaintRow key={paint.id} at={index + 2} paint={paint} onRead={() => onRead(paint.id)} />;
+          })}
+          <Spacer height={rows.getTotalSize() - (rows.getVirtualItems().at(-1)?.end ?? 0)} />
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+interface SortHeadProps {
+  sortKey: SortKey;
+  title: string;
+  numeric?: boolean | undefined;
+  sort: PaintSort | undefined;
+  onSort: (sort: PaintSort | undefined) => void;
+}
+
+/** A heading that sorts: up, down, then back to the catalogue's order. */
+function SortHead({ sortKey, title, numeric, sort, onSort }: SortHeadProps) {
+  const mine = sort?.key === sortKey ? sort : undefined;
+  return (
+    <th
+      className={numeric ? 'num' : undefined}
+      aria-sort={mine ? (mine.down ? 'descending' : 'ascending') : 'none'}
+    >
+      <button
+        type="button"
+        className="sorthead"
+        onClick={() =>
+          onSort(
+            mine ? (mine.down ? undefined : { key: sortKey, down: true }) : { key: sortKey, down: false },
+          )
+        }
+      >
+        {title}
+        {mine ? (mine.down ? ' ↓' : ' ↑') : ''}
+      </button>
+    </th>
+  );
+}
+
+/** Stands in for the rows that are not drawn. */
+function Spacer({ height }: { height: number }) {
+  return height > 0 ? (
+    <tr aria-hidden>
+      <td colSpan={11} style={{ height, padding: 0, border: 0 }} />
+    </tr>
+  ) : null;
+}
+
+function PaintRow({ paint, at, onRead }: { paint: PaintRecord; at: number; onRead: () => void }) {
+  const hex = useMemo(() => spectrumToDisplay(opaqueSpectrum(paint)).hex, [paint]);
+  const level = paint.levelMl;
+  const put = (next: number | null) => void setShelfLevel(paint, next).catch(() => undefined);
+  return (
+    <tr aria-rowindex={at} style={{ height: ROW_PX }}>
+      <td>
+        <span
+          className="dot"
+          style={{
+            background: paint.role === 'clear' ? 'transparent' : hex,
+            display: 'inline-block',
+            verticalAlign: 'middle',
+          }}
+          aria-hidden
+        />
+      </td>
+      <td className="mono">{paint.id}</td>
+      <td>
+        {paint.name}
+        {paint.flakeUm !== null && <span className="soft small"> flake {paint.flakeUm} µm</span>}
+      </td>
+      <td>{paint.range}</td>
+      <td>
+        {FAMILIES[paint.family].name}, {paint.container}
+      </td>
+      <td>{paint.sheen}</td>
+      <td>{paint.hiding}</td>
+      <td className="num mono">€{(paint.priceCents / 100).toFixed(2)}</td>
+      <td className="num">
+        {level === null ? (
+          <span className="soft mono">{paint.volumeMl}</span>
+        ) : (
+          <input
+            className="mono"
+            aria-label={`Left of ${paint.name}, ml`}
+            defaultValue={level}
+            key={level}
+            inputMode="decimal"
+            style={{
+              width: 60,
+              textAlign: 'right',
+              background: 'none',
+              border: '1px solid var(--line-strong)',
+              borderRadius: 3,
+              color: 'inherit',
+              padding: '1px 4px',
+            }}
+            onBlur={(event) => {
+              const value = Number(event.currentTarget.value);
+              if (event.currentTarget.value.trim() !== '' && value >= 0 && value <= 5000 && value !== level)
+                put(value);
+              else event.currentTarget.value = String(level);
+            }}
+          />
+        )}
+      </td>
+      <td>
+        <input
+          type="checkbox"
+          aria-label={`${paint.name} is on the shelf`}
+          checked={level !== null}
+          onChange={(event) => put(event.currentTarget.checked ? paint.volumeMl : null)}
+        />
+      </td>
+      <td className="num">
+        <button type="button" className="why" aria-label={`Read ${paint.id} ${paint.name}`} onClick={onRead}>
+          <span className="mono">±{paint.uncertainty.toFixed(1)}</span> read
+        </button>
+      </td>
+    </tr>
+  );
+}
