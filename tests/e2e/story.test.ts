@@ -77,7 +77,11 @@ describe('the sample bench, from code to bench', () => {
     await shows(page, /proved over \d+ paints/);
     await page.waitForFunction(() => document.querySelector('[data-light]')?.textContent.includes('TL-4417'));
     const difference = async () =>
-      Number(/([\d.]+) ±/.exec(await textOf(page, '[aria-label="Recipes"] [aria-checked="true"]'))![1]);
+      Number(
+        /([\d.]+) (?:…|[\d.]+–[\d.]+)\s*$/.exec(
+          await textOf(page, '[aria-label="Recipes"] [aria-checked="true"]'),
+        )![1],
+      );
     const fromShelf = await difference();
     const bowl = () =>
       page.$eval('[data-light] svg path:nth-of-type(4)', (path) => path.getAttribute('fill'));

@@ -1,5 +1,5 @@
 import { ciede2000, describeDifference, type Lab } from '../colour/index.ts';
-import type { Provenance } from './differenceBand.ts';
+import type { Provenance } from './provenance.ts';
 
 /** One measurement or mention of a factory code's colour. */
 export interface CodeSource {

@@ -8,7 +8,7 @@ export {
 } from './searchRecipes.ts';
 export type { Recipe, RecipeAnswer, RecipePaint, RecipeRequest } from './recipeRequest.ts';
 export { nearestPaints, type NearestCandidate, type NearestPaint } from './nearestPaints.ts';
-export { differenceBand, PROVENANCE_UNCERTAINTY, type Provenance } from './differenceBand.ts';
+export { PROVENANCE_UNCERTAINTY, type Provenance } from './provenance.ts';
 export { refitOptics, PRIORS, type MixReading, type OpticsFit } from './refitOptics.ts';
 export { logDeviation, normalNumber, type DoubtfulPaint } from './opticsParameters.ts';
 export { predictionBand, type DoubtSource, type Prediction, type PredictionBand } from './predictionBand.ts';
@@ -18,3 +18,15 @@ export { dropsInCup, type Drops } from './cup.ts';
 export { evidenceFor } from './evidence.ts';
 export { disagreements, withSourceInForce, type CodeSource, type Disagreement } from './codeSources.ts';
 export { searchCodes, type CodeSearch, type FoundCode, type SearchableCode } from './searchCodes.ts';
+export { recipesWithin, type ChoiceRecipe } from './recipesWithin.ts';
+export {
+  planPalette,
+  type NoPalette,
+  type PaletteAim,
+  type PaletteBottle,
+  type PaletteColour,
+  type PalettePlan,
+  type PaletteQuestion,
+  type ProgrammeSolver,
+} from './palette.ts';
+export { besideDecal, type BesideDecal } from './decalColours.ts';

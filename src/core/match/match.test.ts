@@ -4,14 +4,7 @@ import { BAND_COUNT, ciede2000, DAYLIGHT, spectrumFrom, spectrumToLab, type Lab 
 import { mixOptics, opaqueSpectrum } from '../paint/index.ts';
 import { differenceBall } from './differenceBall.ts';
 import { differenceBound } from './differenceBound.ts';
-import {
-  differenceBand,
-  nearestPaints,
-  recipeSearch,
-  searchRecipes,
-  type RecipePaint,
-  type RecipeRequest,
-} from './index.ts';
+import { nearestPaints, recipeSearch, searchRecipes, type RecipePaint, type RecipeRequest } from './index.ts';
 import { mixtureModel } from './mixtureModel.ts';
 import { ratioBound } from './ratioBound.ts';
 import { dropRatios } from './ratios.ts';
@@ -356,18 +349,5 @@ describe('nearestPaints', () => {
     expect(found[0]).toMatchObject({ id: 'p11', dE00: 0, words: '' });
     expect(found[1]!.dE00).toBeGreaterThan(0);
     expect(found.map((p) => p.dE00)).toEqual([...found.map((p) => p.dE00)].sort((x, y) => x - y));
-  });
-});
-
-describe('differenceBand', () => {
-  it('widens with every unknown and narrows as a doubtful paint gets a smaller share', () => {
-    const single = differenceBand(0.4, [{ share: 1, uncertainty: 1 }]);
-    expect(single).toBeCloseTo(Math.hypot(0.4, 1), 9);
-    const mixed = (share: number) =>
-      differenceBand(0.4, [
-        { share, uncertainty: 5 },
-        { share: 1 - share, uncertainty: 0.4 },
-      ]);
-    expect(mixed(0.1)).toBeLessThan(mixed(0.6));
   });
 });

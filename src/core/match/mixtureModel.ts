@@ -5,6 +5,7 @@ import {
   labResponse,
   tristimulusWeights,
   type Lab,
+  type ViewingCondition,
 } from '../colour/index.ts';
 import { opaqueReflectance, surfaceReflectance } from '../paint/index.ts';
 import type { RecipeRequest } from './recipeRequest.ts';
@@ -30,24 +31,21 @@ export interface MixtureModel {
   wanted: Lab;
   /** Paints that may be mixed with each other, as indices. */
   groups: number[][];
+  /** 1 for a paint that would have to be bought, and how many of those one recipe may hold. */
+  toBuy: Uint8Array;
+  mostBought: number;
   lab: (members: ArrayLike<number>, parts: ArrayLike<number>) => Lab;
+  /** dE00 from what is wanted, in the worst of the lights; never below that in the first light. */
   difference: (members: ArrayLike<number>, parts: ArrayLike<number>) => number;
 }
 
-export function mixtureModel({ paints, target, condition = DAYLIGHT }: RecipeRequest): MixtureModel {
-  const k = new Float64Array(paints.length * BANDS);
-  const s = new Float64Array(paints.length * BANDS);
-  paints.forEach((paint, index) => {
-    k.set(paint.k, index * BANDS);
-    s.set(paint.s, index * BANDS);
-  });
+/** Colour of mixtures in one light. */
+function seenIn(condition: ViewingCondition, k: Float64Array, s: Float64Array) {
   const weights = tristimulusWeights(condition);
   const { white } = weights;
   const wx = Float64Array.from(weights.x, (value) => value / white.X);
   const wy = Float64Array.from(weights.y, (value) => value / white.Y);
   const wz = Float64Array.from(weights.z, (value) => value / white.Z);
-  const [L, a, b] = target.lab;
-  const wanted: Lab = { L, a, b };
 
   const lab = (members: ArrayLike<number>, parts: ArrayLike<number>): Lab => {
     let X = 0;
@@ -69,6 +67,29 @@ export function mixtureModel({ paints, target, condition = DAYLIGHT }: RecipeReq
     const fy = response(Y);
     return { L: 116 * fy - 16, a: 500 * (response(X) - fy), b: 200 * (fy - response(Z)) };
   };
+  return { wx, wy, wz, lab };
+}
+
+export function mixtureModel({
+  paints,
+  target,
+  condition = DAYLIGHT,
+  alsoIn = [],
+  mostBought = Infinity,
+}: RecipeRequest): MixtureModel {
+  const k = new Float64Array(paints.length * BANDS);
+  const s = new Float64Array(paints.length * BANDS);
+  paints.forEach((paint, index) => {
+    k.set(paint.k, index * BANDS);
+    s.set(paint.s, index * BANDS);
+  });
+  const { wx, wy, wz, lab } = seenIn(condition, k, s);
+  const labOf = ([L, a, b]: readonly [number, number, number]): Lab => ({ L, a, b });
+  const wanted = labOf(target.lab);
+  const others = alsoIn.map((light) => ({
+    wanted: labOf(light.lab),
+    lab: seenIn(light.condition, k, s).lab,
+  }));
   const groups = new Map<string, number[]>();
   paints.forEach(({ group = '' }, index) => {
     const members = groups.get(group);
@@ -84,7 +105,16 @@ export function mixtureModel({ paints, target, condition = DAYLIGHT }: RecipeReq
     wz,
     wanted,
     groups: [...groups.values()],
+    toBuy: Uint8Array.from(paints, (paint) => (paint.toBuy ? 1 : 0)),
+    mostBought,
     lab,
-    difference: (members, parts) => difference(wanted, lab(members, parts)),
+    difference:
+      others.length === 0
+        ? (members, parts) => difference(wanted, lab(members, parts))
+        : (members, parts) =>
+            others.reduce(
+              (worst, other) => Math.max(worst, difference(other.wanted, other.lab(members, parts))),
+              difference(wanted, lab(members, parts)),
+            ),
   };
 }

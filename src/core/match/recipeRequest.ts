@@ -7,6 +7,8 @@ export interface RecipePaint {
   s: readonly number[];
   /** Only paints of one group are mixed with each other (one chemistry); absent means one common group. */
   group?: string;
+  /** Not on the shelf; see RecipeRequest.mostBought. */
+  toBuy?: boolean;
 }
 
 export interface RecipeRequest {
@@ -19,14 +21,19 @@ export interface RecipeRequest {
   maxPaints: number;
   /** Whole drops altogether. */
   maxDrops: number;
+  /** At most this many paints of a recipe may be bought; any number when absent. */
+  mostBought?: number;
   /** The light the difference is judged in; D65 and the 2 degree observer when absent. */
   condition?: ViewingCondition;
+  /** Further lights with the colour wanted in each: a recipe is then as far off as in the worst of all. */
+  alsoIn?: readonly { condition: ViewingCondition; lab: readonly [number, number, number] }[];
 }
 
 export interface Recipe {
   /** Whole drops by paint id. */
   drops: Record<string, number>;
   lab: Lab;
+  /** In the worst light where several were asked for. */
   dE00: number;
 }
 
@@ -43,7 +50,7 @@ const LIMITS = { paints: 5000, maxPaints: 4, maxDrops: 60 };
 
 /** Throws RangeError with a builder's explanation where a request makes no sense. */
 export function requireRecipeRequest(request: RecipeRequest): void {
-  const { paints, target, maxPaints, maxDrops } = request;
+  const { paints, target, maxPaints, maxDrops, alsoIn = [] } = request;
   if (paints.length === 0) {
     throw new RangeError('There is no paint to search: put paints on the shelf or widen the choice.');
   }
@@ -56,11 +63,13 @@ export function requireRecipeRequest(request: RecipeRequest): void {
   if (!Number.isInteger(maxDrops) || maxDrops < 1 || maxDrops > LIMITS.maxDrops) {
     throw new RangeError(`Drops must be a whole number from 1 to ${LIMITS.maxDrops}, not ${maxDrops}.`);
   }
-  if ((target.lab as readonly number[]).length !== 3 || target.lab.some((value) => !Number.isFinite(value))) {
-    throw new RangeError('The target needs three numbers: L, a and b.');
-  }
-  if (target.lab[0] < 0 || target.lab[0] > 100) {
-    throw new RangeError(`L of the target must lie between 0 and 100; it is ${target.lab[0]}.`);
+  for (const { lab } of [target, ...alsoIn]) {
+    if ((lab as readonly number[]).length !== 3 || lab.some((value) => !Number.isFinite(value))) {
+      throw new RangeError('The target needs three numbers: L, a and b.');
+    }
+    if (lab[0] < 0 || lab[0] > 100) {
+      throw new RangeError(`L of the target must lie between 0 and 100; it is ${lab[0]}.`);
+    }
   }
   const ids = new Set<string>();
   for (const { id, k, s } of paints) {

@@ -5,15 +5,23 @@ export interface Entry {
   drops: readonly number[];
 }
 
-/** The nearest recipes found so far and the difference at which anything else can be passed over. */
-export interface Shortlist {
+/** What a search fills, and the differences at which it can pass over the rest. */
+export interface Collection {
+  /** No recipe at least this far is wanted from any choice of paints still to come. */
+  readonly reach: number;
+  /** No recipe of the choice at hand that is at least this far is wanted; never above `reach`. */
+  readonly limit: number;
+  /** A choice of paints is about to be searched. */
+  begin: (choice: readonly number[]) => void;
+  offer: (dE00: number, paints: ArrayLike<number>, drops: readonly number[]) => void;
+}
+
+/** The nearest recipes found so far. */
+export interface Shortlist extends Collection {
   /** Nearest first. */
   readonly entries: readonly Entry[];
   /** Number of recipes offered. */
   readonly evaluated: number;
-  /** What is proved to be at least this far cannot change the promise. */
-  readonly limit: number;
-  offer: (dE00: number, paints: ArrayLike<number>, drops: readonly number[]) => void;
   /** The nearest recipe of each of the nearest choices of paints met so far, nearest first. */
   leads: () => Entry[];
 }
@@ -48,6 +56,10 @@ export function shortlist(keep: number, within: number): Shortlist {
     get limit() {
       return limit;
     },
+    get reach() {
+      return limit;
+    },
+    begin: () => undefined,
     offer: (dE00, paints, drops) => {
       evaluated++;
       const full = entries.length >= keep;

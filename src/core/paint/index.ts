@@ -12,3 +12,4 @@ export {
 } from './coatsToHide.ts';
 export { estimateOptics, HIDING_FILM_UM, type HidingClass } from './estimateOptics.ts';
 export { underlaySpectrum, type Underlay } from './underlay.ts';
+export { inkFor, inkOver, inkTransmittance, PAPER_WHITE } from './inkOverBase.ts';

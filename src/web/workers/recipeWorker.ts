@@ -1,5 +1,16 @@
 import { expose } from 'comlink';
-import { recipeSearch, type Recipe, type RecipeAnswer, type RecipeRequest } from '../../core/match/index.ts';
+import type { Lab, ViewingCondition } from '../../core/colour/index.ts';
+import {
+  predictionBand,
+  recipeSearch,
+  refitOptics,
+  type DoubtfulPaint,
+  type PredictionBand,
+  type Recipe,
+  type RecipeAnswer,
+  type RecipeRequest,
+} from '../../core/match/index.ts';
+import { seededRandom } from '../../core/plan/index.ts';
 
 /** Searches recipes, telling the share done and the best so far some times a second. To cancel, end the worker. */
 function search(
@@ -19,6 +30,21 @@ function search(
   }
 }
 
-const recipeWorker = { search };
+export interface BandQuestion {
+  mixes: Record<string, number>[];
+  paints: DoubtfulPaint[];
+  target: { lab: Lab; uncertainty: number };
+  condition: ViewingCondition;
+}
+
+const SEED = 11;
+
+/** The 90 % band of each mixture, from the doubts of target, paints and drops. */
+function bands({ mixes, paints, target, condition }: BandQuestion): PredictionBand[] {
+  const fit = refitOptics(paints, []);
+  return mixes.map((drops) => predictionBand(fit, { drops, target, condition }, seededRandom(SEED)));
+}
+
+const recipeWorker = { search, bands };
 export type RecipeWorker = typeof recipeWorker;
 expose(recipeWorker);

@@ -1,12 +1,14 @@
 import { useEffect } from 'react';
 import type { CodeRecord } from '../../../api/index.ts';
 import { spectrumToDisplay, type IlluminantId } from '../../../core/colour/index.ts';
+import type { PredictionBand } from '../../../core/match/index.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
 import { isTyping } from '../../shell/useShortcuts.ts';
 import { BoothCharts } from './BoothCharts.tsx';
 import { GLOSS } from './boothStyle.ts';
 import { differenceIn, type Candidate } from './candidates.ts';
+import { rangeText } from './doubts.ts';
 import { WITHIN, type useRecipes } from './useRecipes.ts';
 
 interface BoothProps {
@@ -17,6 +19,7 @@ interface BoothProps {
   mixed: readonly Candidate[];
   chosen: Candidate | undefined;
   recipes: ReturnType<typeof useRecipes>;
+  bands: ReadonlyMap<string, PredictionBand>;
   poolName: string;
   onPick: (key: string) => void;
   onUse: () => void;
@@ -31,6 +34,7 @@ export function Booth({
   mixed,
   chosen,
   recipes,
+  bands,
   poolName,
   onPick,
   onUse,
@@ -105,7 +109,10 @@ export function Booth({
                 : `${candidate.drops} drops`}
             </span>
             <span className="mono" style={{ whiteSpace: 'nowrap' }}>
-              {dE.toFixed(1)} <span style={{ opacity: 0.75 }}>±{candidate.band.toFixed(1)}</span>
+              {dE.toFixed(1)}{' '}
+              <span className="small">
+                {bands.has(candidate.key) ? rangeText(bands.get(candidate.key)!) : '…'}
+              </span>
             </span>
           </button>
         );
@@ -150,7 +157,8 @@ export function Booth({
             </p>
           )}
           <p className="small">
-            Figures: CIEDE2000 from the target in this light, with a 90 % band from target, paints and drops.
+            Figures: CIEDE2000 from the target in this light, and where nine spoons in ten would land, from
+            the doubts of target, paints and drops.
           </p>
         </div>
       </div>

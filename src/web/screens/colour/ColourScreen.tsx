@@ -13,6 +13,7 @@ import { Booth } from './Booth.tsx';
 import { CodePanel } from './CodePanel.tsx';
 import { ColourNav } from './ColourNav.tsx';
 import { CupPanel } from './CupPanel.tsx';
+import { useBands } from './useBands.ts';
 import { useRecipes } from './useRecipes.ts';
 
 const NEAREST = 4;
@@ -81,10 +82,11 @@ function ColourDesk({ tray, workshop, list }: ColourDeskProps) {
   const answers =
     state.kind === 'found' ? state.answer.best : state.kind === 'searching' ? state.soFar : undefined;
   const mixed = useMemo(
-    () => (code && answers ? recipeCandidates(answers, code, pool, products, RECIPES) : []),
-    [code, answers, pool, products],
+    () => (code && answers ? recipeCandidates(answers, code, products, RECIPES) : []),
+    [code, answers, products],
   );
   const all = [...mixed, ...nearest];
+  const bands = useBands(all, code, paints, light);
   const chosen = all.find(({ key }) => key === picked) ?? all[0];
 
   const chooseCode = (next: CodeRecord) => {
@@ -166,6 +168,7 @@ function ColourDesk({ tray, workshop, list }: ColourDeskProps) {
         mixed={mixed}
         chosen={chosen}
         recipes={recipes}
+        bands={bands}
         poolName={from === 'shelf' ? 'on the shelf' : 'in the catalogue'}
         onPick={setPicked}
         onUse={useMix}
@@ -178,6 +181,8 @@ function ColourDesk({ tray, workshop, list }: ColourDeskProps) {
             scale={build.scale}
             code={code}
             chosen={chosen}
+            band={bands.get(chosen.key)}
+            light={light}
             paints={paints}
             codes={codes}
             products={products}

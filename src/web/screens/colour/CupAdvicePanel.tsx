@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import type { PaintRecord } from '../../../api/index.ts';
 import { spectrumToDisplay, type Lab } from '../../../core/colour/index.ts';
-import { judgeSpoon, type DoubtSource } from '../../../core/match/index.ts';
+import { judgeSpoon } from '../../../core/match/index.ts';
 import { opaqueSpectrum } from '../../../core/paint/index.ts';
 import { Drops } from '../../components/Drops.tsx';
 import { Why } from '../../components/Why.tsx';
+import { doubtName, doubtRemedy, rangeText } from './doubts.ts';
 import type { SprayedSpoon } from './SpoonBooth.tsx';
 import type { AdviceState } from './useCupAdvice.ts';
 
@@ -19,7 +20,6 @@ interface CupAdvicePanelProps {
   onAdd: (add: Record<string, number>) => void;
 }
 
-const range = ({ low, high }: { low: number; high: number }) => `${low.toFixed(1)}–${high.toFixed(1)}`;
 const SHOWN_DOUBTS = 3;
 /** A doubt below this narrows nothing, dE00. */
 const SMALL_DOUBT = 0.05;
@@ -73,7 +73,7 @@ export function CupAdvicePanel({
             </p>
             <p className="small" style={{ marginTop: 4 }}>
               Sprayed until nothing shows through, this cup comes to{' '}
-              <span className="mono">{now.dE00.toFixed(1)} dE</span> ({range(now)}).
+              <span className="mono">{now.dE00.toFixed(1)} dE</span> ({rangeText(now)}).
             </p>
           </>
         ) : (
@@ -82,7 +82,7 @@ export function CupAdvicePanel({
               ? 'The cup holds more than its newest spoon was sprayed from. Stir, spray another spoon, read it.'
               : 'Spray a spoon, let it dry and read it.'}{' '}
             As believed now it lands at <span className="mono">{now.dE00.toFixed(1)} dE</span>, nine times in
-            ten between <span className="mono">{range(now)}</span>.
+            ten between <span className="mono">{rangeText(now)}</span>.
           </p>
         )}
       </div>
@@ -119,7 +119,7 @@ export function CupAdvicePanel({
                 ))}
                 <span className="small">
                   then <span className="mono">{option.dE00.toFixed(1)} dE</span>, nine in ten{' '}
-                  <span className="mono">{range(option.band)}</span>
+                  <span className="mono">{rangeText(option.band)}</span>
                 </span>
               </button>
             ))}
@@ -156,8 +156,8 @@ export function CupAdvicePanel({
             .map(({ source, dE00 }, index) => (
               <div key={source} style={{ display: 'contents' }}>
                 <dt>
-                  {doubtName(source, named)}
-                  {index === 0 && <span className="soft"> – {remedyOf(source)}</span>}
+                  {doubtName(source, paints)}
+                  {index === 0 && <span className="soft"> – {doubtRemedy(source)}</span>}
                 </dt>
                 <dd className="mono">±{dE00.toFixed(1)} dE</dd>
               </div>
@@ -186,19 +186,4 @@ export function CupAdvicePanel({
       )}
     </>
   );
-}
-
-function doubtName(source: DoubtSource, named: (id: string) => PaintRecord | undefined): string {
-  if (source === 'target') return 'The target itself';
-  if (source === 'drops') return 'Size of the drops';
-  if (source === 'film') return 'Thickness of the film';
-  const id = source.slice('paint '.length);
-  return named(id)?.name ?? id;
-}
-
-function remedyOf(source: DoubtSource): string {
-  if (source === 'target') return 'read a chip of the code instead of a picture or a name';
-  if (source === 'drops') return 'mix a larger cup in the same ratio, or weigh';
-  if (source === 'film') return 'spray until another coat changes nothing';
-  return 'spray it alone over black and over white, and read both';
 }

@@ -10,6 +10,7 @@ import {
 } from '../../../core/colour/index.ts';
 import { FAMILIES, type Conditions } from '../../../core/finish/index.ts';
 import { targetLayer, type ProductIndex } from '../../../core/kit/index.ts';
+import type { PredictionBand } from '../../../core/match/index.ts';
 import { opaqueSpectrum } from '../../../core/paint/index.ts';
 import { Drops } from '../../components/Drops.tsx';
 import { FindingList } from '../../components/FindingList.tsx';
@@ -17,12 +18,15 @@ import { Why } from '../../components/Why.tsx';
 import { finishOf } from '../../data/workshop.ts';
 import { useBench } from '../../data/bench.ts';
 import { differenceIn, type Candidate } from './candidates.ts';
+import { doubtName, doubtRemedy, rangeText } from './doubts.ts';
 
 interface CupPanelProps {
   tray: TrayRecord;
   scale: number;
   code: CodeRecord;
   chosen: Candidate;
+  band: PredictionBand | undefined;
+  light: IlluminantId;
   paints: readonly PaintRecord[];
   codes: readonly CodeRecord[];
   products: ProductIndex;
@@ -39,6 +43,8 @@ export function CupPanel({
   scale,
   code,
   chosen,
+  band,
+  light,
   paints,
   codes,
   products,
@@ -136,9 +142,22 @@ export function CupPanel({
         <h3>On the model</h3>
         <dl className="rows">
           <dt>Against {code.code}</dt>
-          <dd className="mono">
-            {chosen.dE00.toFixed(1)} ±{chosen.band.toFixed(1)} dE
-          </dd>
+          <dd className="mono">{chosen.dE00.toFixed(1)} dE</dd>
+          {band && (
+            <>
+              <dt>Nine in ten, {ILLUMINANT_NAMES[light].name.toLowerCase()}</dt>
+              <dd className="mono">{rangeText(band)} dE</dd>
+              {band.doubts[0] && (
+                <>
+                  <dt>
+                    Blurred most by {doubtName(band.doubts[0].source, paints).toLowerCase()}
+                    <span className="soft"> – {doubtRemedy(band.doubts[0].source)}</span>
+                  </dt>
+                  <dd className="mono">±{band.doubts[0].dE00.toFixed(1)} dE</dd>
+                </>
+              )}
+            </>
+          )}
           {words && (
             <>
               <dt>It is</dt>

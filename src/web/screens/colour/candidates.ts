@@ -2,7 +2,7 @@ import type { CodeRecord, PaintRecord } from '../../../api/index.ts';
 import { ciede2000, DAYLIGHT, spectrumToLab, type IlluminantId } from '../../../core/colour/index.ts';
 import type { Product } from '../../../core/finish/index.ts';
 import { resolveMix, type Mix, type ProductIndex } from '../../../core/kit/index.ts';
-import { differenceBand, nearestPaints, type RecipeAnswer } from '../../../core/match/index.ts';
+import { nearestPaints, type RecipeAnswer } from '../../../core/match/index.ts';
 import { opaqueSpectrum } from '../../../core/paint/index.ts';
 
 /** An answer to the colour wanted: a paint as it comes or a recipe. */
@@ -11,9 +11,8 @@ export interface Candidate {
   mix: Mix;
   product: Product;
   spectrum: number[];
-  /** dE00 in daylight and half the width of its 90 % band. */
+  /** dE00 in daylight. */
   dE00: number;
-  band: number;
   drops: number;
 }
 
@@ -35,20 +34,11 @@ export function targetUncertainty(code: CodeRecord): number {
   return code.sources.find(({ inForce }) => inForce)?.uncertainty ?? 4;
 }
 
-function candidate(
-  mix: Mix,
-  code: CodeRecord,
-  paints: ReadonlyMap<string, PaintRecord>,
-  products: ProductIndex,
-): Candidate[] {
+function candidate(mix: Mix, code: CodeRecord, products: ProductIndex): Candidate[] {
   const product = resolveMix(mix, products);
   if (!product) return [];
   const spectrum = opaqueSpectrum(product.optics);
   const drops = Object.values(mix).reduce((sum, count) => sum + count, 0);
-  const parts = Object.entries(mix).map(([id, count]) => ({
-    share: count / drops,
-    uncertainty: paints.get(id)?.uncertainty ?? 4,
-  }));
   return [
     {
       key: Object.entries(mix)
@@ -59,7 +49,6 @@ function candidate(
       spectrum,
       drops,
       dE00: ciede2000(spectrumToLab(code.spectrum, DAYLIGHT), spectrumToLab(spectrum, DAYLIGHT)),
-      band: differenceBand(targetUncertainty(code), parts),
     },
   ];
 }
@@ -71,10 +60,9 @@ export function nearestCandidates(
   products: ProductIndex,
   count: number,
 ): Candidate[] {
-  const index = new Map(pool.map((paint) => [paint.id, paint]));
   const spectra = pool.map((paint) => ({ id: paint.id, spectrum: opaqueSpectrum(paint) }));
   return nearestPaints(spectra, code.spectrum, DAYLIGHT, count).flatMap(({ id }) =>
-    candidate({ [id]: 1 }, code, index, products),
+    candidate({ [id]: 1 }, code, products),
   );
 }
 
@@ -82,11 +70,9 @@ export function nearestCandidates(
 export function recipeCandidates(
   best: RecipeAnswer['best'],
   code: CodeRecord,
-  pool: readonly PaintRecord[],
   products: ProductIndex,
   count: number,
 ): Candidate[] {
-  const index = new Map(pool.map((paint) => [paint.id, paint]));
   const chosen: { mix: Mix; dE00: number }[] = [];
   const paintsOf = (mix: Mix) => Object.keys(mix).sort().join();
   const take = (list: RecipeAnswer['best'][number], most: number) => {
@@ -103,7 +89,7 @@ export function recipeCandidates(
     .filter(({ dE00 }) => dE00 <= nearest + WORTH_SHOWING)
     .sort((a, b) => a.dE00 - b.dE00)
     .slice(0, count)
-    .flatMap(({ mix }) => candidate(mix, code, index, products));
+    .flatMap(({ mix }) => candidate(mix, code, products));
 }
 
 /** The paints that a search may use: what can be mixed, with flake only where the target has it. */
