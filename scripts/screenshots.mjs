@@ -13,7 +13,10 @@ const PHONE = { width: 390, height: 844 };
 
 const choose = async (page, name) => {
   await page.waitForSelector('[role="radio"]');
-  await page.waitForFunction(() => /proved/.test(document.body.innerText), { timeout: 60000 });
+  await page.waitForFunction(
+    () => /proved/.test(document.body.innerText) && !/…/.test(document.querySelector('.booth').innerText),
+    { timeout: 60000 },
+  );
   if (name) await page.click(`[data-light] .lights button:nth-child(${name})`);
 };
 const chooseJoint = async (page) => {
@@ -39,6 +42,11 @@ const VIEWS = {
     '/build/quillon/colour/quillon-guards/cup',
     DESK,
     (page) => page.waitForFunction(() => /What blurs it/.test(document.body.innerText)),
+  ],
+  palette: [
+    '/build/pellam/colour/palette',
+    DESK,
+    (page) => page.waitForFunction(() => /proved/.test(document.body.innerText), { timeout: 60000 }),
   ],
   finish: ['/build/tolliver/finish/tolliver-body', DESK],
   'finish-dark': ['/build/quillon/finish/quillon-tank', DESK, undefined, 'dark'],

@@ -351,4 +351,8 @@ S7 S1 cement hidden
     },
     { name: 'Styrene strip 6.3 by 1', why: 'splice plates', lead: 4, have: true, substitute: '', looks: '' },
   ],
+  decals: [
+    'scroll; Scroll white of the band; 94 -0.5 3; film; PM-118',
+    'shade; Gold shading of the letters; 62 8 48; ink; PM-310',
+  ],
 };

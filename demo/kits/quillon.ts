@@ -308,4 +308,5 @@ H1 B1 screw hidden
       looks: '',
     },
   ],
+  decals: ['roundel; Escort roundel white; 93.5 -0.3 2.5; film; QC-07'],
 };

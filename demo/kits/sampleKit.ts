@@ -66,6 +66,8 @@ export interface SampleKit {
     substitute: string;
     looks: string;
   }[];
+  /** "key; name; L a b; film or ink; code". */
+  decals: string[];
 }
 
 /** The records of a sample kit, every id led by the build's. Throws Error for a slip of the pen. */
@@ -228,5 +230,16 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
       optionId: option === undefined ? null : own(option),
       leadDays: lead,
     })),
+    decals: sample.decals.map((line) => {
+      const [key, name, lab, sort, code] = line.split(';').map((cell) => cell.trim());
+      const [L, a, b] = lab!.split(' ').map(Number);
+      return {
+        id: own(`decal-${key!}`),
+        name: name!,
+        lab: { L: L!, a: a!, b: b! },
+        transparent: sort === 'ink',
+        codeId: code ?? null,
+      };
+    }),
   };
 }

@@ -309,4 +309,5 @@ G5 F13 glass hidden
       looks: 'edges too thick',
     },
   ],
+  decals: ['stripe; Coachline cream; 88.5 1.5 18; film; TL-2203'],
 };

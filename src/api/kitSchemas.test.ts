@@ -33,6 +33,7 @@ const GOOD: [keyof typeof KIT_ITEMS, object][] = [
   ['fit', { jointId: 'j', stage: 'bare', feel: 'snug', clearanceMm: null, motionChecked: false, done: '' }],
   ['stance', { heightsMm: [20, 20, 21, 21], rakeMm: 0.5, shimsMm: [0.25], note: '' }],
   ['want', { name: 'Mesh', why: '', optionId: null, leadDays: 14, have: false, substitute: '', looks: '' }],
+  ['decal', { name: 'White', lab: { L: 95, a: 0, b: 2 }, transparent: false, codeId: null }],
   ['assembly', { school: 'pieces' }],
 ];
 const BAD: [keyof typeof KIT_ITEMS, object, RegExp][] = [
@@ -56,6 +57,11 @@ const BAD: [keyof typeof KIT_ITEMS, object, RegExp][] = [
   ],
   ['stance', { heightsMm: [20, 20, 21], rakeMm: 0, shimsMm: [], note: '' }, /four corners/],
   ['stance', { heightsMm: [20, 20, 21, 999], rakeMm: 0, shimsMm: [], note: '' }, /between 0 and 200/],
+  [
+    'decal',
+    { name: 'White', lab: { L: 120, a: 0, b: 2 }, transparent: false, codeId: null },
+    /L of a decal colour must lie/,
+  ],
   ['assembly', { school: 'both' }, /school must be one of: pieces, join-first/],
 ];
 

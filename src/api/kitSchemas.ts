@@ -158,6 +158,19 @@ const want = object({
   looks: text('what it costs in looks', 500),
 }).noUnknown();
 
+const decal = object({
+  name: label('the name of the decal colour', 80),
+  lab: object({
+    L: count('L of a decal colour', 0, 100),
+    a: count('a of a decal colour', -130, 130),
+    b: count('b of a decal colour', -130, 130),
+  })
+    .required()
+    .noUnknown(),
+  transparent: boolean().required(),
+  codeId: string().nullable().defined().max(120),
+}).noUnknown();
+
 const assembly = object({ school: oneOf(SCHOOLS, 'the school') }).noUnknown();
 
 const spare = object({
@@ -197,6 +210,7 @@ export const KIT_ITEMS = {
   fit,
   stance,
   want,
+  decal,
   assembly,
 } as const;
 /** Kinds of record that belong to the bench. */

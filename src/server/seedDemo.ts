@@ -168,6 +168,7 @@ const KIT_LISTS = [
   ['fit', 'fits'],
   ['stance', 'stances'],
   ['want', 'wants'],
+  ['decal', 'decals'],
 ] as const;
 const STOCK_LISTS = [
   ['spare', 'spares'],

@@ -27,6 +27,12 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./screens/colour/CupScreen.tsx')).CupScreen }),
       },
       {
+        path: 'build/:buildId/colour/palette',
+        lazy: async () => ({
+          Component: (await import('./screens/colour/palette/PaletteScreen.tsx')).PaletteScreen,
+        }),
+      },
+      {
         path: 'build/:buildId/finish/:trayId?',
         lazy: async () => ({ Component: (await import('./screens/finish/FinishScreen.tsx')).FinishScreen }),
       },

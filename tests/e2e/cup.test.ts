@@ -40,7 +40,7 @@ describe('a cup, its spoons and the reader', () => {
 
   it('shows the spoon that was read, says how far off it is and what to add', async () => {
     await page.goto(`${server.address}/build/quillon/colour/quillon-guards`);
-    await press(page, 'link', 'Cup and spoons 1 cup, 1 spoon read');
+    await press(page, 'link', 'Cup 1 cup, 1 spoon read');
     await shows(page, /The newest spoon\s+\d\.\d dE/);
     await shows(page, /Add to the cup[\s\S]*nine in ten \d\.\d–\d\.\d/);
     await shows(page, /Learned[\s\S]*1 reading[\s\S]*±1\.0 → ±0\.\d dE/);

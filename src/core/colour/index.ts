@@ -24,3 +24,4 @@ export { describeDifference } from './describeDifference.ts';
 export { hexToLab, labToDisplay, parseHex, spectrumToDisplay, type DisplayColour } from './srgb.ts';
 export { recoverSpectrum } from './recoverSpectrum.ts';
 export { labInDaylight } from './foreignLab.ts';
+export { typedColour } from './typedColour.ts';

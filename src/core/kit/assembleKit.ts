@@ -11,6 +11,7 @@ const LISTS: Readonly<Record<string, keyof Kit>> = {
   fit: 'fits',
   stance: 'stances',
   want: 'wants',
+  decal: 'decals',
 };
 
 /** The stored records of a build as one kit, in their order; records of other kinds are left out. */

@@ -51,6 +51,7 @@ export function copyKit(kit: Kit, rename: (id: string) => string): Kit {
     box: kit.box.map((item) => ({ ...item, id: rename(item.id), checked: false })),
     fits: [],
     stances: [],
+    decals: kit.decals.map((decal) => ({ ...decal, id: rename(decal.id) })),
     wants: kit.wants.map((want) => ({
       ...want,
       id: rename(want.id),

@@ -225,6 +225,18 @@ export interface Want {
   looks: string;
 }
 
+/** A printed colour that cannot be mixed anew: a decal's white, or an ink. */
+export interface DecalColour {
+  id: string;
+  name: string;
+  /** How it looks on white paper, CIELAB in daylight. */
+  lab: { L: number; a: number; b: number };
+  /** Transparent ink lets the base show through; opaque ink and white film do not. */
+  transparent: boolean;
+  /** The factory code that it lies on or beside; null where it lies on nothing in particular. */
+  codeId: string | null;
+}
+
 export const SCHOOLS = ['pieces', 'join-first'] as const;
 /** Paint in many pieces, or join and pick out by brush: two ways that builders swear by. */
 export type School = (typeof SCHOOLS)[number];
@@ -247,6 +259,7 @@ export interface Kit {
   fits: DryFit[];
   stances: Stance[];
   wants: Want[];
+  decals: DecalColour[];
   school: School;
 }
 
@@ -295,6 +308,7 @@ export const EMPTY_KIT: Kit = {
   fits: [],
   stances: [],
   wants: [],
+  decals: [],
   school: 'pieces',
 };
 

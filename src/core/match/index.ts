@@ -30,3 +30,4 @@ export {
   type ProgrammeSolver,
 } from './palette.ts';
 export { besideDecal, type BesideDecal } from './decalColours.ts';
+export { whatIsMissing } from './whatIsMissing.ts';

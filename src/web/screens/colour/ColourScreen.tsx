@@ -6,9 +6,10 @@ import { NOT_CHOSEN, resolveMix, targetLayer } from '../../../core/kit/index.ts'
 import { EmptyStage } from '../../components/EmptyStage.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { TrayList } from '../../components/TrayList.tsx';
+import { mixable } from '../../data/mixable.ts';
 import { saveTray } from '../../data/bench.ts';
 import { useWorkshop } from '../../data/workshop.ts';
-import { mixable, nearestCandidates, recipeCandidates } from './candidates.ts';
+import { nearestCandidates, recipeCandidates } from './candidates.ts';
 import { Booth } from './Booth.tsx';
 import { CodePanel } from './CodePanel.tsx';
 import { ColourNav } from './ColourNav.tsx';
@@ -106,7 +107,7 @@ function ColourDesk({ tray, workshop, list }: ColourDeskProps) {
     <div className="columns">
       <section className="column" aria-label="What you know">
         <h2>What you know</h2>
-        <ColourNav tray={tray} />
+        {build && <ColourNav build={build} tray={tray} />}
         {list}
         <CodePanel code={code} codes={codes} onChoose={chooseCode} />
         <div>

@@ -138,7 +138,7 @@ function CupDesk({ tray, code, workshop: { build, paints, products }, cups, all 
     <div className="columns">
       <section className="column" aria-label="What you know">
         <h2>What you know</h2>
-        <ColourNav tray={tray} />
+        {build && <ColourNav build={build} tray={tray} />}
         <div className="panel">
           <h3>{tray.name}</h3>
           <dl className="rows small">

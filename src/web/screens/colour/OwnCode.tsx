@@ -1,23 +1,8 @@
 import { Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { CodeInput, CodeRecord } from '../../../api/index.ts';
-import { hexToLab, labToDisplay, type Lab } from '../../../core/colour/index.ts';
+import { labToDisplay, typedColour } from '../../../core/colour/index.ts';
 import { addCode } from '../../data/bench.ts';
-
-/** Reads "L a b" or a hex. Throws RangeError that says what is wrong. */
-function readColour(text: string): Lab {
-  const numbers = text
-    .trim()
-    .split(/[\s,;]+/)
-    .map(Number);
-  if (numbers.length === 3 && numbers.every(Number.isFinite)) {
-    const [L, a, b] = numbers as [number, number, number];
-    if (L < 0 || L > 100) throw new RangeError(`L must lie between 0 and 100; it is ${L}.`);
-    if (Math.abs(a) > 160 || Math.abs(b) > 160) throw new RangeError('a and b lie between -160 and 160.');
-    return { L, a, b };
-  }
-  return hexToLab(text);
-}
 
 /** Puts a colour into the list of codes by hand. */
 export function OwnCode({
@@ -36,7 +21,7 @@ export function OwnCode({
   const [problem, setProblem] = useState<string | null>(null);
   let preview: string | undefined;
   try {
-    preview = colour ? labToDisplay(readColour(colour)).hex : undefined;
+    preview = colour ? labToDisplay(typedColour(colour)).hex : undefined;
   } catch {
     preview = undefined;
   }
@@ -44,7 +29,7 @@ export function OwnCode({
     try {
       if (maker.trim() === '' || code.trim() === '')
         throw new RangeError('Give the maker and the code, so that you find it again.');
-      const lab = readColour(colour);
+      const lab = typedColour(colour);
       onSaved(
         await addCode({
           maker: maker.trim(),

@@ -1,16 +1,11 @@
 import { describe, expect, it } from 'vitest';
+import { mixable } from '../../data/mixable.ts';
 import type { CodeRecord, PaintRecord } from '../../../api/index.ts';
 import { DAYLIGHT, spectrumFrom, spectrumToLab } from '../../../core/colour/index.ts';
 import { productIndex } from '../../../core/kit/index.ts';
 import { searchRecipes } from '../../../core/match/index.ts';
 import { mixOptics, opaqueSpectrum } from '../../../core/paint/index.ts';
-import {
-  differenceIn,
-  mixable,
-  nearestCandidates,
-  recipeCandidates,
-  targetUncertainty,
-} from './candidates.ts';
+import { differenceIn, nearestCandidates, recipeCandidates, targetUncertainty } from './candidates.ts';
 
 const paint = (id: string, absorb: [number, number], change: Partial<PaintRecord> = {}): PaintRecord => ({
   id,

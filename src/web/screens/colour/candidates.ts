@@ -91,18 +91,3 @@ export function recipeCandidates(
     .slice(0, count)
     .flatMap(({ mix }) => candidate(mix, code, products));
 }
-
-/** The paints that a search may use: what can be mixed, with flake only where the target has it. */
-export function mixable(
-  paints: readonly PaintRecord[],
-  kind: CodeRecord['kind'],
-  from: 'shelf' | 'all',
-): PaintRecord[] {
-  return paints.filter(
-    ({ role, container, flakeUm, levelMl }) =>
-      (role === 'colour' || role === 'metal') &&
-      container === 'bottle' &&
-      (kind !== 'solid' || flakeUm === null) &&
-      (from === 'all' || levelMl !== null),
-  );
-}

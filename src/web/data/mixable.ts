@@ -1,0 +1,16 @@
+import type { CodeRecord, PaintRecord } from '../../api/index.ts';
+
+/** The paints that a search may use: what can be mixed, with flake only where the target has it. */
+export function mixable(
+  paints: readonly PaintRecord[],
+  kind: CodeRecord['kind'],
+  from: 'shelf' | 'all',
+): PaintRecord[] {
+  return paints.filter(
+    ({ role, container, flakeUm, levelMl }) =>
+      (role === 'colour' || role === 'metal') &&
+      container === 'bottle' &&
+      (kind !== 'solid' || flakeUm === null) &&
+      (from === 'all' || levelMl !== null),
+  );
+}

@@ -1,0 +1,193 @@
+import type { PaintRecord } from '../../../../api/index.ts';
+import { spectrumToDisplay, type IlluminantId } from '../../../../core/colour/index.ts';
+import { resolveMix, type ProductIndex } from '../../../../core/kit/index.ts';
+import type { PaletteAim } from '../../../../core/match/index.ts';
+import { opaqueSpectrum } from '../../../../core/paint/index.ts';
+import { LightSwitch } from '../../../components/LightSwitch.tsx';
+import { Spoon } from '../../../components/Spoon.tsx';
+import { GLOSS } from '../boothStyle.ts';
+import { differenceIn } from '../candidates.ts';
+import { rangeText } from '../doubts.ts';
+import type { LiveryColour } from './paletteTargets.ts';
+import type { usePalette } from './usePalette.ts';
+
+const AIMS: [PaletteAim, string][] = [
+  ['fewest-bottles', 'Fewest bottles'],
+  ['cheapest', 'Least to buy'],
+  ['nearest', 'Nearest colours'],
+];
+
+interface PaletteBoardProps {
+  colours: readonly LiveryColour[];
+  palette: ReturnType<typeof usePalette>;
+  /** There is nothing to plan with. */
+  empty: boolean;
+  aim: PaletteAim;
+  onAim: (aim: PaletteAim) => void;
+  light: IlluminantId;
+  onLight: (light: IlluminantId) => void;
+  paints: readonly PaintRecord[];
+  products: ProductIndex;
+}
+
+/** The mixing board: colours across, bottles down, drops where they meet; target and mixture side by side. */
+export function PaletteBoard({
+  colours,
+  palette: { state, cancel, again },
+  empty,
+  aim,
+  onAim,
+  light,
+  onLight,
+  paints,
+  products,
+}: PaletteBoardProps) {
+  const seen = (spectrum: readonly number[]) =>
+    spectrumToDisplay(spectrum, { illuminant: light, observer: '2deg' }).hex;
+  const answer = state.kind === 'answered' ? state.answer : undefined;
+  const planned = answer?.kind === 'planned' ? answer : undefined;
+  const bottles = planned?.plan.bottles.flatMap((id) => paints.find((paint) => paint.id === id) ?? []) ?? [];
+  const recipeOf = (id: string) => planned?.plan.recipes.findIndex(({ colourId }) => colourId === id) ?? -1;
+  return (
+    <>
+      <div style={{ display: 'flex', justifyContent: 'space-between', gap: 12, flexWrap: 'wrap' }}>
+        <h2>One palette for the build</h2>
+        <LightSwitch light={light} onChange={onLight} />
+      </div>
+      <div
+        className="lights"
+        role="group"
+        aria-label="What the palette is for"
+        style={{ marginTop: 10, width: 'fit-content' }}
+      >
+        {AIMS.map(([id, name]) => (
+          <button key={id} type="button" aria-pressed={aim === id} onClick={() => onAim(id)}>
+            {name}
+          </button>
+        ))}
+      </div>
+      <p role="status" className="small" style={{ margin: '8px 0', minHeight: 22 }}>
+        {empty && 'There is no mixable paint to choose from: put paints on the shelf, or take everything.'}
+        {state.kind === 'planning' && (
+          <>
+            Looking through every mixture: <span className="mono">{Math.round(100 * state.share)} %</span>{' '}
+            <button type="button" className="why" style={{ color: 'inherit' }} onClick={cancel}>
+              cancel
+            </button>
+          </>
+        )}
+        {state.kind === 'cancelled' && (
+          <>
+            Cancelled; nothing was changed.{' '}
+            <button type="button" className="why" style={{ color: 'inherit' }} onClick={again}>
+              plan again
+            </button>
+          </>
+        )}
+        {planned && state.kind === 'answered' && (
+          <>
+            {bottles.length} {bottles.length === 1 ? 'bottle holds' : 'bottles hold'} {colours.length}{' '}
+            {colours.length === 1 ? 'colour' : 'colours'}; {AIM_PROVED[aim]} (proved,{' '}
+            {state.seconds.toFixed(1)} s).
+          </>
+        )}
+        {answer?.kind === 'out-of-reach' &&
+          'Some colours are out of reach from here; what is missing stands on the right.'}
+        {answer?.kind === 'too-few-bottles' && 'The limits on bottles leave no palette; see on the right.'}
+      </p>
+      {state.kind === 'failed' && <p role="alert">{state.message}</p>}
+      <div style={{ overflowX: 'auto' }}>
+        <table className="board">
+          <thead>
+            <tr>
+              <th scope="col">
+                <span className="small">wanted and mixed</span>
+              </th>
+              {colours.map((colour) => {
+                const recipe = planned?.plan.recipes[recipeOf(colour.id)];
+                const product = recipe && resolveMix(recipe.drops, products);
+                return (
+                  <th key={colour.id} scope="col">
+                    <span style={{ display: 'flex', justifyContent: 'center' }}>
+                      <Spoon
+                        hex={seen(colour.spectrum)}
+                        flakeUm={colour.kind === 'solid' ? null : 12}
+                        width={44}
+                        label={`${colour.name}, wanted`}
+                      />
+                      {product && (
+                        <Spoon
+                          hex={seen(opaqueSpectrum(product.optics))}
+                          gloss={GLOSS[product.sheen]}
+                          flakeUm={product.flakeUm}
+                          width={44}
+                          label={`${colour.name}, as mixed`}
+                        />
+                      )}
+                    </span>
+                    <span className="mono" style={{ display: 'block' }}>
+                      {colour.label}
+                    </span>
+                    <span className="small" style={{ display: 'block', fontWeight: 400 }}>
+                      {colour.name}
+                    </span>
+                  </th>
+                );
+              })}
+            </tr>
+          </thead>
+          <tbody>
+            {bottles.map((paint) => (
+              <tr key={paint.id}>
+                <th scope="row">
+                  <span className="mono small">{paint.id}</span> {paint.name}
+                  {paint.levelMl === null && <span className="small"> (to buy)</span>}
+                </th>
+                {colours.map(({ id }) => {
+                  const drops = planned?.plan.recipes[recipeOf(id)]?.drops[paint.id];
+                  return (
+                    <td key={id} className="mono">
+                      {drops ?? ''}
+                    </td>
+                  );
+                })}
+              </tr>
+            ))}
+          </tbody>
+          {planned && (
+            <tfoot>
+              <tr>
+                <th scope="row">
+                  dE in this light
+                  <span className="small" style={{ display: 'block', fontWeight: 400 }}>
+                    nine in ten, daylight
+                  </span>
+                </th>
+                {colours.map((colour) => {
+                  const at = recipeOf(colour.id);
+                  const recipe = planned.plan.recipes[at];
+                  const product = recipe && resolveMix(recipe.drops, products);
+                  return (
+                    <td key={colour.id} className="mono">
+                      {product &&
+                        differenceIn(light, opaqueSpectrum(product.optics), colour.spectrum).toFixed(1)}
+                      <span className="small" style={{ display: 'block' }}>
+                        {planned.bands[at] && rangeText(planned.bands[at])}
+                      </span>
+                    </td>
+                  );
+                })}
+              </tr>
+            </tfoot>
+          )}
+        </table>
+      </div>
+    </>
+  );
+}
+
+const AIM_PROVED: Record<PaletteAim, string> = {
+  'fewest-bottles': 'fewer cannot',
+  cheapest: 'nothing costs less',
+  nearest: 'no choice has a smaller worst difference',
+};

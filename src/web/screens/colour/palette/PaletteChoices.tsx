@@ -1,0 +1,127 @@
+import { Checkbox, NumberInput, Slider } from '@mantine/core';
+import { labToDisplay } from '../../../../core/colour/index.ts';
+import type { LiveryColour } from './paletteTargets.ts';
+
+export interface PaletteLimits {
+  from: 'shelf' | 'all';
+  /** How near every colour has to come, dE00. */
+  tolerance: number;
+  mostBottles: number | null;
+  mostBought: number | null;
+}
+
+interface PaletteChoicesProps {
+  livery: readonly LiveryColour[];
+  left: ReadonlySet<string>;
+  onLeave: (left: ReadonlySet<string>) => void;
+  limits: PaletteLimits;
+  onLimits: (limits: PaletteLimits) => void;
+  shelfCount: number;
+  allCount: number;
+}
+
+/** Which colours the palette has to hold, how near, and from what. */
+export function PaletteChoices({
+  livery,
+  left,
+  onLeave,
+  limits,
+  onLimits,
+  shelfCount,
+  allCount,
+}: PaletteChoicesProps) {
+  const orNull = (value: string | number) => (typeof value === 'number' && value > 0 ? value : null);
+  return (
+    <>
+      <div className="panel">
+        <h3>Colours to hold</h3>
+        <ul style={{ listStyle: 'none', margin: 0, padding: 0, display: 'grid', gap: 8 }}>
+          {livery.map(({ id, label, name, lab, where }) => (
+            <li key={id} style={{ display: 'flex', gap: 10, alignItems: 'flex-start' }}>
+              <Checkbox
+                checked={!left.has(id)}
+                aria-label={`Hold ${label} ${name}`}
+                onChange={(event) => {
+                  const next = new Set(left);
+                  if (event.currentTarget.checked) next.delete(id);
+                  else next.add(id);
+                  onLeave(next);
+                }}
+              />
+              <span className="dot" style={{ background: labToDisplay(lab).hex }} aria-hidden />
+              <span style={{ minWidth: 0 }}>
+                <span className="mono">{label}</span> {name}
+                <span className="soft small" style={{ display: 'block' }}>
+                  {where.join(', ')}
+                </span>
+              </span>
+            </li>
+          ))}
+        </ul>
+        <div style={{ marginTop: 12 }}>
+          <span id="tolerance">
+            Each within <b className="mono">{limits.tolerance.toFixed(1)} dE</b>
+          </span>
+          <Slider
+            aria-labelledby="tolerance"
+            thumbLabel="How near every colour has to come, dE"
+            min={0.5}
+            max={4}
+            step={0.1}
+            value={limits.tolerance}
+            label={(value) => `${value.toFixed(1)} dE`}
+            onChange={(tolerance) => onLimits({ ...limits, tolerance })}
+          />
+          <p className="soft small" style={{ marginTop: 6 }}>
+            Below 1 nobody sees it; at 2 it shows only where two panels touch.
+          </p>
+        </div>
+      </div>
+      <div className="panel">
+        <h3>From</h3>
+        <div className="chips" role="group" aria-label="Paints to choose from">
+          {(
+            [
+              ['shelf', `my shelf, ${shelfCount}`],
+              ['all', `everything, ${allCount}`],
+            ] as const
+          ).map(([from, label]) => (
+            <button
+              key={from}
+              type="button"
+              className="chip"
+              aria-pressed={limits.from === from}
+              onClick={() => onLimits({ ...limits, from })}
+            >
+              {label}
+            </button>
+          ))}
+        </div>
+        <p className="soft small" style={{ marginTop: 6 }}>
+          {limits.from === 'shelf'
+            ? 'Up to 3 paints and 20 drops to a cup.'
+            : 'Up to 2 paints and 20 drops to a cup: with three of so many the proof would take minutes.'}
+        </p>
+        <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 10, marginTop: 8 }}>
+          <NumberInput
+            label="Most bottles"
+            placeholder="any"
+            min={1}
+            max={40}
+            value={limits.mostBottles ?? ''}
+            onChange={(value) => onLimits({ ...limits, mostBottles: orNull(value) })}
+          />
+          <NumberInput
+            label="Most to buy"
+            placeholder="any"
+            min={1}
+            max={40}
+            disabled={limits.from === 'shelf'}
+            value={limits.mostBought ?? ''}
+            onChange={(value) => onLimits({ ...limits, mostBought: orNull(value) })}
+          />
+        </div>
+      </div>
+    </>
+  );
+}
