@@ -22,7 +22,18 @@ import { colourName } from './names.ts';
 import { PIGMENTS } from './pigments.ts';
 
 type Shares = Record<string, number>;
-type SamplePaint = Omit<PaintRecord, 'flakeUm' | 'provenance' | 'uncertainty' | 'refit' | 'levelMl'> & {
+type SamplePaint = Omit<
+  PaintRecord,
+  | 'flakeUm'
+  | 'provenance'
+  | 'uncertainty'
+  | 'refit'
+  | 'levelMl'
+  | 'openedOn'
+  | 'place'
+  | 'note'
+  | 'discontinued'
+> & {
   flakeUm?: number;
 };
 

@@ -28,7 +28,15 @@ export interface PaintRecord {
   refit: { readings: number; k: number[]; s: number[]; uncertainty: number } | null;
   /** What is left in the bottle, ml; null where it is not on the shelf. */
   levelMl: number | null;
+  /** Day it was opened, like 2026-05-12; where it stands; what else there is to say. */
+  openedOn: string | null;
+  place: string;
+  note: string;
+  /** No longer made. */
+  discontinued: boolean;
 }
+
+export type CodeKind = 'solid' | 'satin' | 'metallic' | 'pearl' | 'candy';
 
 export interface CodeRecord {
   id: string;
@@ -36,7 +44,8 @@ export interface CodeRecord {
   code: string;
   name: string;
   years: string;
-  kind: 'solid' | 'metallic' | 'pearl' | 'candy';
+  suppliers: string;
+  kind: CodeKind;
   spectrum: number[];
   angles: { degrees: number; lab: Lab }[] | null;
   sources: CodeSource[];

@@ -170,7 +170,13 @@ export const paintInput = object({
   owned: boolean().required(),
 })
   .noUnknown()
-  .test('colour', 'give the colour as hex or as Lab', ({ hex, lab }) => Boolean(hex) || lab !== undefined);
+  .test(
+    'colour',
+    'give the colour as hex or as Lab',
+    // Absent where it is optional.
+    (paint?: { hex?: string; lab?: unknown }) =>
+      paint === undefined || Boolean(paint.hex) || paint.lab !== undefined,
+  );
 
 export const paintBatch = object({
   paints: array(paintInput)
@@ -188,7 +194,8 @@ export const codeInput = object({
   code: label('the code', 40),
   name: string().defined().trim().max(120),
   years: string().defined().trim().max(40),
-  kind: oneOf(['solid', 'metallic', 'pearl', 'candy'] as const, 'the kind'),
+  suppliers: string().trim().max(200, 'plants and suppliers take at most 200 characters').optional(),
+  kind: oneOf(['solid', 'satin', 'metallic', 'pearl', 'candy'] as const, 'the kind'),
   provenance: oneOf(PROVENANCES, 'the source'),
   note: string().max(300, 'a note has at most 300 characters').optional(),
   uncertainty: count('the uncertainty in dE', 0.05, 30).optional(),
@@ -216,6 +223,7 @@ export const codeBatch = object({
 export const codeUpdate = object({
   name: string().defined().trim().max(120),
   years: string().defined().trim().max(40),
+  suppliers: string().defined().trim().max(200, 'plants and suppliers take at most 200 characters'),
   sources: array(
     object({
       provenance: oneOf(PROVENANCES, 'the source'),
@@ -233,8 +241,41 @@ export const codeUpdate = object({
   version: version(),
 }).noUnknown();
 
+const day = () =>
+  string()
+    .nullable()
+    .matches(/^\d{4}-\d{2}-\d{2}$/, 'a day is written like 2026-05-12');
+
+/** What stands on the shelf; what is left out stays as it was. */
 export const shelfInput = object({
   levelMl: count('the level in ml', 0, 5000),
+  openedOn: day().optional(),
+  place: string().max(80, 'the place has at most 80 characters').optional(),
+  note: string().max(500, 'a note has at most 500 characters').optional(),
+}).noUnknown();
+
+export const paintUpdate = object({
+  priceCents: whole('the price in cents', 0, 1e6).optional(),
+  discontinued: boolean().optional(),
+}).noUnknown();
+
+/** A list of paints merged into the shelf in one stroke: known ones by id, new ones by what they are. */
+export const shelfMerge = object({
+  rows: array(
+    object({
+      paintId: string().nullable().defined().max(120),
+      paint: paintInput.optional().default(undefined),
+      shelf: shelfInput.nullable().defined(),
+      change: paintUpdate.required(),
+    })
+      .noUnknown()
+      .test('which', 'a row names a paint or brings a new one', ({ paintId, paint }) =>
+        Boolean(paintId === null ? paint : paintId),
+      ),
+  )
+    .required()
+    .min(1, 'there is no row to merge')
+    .max(5000, 'at most 5000 rows at once'),
 }).noUnknown();
 
 export const stepInput = object({
@@ -267,6 +308,9 @@ export const planInput = object({
 }).noUnknown();
 
 export type PaintInput = InferType<typeof paintInput>;
+export type ShelfInput = InferType<typeof shelfInput>;
+export type PaintUpdate = InferType<typeof paintUpdate>;
+export type ShelfMerge = InferType<typeof shelfMerge>;
 export type CodeInput = InferType<typeof codeInput>;
 export type TrayInput = InferType<typeof trayInput>;
 export type JoinInput = InferType<typeof joinInput>;
@@ -279,6 +323,11 @@ const cupDrops = object()
   .required('the drops are missing')
   .test('drops', 'drops must be whole numbers from 1 to 200, of at most eight paints', isMix)
   .test('some', 'a cup needs a drop of something', (mix) => Object.keys(mix).length > 0);
+
+/** A chip of a code that is to be read. */
+export const chipInput = object({
+  note: string().defined().trim().max(200, 'a note has at most 200 characters'),
+}).noUnknown();
 
 export const cupInput = object({
   trayId: string().nullable().defined().max(120),

@@ -4,7 +4,15 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import type { CupRecord, PaintRecord, Problem, ReaderRecord, ReadingRecord } from '../api/index.ts';
+import type {
+  CodeRecord,
+  CupRecord,
+  PaintRecord,
+  Problem,
+  ReaderRecord,
+  ReadingRecord,
+} from '../api/index.ts';
+import { ciede2000 } from '../core/colour/index.ts';
 import { createApp } from './app.ts';
 import { openDatabase, type OpenDatabase } from './database/open.ts';
 import { seedDemo } from './seedDemo.ts';
@@ -126,6 +134,29 @@ describe('cups and the reader', () => {
     expect(after.refit!.readings).toBe(2);
     expect(after.uncertainty).toBeLessThan(before.uncertainty / 1.2);
     expect((await call<ReadingRecord[]>('GET', '/api/readings')).body).toHaveLength(2);
+  });
+
+  it('reads a chip of a code: one more source with its spectrum, the surest in force', async () => {
+    const codeOf = async () =>
+      (await call<CodeRecord[]>('GET', '/api/codes')).body.find(({ id }) => id === 'TL-2045')!;
+    const before = await codeOf();
+    const early = await call<Problem>('POST', '/api/codes/TL-2045/readings', { note: '' });
+    expect(early.status).toBe(409);
+    expect(await codeOf()).toEqual(before);
+    await readyReader();
+    const { status, body } = await call<CodeRecord>('POST', '/api/codes/TL-2045/readings', {
+      note: 'chip on the card of 1957',
+    });
+    expect(status).toBe(201);
+    expect(body.sources).toHaveLength(before.sources.length + 1);
+    const read = body.sources.at(-1)!;
+    expect(read).toMatchObject({ provenance: 'instrument' });
+    expect(read.spectrum).toHaveLength(31);
+    expect(read.note).toMatch(/three readings within 0\.\d\d dE; chip on the card of 1957/);
+    expect(body.sources.filter(({ inForce }) => inForce)).toHaveLength(1);
+    // The same chip read again is the same colour within the reader's noise.
+    const again = (await call<CodeRecord>('POST', '/api/codes/TL-2045/readings', { note: '' })).body;
+    expect(ciede2000(again.sources.at(-1)!.lab, read.lab)).toBeLessThan(0.6);
   });
 
   it.each<[string, unknown, RegExp]>([

@@ -31,7 +31,18 @@ import { readBuilds, readSettings } from './store/benchStore.ts';
 import { refitPaints } from './store/cupStore.ts';
 import { idFrom, readCodes, readPaints } from './store/paintStore.ts';
 
-type SamplePaint = Omit<PaintRecord, 'flakeUm' | 'provenance' | 'uncertainty' | 'refit' | 'levelMl'> & {
+type SamplePaint = Omit<
+  PaintRecord,
+  | 'flakeUm'
+  | 'provenance'
+  | 'uncertainty'
+  | 'refit'
+  | 'levelMl'
+  | 'openedOn'
+  | 'place'
+  | 'note'
+  | 'discontinued'
+> & {
   flakeUm?: number;
 };
 type StockItem = { id: string } & Record<string, unknown>;
@@ -115,7 +126,10 @@ export function seedDemo(db: Database, now: number): void {
     const volume = new Map(readPaints(tx).map(({ id, volumeMl }) => [id, volumeMl]));
     scenario.shelf.forEach((paintId, index) => {
       const levelMl = Math.round((volume.get(paintId) ?? 10) * (0.35 + (0.6 * ((index * 7) % 10)) / 10));
-      tx.insert(shelf).values({ paintId, levelMl }).run();
+      // Opened one after the other over the last year and a half; every third stands in the drawer.
+      const openedOn = new Date(now - ((index * 37) % 540) * 86_400_000).toISOString().slice(0, 10);
+      const place = index % 3 === 0 ? 'drawer' : 'rack';
+      tx.insert(shelf).values({ paintId, levelMl, openedOn, place }).run();
     });
     scenario.builds.forEach(({ trays: begun, ...build }, position) => {
       tx.insert(builds)

@@ -448,10 +448,64 @@ describe('codes and their sources', () => {
     expect(await get('larkspur-boats-lb-8')).toBeUndefined();
   });
 
+  it('keeps what stands on the shelf with its day, place and note, and merges a list in one stroke', async () => {
+    type Paint = { id: string; levelMl: number | null; place: string; note: string; openedOn: string | null };
+    const paint = async (id: string) =>
+      (await call<Paint[]>('GET', '/api/paints')).body.find((one) => one.id === id)!;
+    await call('PUT', '/api/shelf/OR-001', {
+      levelMl: 9,
+      openedOn: '2026-02-03',
+      place: 'drawer',
+      note: 'thin',
+    });
+    await call('PUT', '/api/shelf/OR-001', { levelMl: 8 });
+    expect(await paint('OR-001')).toMatchObject({
+      levelMl: 8,
+      openedOn: '2026-02-03',
+      place: 'drawer',
+      note: 'thin',
+    });
+    const fresh = {
+      range: 'Harbour',
+      code: '7',
+      name: 'Deep Tide',
+      family: 'lacquer',
+      container: 'bottle',
+      role: 'colour',
+      sheen: 'gloss',
+      hiding: 'opaque',
+      priceCents: 320,
+      volumeMl: 17,
+      hex: '#104050',
+      owned: false,
+    };
+    const rows = [
+      { paintId: 'OR-001', shelf: null, change: { priceCents: 555, discontinued: true } },
+      { paintId: null, paint: fresh, shelf: { levelMl: 12, place: 'rack' }, change: {} },
+    ];
+    const refused = await call<Problem>('POST', '/api/shelf-merge', {
+      rows: [...rows, { paintId: 'nothing', shelf: null, change: {} }],
+    });
+    expect(refused.status).toBe(404);
+    expect((await paint('OR-001')).levelMl).toBe(8);
+    await call('POST', '/api/shelf-merge', { rows });
+    expect(await paint('OR-001')).toMatchObject({ levelMl: null, priceCents: 555, discontinued: true });
+    expect(await paint('harbour-7')).toMatchObject({ levelMl: 12, place: 'rack', name: 'Deep Tide' });
+    expect(
+      (await call<Problem>('PUT', '/api/shelf/OR-001', { levelMl: 1, openedOn: 'May' })).body.detail,
+    ).toMatch(/a day is written like/);
+  });
+
   it('lets the builder choose the source in force, and tells when another tab was first', async () => {
     const before = await get('TL-2045');
     const sources = before.sources.map((source, at) => ({ ...source, ...(at === 1 && { chosen: true }) }));
-    const change = { name: before.name, years: before.years, sources, version: before.version };
+    const change = {
+      name: before.name,
+      years: before.years,
+      suppliers: '',
+      sources,
+      version: before.version,
+    };
     const { body: after } = await call<CodeRecord>('PUT', '/api/codes/TL-2045', change);
     expect(after.sources[1]).toMatchObject({ inForce: true, chosen: true });
     expect(after.spectrum).not.toEqual(before.spectrum);

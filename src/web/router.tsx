@@ -27,6 +27,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./screens/colour/CupScreen.tsx')).CupScreen }),
       },
       {
+        path: 'build/:buildId/colour/:trayId/card',
+        lazy: async () => ({ Component: (await import('./screens/colour/RecipeCard.tsx')).RecipeCard }),
+      },
+      {
         path: 'build/:buildId/colour/palette',
         lazy: async () => ({
           Component: (await import('./screens/colour/palette/PaletteScreen.tsx')).PaletteScreen,
@@ -55,6 +59,10 @@ export const router = createBrowserRouter([
       {
         path: 'shelf',
         lazy: async () => ({ Component: (await import('./screens/shelf/ShelfScreen.tsx')).ShelfScreen }),
+      },
+      {
+        path: 'codes/picture',
+        lazy: async () => ({ Component: (await import('./screens/codes/PictureScreen.tsx')).PictureScreen }),
       },
       {
         path: 'codes/:codeId?',

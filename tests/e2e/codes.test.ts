@@ -1,9 +1,10 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { deflateSync } from 'node:zlib';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { CodeRecord } from '../../src/api/index.ts';
-import { DAYLIGHT, spectrumFrom, spectrumToLab } from '../../src/core/colour/index.ts';
+import { DAYLIGHT, hexToLab, spectrumFrom, spectrumToLab } from '../../src/core/colour/index.ts';
 import { writeCgats } from '../../src/core/formats/index.ts';
 import {
   EVENING,
@@ -16,8 +17,42 @@ import {
   scratchFolder,
   shows,
   startServer,
+  textOf,
   type Started,
 } from './bench.ts';
+
+/** A PNG of vertical stripes in sRGB, 60 pixels each. */
+function stripes(colours: readonly [number, number, number][]): Buffer {
+  const [width, height] = [60 * colours.length, 120];
+  const rows = Buffer.alloc(height * (1 + 3 * width));
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) rows.set(colours[Math.floor(x / 60)]!, y * (1 + 3 * width) + 1 + 3 * x);
+  const crc = (bytes: Buffer) => {
+    let value = ~0;
+    for (const byte of bytes) {
+      value ^= byte;
+      for (let bit = 0; bit < 8; bit++) value = (value >>> 1) ^ (value & 1 ? 0xedb88320 : 0);
+    }
+    return ~value >>> 0;
+  };
+  const chunk = (type: string, data: Buffer) => {
+    const body = Buffer.concat([Buffer.from(type), data]);
+    const frame = Buffer.alloc(8);
+    frame.writeUInt32BE(data.length, 0);
+    frame.writeUInt32BE(crc(body), 4);
+    return Buffer.concat([frame.subarray(0, 4), body, frame.subarray(4)]);
+  };
+  const header = Buffer.alloc(13);
+  header.writeUInt32BE(width, 0);
+  header.writeUInt32BE(height, 4);
+  header.set([8, 2, 0, 0, 0], 8);
+  return Buffer.concat([
+    Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]),
+    chunk('IHDR', header),
+    chunk('IDAT', deflateSync(rows)),
+    chunk('IEND', Buffer.alloc(0)),
+  ]);
+}
 
 describe('the library of codes', () => {
   const scratch = scratchFolder();
@@ -126,6 +161,23 @@ describe('the library of codes', () => {
     await shows(page, /122 of 122 codes/);
   });
 
+  it('reads a chip of a code as one more source', async () => {
+    await page.goto(`${server.address}/codes/TL-2045`);
+    await press(page, 'button', 'Read a chip of it');
+    await press(page, 'button', 'Connect the reader');
+    await press(page, 'button', 'Calibrate on its tile');
+    await press(page, 'button', 'Read a chip of TL-2045');
+    await shows(page, /three readings within 0\.\d\d dE, spectrum/);
+    await fill(page, 'Plants and suppliers', 'Larkspur works');
+    await page.keyboard.press('Tab');
+    await saved(page);
+    const kept = (await codes()).find(({ id }) => id === 'TL-2045')!;
+    expect(kept.sources.at(-1)).toMatchObject({ provenance: 'instrument' });
+    expect(kept.suppliers).toBe('Larkspur works');
+    await press(page, 'button', 'Bring in colours');
+    await press(page, 'button', 'Back to the codes');
+  });
+
   it('refuses a document type and what is no colour file, and keeps nothing', async () => {
     await press(page, 'button', 'Bring in colours');
     await give('bomb.cxf', '<?xml version="1.0"?><!DOCTYPE a [<!ENTITY b "b">]><CxF>&b;</CxF>');
@@ -137,5 +189,53 @@ describe('the library of codes', () => {
 
   it('raised no error in the browser', () => {
     expect(errors).toEqual([]);
+  });
+  it('reads a colour from a picture by its grey card and keeps it as a source', async () => {
+    await page.goto(`${server.address}/codes/picture`);
+    await give('letter.png', 'this is no picture');
+    await shows(page, /letter\.png: This file is no picture that the browser can read/);
+    // A grey card of 18 % in warm light, a colour beside it, and a burnt part.
+    const picture = stripes([
+      [134, 118, 98],
+      [40, 110, 120],
+      [255, 255, 255],
+    ]);
+    writeFileSync(join(scratch.folder, 'picture.png'), picture);
+    const input = await page.waitForSelector('input[type=file]');
+    await (input as unknown as { uploadFile: (path: string) => Promise<void> }).uploadFile(
+      join(scratch.folder, 'picture.png'),
+    );
+    const image = await page.waitForSelector('.picture img');
+    const box = (await image!.boundingBox())!;
+    const draw = async (at: number) => {
+      await page.mouse.move(box.x + (at + 0.3) * (box.width / 3), box.y + 0.3 * box.height);
+      await page.mouse.down();
+      await page.mouse.move(box.x + (at + 0.7) * (box.width / 3), box.y + 0.7 * box.height, { steps: 4 });
+      await page.mouse.up();
+    };
+    await press(page, 'button', 'Grey card');
+    await draw(2);
+    await shows(page, /The grey card is burnt out: 100 % of it/);
+    await press(page, 'button', 'Grey card');
+    await draw(0);
+    await press(page, 'button', 'Mark colour in the middle');
+    await shows(page, /Known to\s+±4\.\d dE/);
+    const warm = await textOf(page, '.rows');
+    // By keyboard: out of the stripe and back.
+    await page.focus('.region[aria-label^="Colour 1"]');
+    for (let step = 0; step < 20; step++) await page.keyboard.press('ArrowLeft');
+    await page.waitForFunction((text) => document.querySelector('.rows')!.textContent !== text, {}, warm);
+    for (let step = 0; step < 20; step++) await page.keyboard.press('ArrowRight');
+    await shows(page, /Known to\s+±4\.\d dE/);
+    await fill(page, 'Maker', 'Own');
+    await fill(page, 'Code', 'PIC-1');
+    await press(page, 'button', 'Keep colour 1');
+    await shows(page, /PIC-1/);
+    const kept = (await codes()).find(({ code }) => code === 'PIC-1')!;
+    expect(kept.sources).toHaveLength(1);
+    expect(kept.sources[0]).toMatchObject({ provenance: 'photograph', inForce: true });
+    expect(kept.sources[0]!.uncertainty).toBeGreaterThan(4.4);
+    // The card takes the warm light out, so the colour is bluer than the pixels say.
+    expect(kept.sources[0]!.lab.b).toBeLessThan(hexToLab('#286e78').b - 5);
   });
 });

@@ -64,6 +64,26 @@ describe('a cup, its spoons and the reader', () => {
     await saved(page);
   });
 
+  it('prints a card of what is in the cup', async () => {
+    const [cup] = await cups();
+    await page.goto(`${server.address}/build/quillon/colour/quillon-guards/card`);
+    await shows(page, /Mudguards[\s\S]*QC-07 Escort Ivory[\s\S]*Spoon read\s+\d\.\d dE/);
+    const drops = await page.$$eval('.sheet tbody tr', (rows) =>
+      rows
+        .slice(0, -1)
+        .map((row) => [
+          row.querySelector('.mono')!.textContent,
+          Number((row.children[1] as HTMLElement).innerText),
+        ]),
+    );
+    const inCup: Record<string, number> = { ...cup!.drops };
+    for (const { add } of cup!.additions)
+      for (const [id, count] of Object.entries(add)) inCup[id] = (inCup[id] ?? 0) + count;
+    expect(Object.fromEntries(drops)).toEqual(inCup);
+    await page.goto(`${server.address}/build/quillon/colour/quillon-guards/cup`);
+    await shows(page, /Changed since its spoon/);
+  });
+
   it('connects, calibrates and reads the next spoon, and all paints of the cup are known better', async () => {
     await press(page, 'button', 'Connect the reader');
     await shows(page, /Warming up/);

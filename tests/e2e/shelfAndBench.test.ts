@@ -107,6 +107,48 @@ describe('shelf, bench and kit of the sample bench', () => {
     await expect.poll(() => level('KE-003')).toBeNull();
   });
 
+  it('keeps where a bottle stands, what is no longer made and what could stand in for it', async () => {
+    await press(page, 'button', 'on the shelf, 54');
+    await fill(page, 'Filter paints', 'BR-004');
+    await press(page, 'button', 'Flag Red');
+    await shows(page, /Could stand in for it[\s\S]*dE/);
+    await fill(page, 'Stands in', 'lower drawer');
+    await page.keyboard.press('Tab');
+    await fill(page, 'Price, €', '4.75');
+    await page.keyboard.press('Tab');
+    await press(page, 'checkbox', 'no longer made');
+    await saved(page);
+    const paint = async () =>
+      (await fetched<PaintRecord[]>('/api/paints')).find(({ id }) => id === 'BR-004')!;
+    await expect.poll(paint).toMatchObject({ place: 'lower drawer', priceCents: 475, discontinued: true });
+    await shows(page, /Flag Red no longer made/);
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await undo();
+    await expect.poll(async () => (await paint()).discontinued).toBe(false);
+    await press(page, 'button', 'Close this paint');
+  });
+
+  it('merges a table after showing what it would change, and keeps what it cannot read', async () => {
+    await press(page, 'button', 'Merge a table');
+    await fill(page, 'Or paste the table', 'code\trange\tname\tchemistry\thex\tleft ml BR-004\t\t\t\t\t2');
+    await shows(page, /at least one paint below it/);
+    await page.$eval('textarea', (area) => {
+      Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value')!.set!.call(
+        area,
+        'code,range,name,chemistry,hex,left ml\nBR-004,,,,,2\n77,Harbour,Deep Tide,lacquer,#104050,12\n78,Harbour,Odd,cheese,#104050,',
+      );
+      area.dispatchEvent(new Event('input', { bubbles: true }));
+    });
+    await shows(page, /1 new, 1 changed, 0 as it was, 1 left out/);
+    await shows(page, /"cheese" is no chemistry/);
+    await shows(page, /left [\d.]+ ml → 2 ml/);
+    await press(page, 'button', 'Merge 2 paints');
+    await shows(page, /on the shelf, 55/);
+    await saved(page);
+    expect(await level('BR-004')).toBe(2);
+    expect(await level('harbour-77')).toBe(12);
+  });
+
   it('changes evenings, closes a day and takes both into the plan', async () => {
     await page.goto(`${server.address}/bench`);
     await press(page, 'button', 'Add a session on Friday');

@@ -78,7 +78,7 @@ describe('the sample bench, from code to bench', () => {
     await page.waitForFunction(() => document.querySelector('[data-light]')?.textContent.includes('TL-4417'));
     const difference = async () =>
       Number(
-        /([\d.]+) (?:…|[\d.]+–[\d.]+)\s*$/.exec(
+        /([\d.]+)\s+(?:…|[\d.]+–[\d.]+)\s*$/.exec(
           await textOf(page, '[aria-label="Recipes"] [aria-checked="true"]'),
         )![1],
       );
@@ -108,6 +108,23 @@ describe('the sample bench, from code to bench', () => {
         .click(),
     );
     await shows(page, /on the shelf is nearer by more than/);
+    // The worst of all lights is never less far off than daylight alone, and a bottle bought never makes it worse.
+    await press(page, 'button', '+ 1 to buy');
+    await shows(page, /on the shelf with one bought is nearer by more than/, 60_000);
+    expect(await difference()).toBeLessThanOrEqual(fromShelf + 0.11);
+    await press(page, 'button', 'tenths of a ml');
+    await shows(page, /\d\.\d ml\n/);
+    await press(page, 'button', 'drops');
+    await page.evaluate(() =>
+      [...document.querySelectorAll('button')]
+        .find((button) => button.innerText.startsWith('my shelf'))!
+        .click(),
+    );
+    await shows(page, /on the shelf is nearer by more than/);
+    await shows(
+      page,
+      /Over which undercoat[\s\S]*White primer[\s\S]*closed after|closed after[\s\S]*White primer/,
+    );
   });
 
   it('takes one for the body, and the drops are stored', async () => {

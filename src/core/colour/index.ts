@@ -21,7 +21,25 @@ export { labResponse, labToXyz, spectrumToLab, xyzToLab, type Lab } from './lab.
 export { adaptWhite } from './adaptation.ts';
 export { ciede2000 } from './ciede2000.ts';
 export { describeDifference } from './describeDifference.ts';
-export { hexToLab, labToDisplay, parseHex, spectrumToDisplay, type DisplayColour } from './srgb.ts';
+export {
+  hexToLab,
+  labToDisplay,
+  linearToLab,
+  parseHex,
+  spectrumToDisplay,
+  type DisplayColour,
+} from './srgb.ts';
 export { recoverSpectrum } from './recoverSpectrum.ts';
 export { labInDaylight } from './foreignLab.ts';
 export { typedColour } from './typedColour.ts';
+export { lightenForScale, lighteningShare } from './lightenForScale.ts';
+export {
+  CARD_GREY,
+  photographColours,
+  sampleRegion,
+  type CardReading,
+  type PhotographColour,
+  type Pixels,
+  type Region,
+  type RegionSample,
+} from './photograph.ts';

@@ -40,7 +40,8 @@ function encode(linear: number): number {
   return linear <= 0.0031308 ? 12.92 * linear : 1.055 * linear ** (1 / 2.4) - 0.055;
 }
 
-function decode(encoded: number): number {
+/** Linear light of an sRGB value, both 0..1. Source: IEC 61966-2-1. */
+export function srgbToLinear(encoded: number): number {
   return encoded <= 0.04045 ? encoded / 12.92 : ((encoded + 0.055) / 1.055) ** 2.4;
 }
 
@@ -88,10 +89,9 @@ export function parseHex(text: string): [number, number, number] {
   return [0, 2, 4].map((at) => parseInt(full.slice(at, at + 2), 16)) as [number, number, number];
 }
 
-/** CIELAB (D65, 2 degree) of an sRGB hex colour. Throws RangeError for a malformed hex. */
-export function hexToLab(text: string): Lab {
-  const [red, green, blue] = parseHex(text).map((value) => decode(value / 255));
-  const linear: Xyz = { X: red!, Y: green!, Z: blue! };
+/** CIELAB (D65, 2 degree) of linear red, green and blue of the sRGB primaries, 1 for white; L is held to 0..100. */
+export function linearToLab([red, green, blue]: readonly [number, number, number]): Lab {
+  const linear: Xyz = { X: red, Y: green, Z: blue };
   const xyz = {
     X: dot(LINEAR_TO_XYZ[0], linear),
     Y: dot(LINEAR_TO_XYZ[1], linear),
@@ -100,4 +100,10 @@ export function hexToLab(text: string): Lab {
   const { white } = tristimulusWeights(DAYLIGHT);
   const lab = xyzToLab(adaptWhite(xyz, SRGB_WHITE, white), white);
   return { ...lab, L: Math.min(100, Math.max(0, lab.L)) };
+}
+
+/** CIELAB (D65, 2 degree) of an sRGB hex colour. Throws RangeError for a malformed hex. */
+export function hexToLab(text: string): Lab {
+  const [red, green, blue] = parseHex(text).map((value) => srgbToLinear(value / 255));
+  return linearToLab([red!, green!, blue!]);
 }

@@ -7,7 +7,7 @@ export {
   type RecipeSearchOptions,
 } from './searchRecipes.ts';
 export type { Recipe, RecipeAnswer, RecipePaint, RecipeRequest } from './recipeRequest.ts';
-export { nearestPaints, type NearestCandidate, type NearestPaint } from './nearestPaints.ts';
+export { nearestPaints, type NearestPaint, type SeenColour } from './nearestPaints.ts';
 export { PROVENANCE_UNCERTAINTY, type Provenance } from './provenance.ts';
 export { refitOptics, PRIORS, type MixReading, type OpticsFit } from './refitOptics.ts';
 export { logDeviation, normalNumber, type DoubtfulPaint } from './opticsParameters.ts';
@@ -31,3 +31,5 @@ export {
 } from './palette.ts';
 export { besideDecal, type BesideDecal } from './decalColours.ts';
 export { whatIsMissing } from './whatIsMissing.ts';
+export { angleDifference, type AngleDifference } from './angleDifference.ts';
+export { substitutes, type Substitute, type SubstitutePaint } from './substitutes.ts';

@@ -344,9 +344,9 @@ describe('searchRecipes', () => {
 describe('nearestPaints', () => {
   it('orders by difference and finds the paint itself', () => {
     const paints = samplePaints(30, 8).map((paint) => ({ id: paint.id, spectrum: opaqueSpectrum(paint) }));
-    const found = nearestPaints(paints, paints[11]!.spectrum, DAYLIGHT, 5);
+    const found = nearestPaints(paints, { spectrum: paints[11]!.spectrum }, [DAYLIGHT], 5);
     expect(found).toHaveLength(5);
-    expect(found[0]).toMatchObject({ id: 'p11', dE00: 0, words: '' });
+    expect(found[0]).toMatchObject({ id: 'p11', dE00: 0 });
     expect(found[1]!.dE00).toBeGreaterThan(0);
     expect(found.map((p) => p.dE00)).toEqual([...found.map((p) => p.dE00)].sort((x, y) => x - y));
   });

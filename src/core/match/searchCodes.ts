@@ -9,6 +9,7 @@ export interface SearchableCode {
   code: string;
   name: string;
   years: string;
+  suppliers?: string;
   kind: string;
   sources: readonly CodeSource[];
 }
@@ -44,7 +45,8 @@ export function searchCodes<C extends SearchableCode>(
   const found: FoundCode<C>[] = [];
   for (const code of codes) {
     if (maker !== undefined && code.maker !== maker) continue;
-    const said = `${code.maker} ${code.code} ${code.name} ${code.kind} ${code.years}`.toLowerCase();
+    const said =
+      `${code.maker} ${code.code} ${code.name} ${code.kind} ${code.years} ${code.suppliers ?? ''}`.toLowerCase();
     const lab = code.sources.find(({ inForce }) => inForce)?.lab;
     const answers =
       tests.every(

@@ -17,7 +17,7 @@ const GREY_CHROMA = 8;
  *  that can be mixed to what is wanted, in a builder's words. */
 export function whatIsMissing(best: Lab, wanted: Lab): string {
   const chroma = (lab: Lab) => Math.hypot(lab.a, lab.b);
-  const hue = (((Math.atan2(wanted.b, wanted.a) * 180) / Math.PI + 360) % 360);
+  const hue = ((Math.atan2(wanted.b, wanted.a) * 180) / Math.PI + 360) % 360;
   const name = HUES.find(([limit]) => hue < limit)![1];
   const lightness = wanted.L - best.L;
   const vividness = chroma(wanted) - chroma(best);

@@ -13,3 +13,4 @@ export {
 export { estimateOptics, HIDING_FILM_UM, type HidingClass } from './estimateOptics.ts';
 export { underlaySpectrum, type Underlay } from './underlay.ts';
 export { inkFor, inkOver, inkTransmittance, PAPER_WHITE } from './inkOverBase.ts';
+export { FLAKE_ANGLES, flakeAngles } from './flakeAngles.ts';

@@ -28,6 +28,8 @@ export const paints = sqliteTable('paints', {
   s: json<number[]>('s'),
   provenance: text('provenance').$type<PaintRecord['provenance']>().notNull(),
   uncertainty: real('uncertainty').notNull(),
+  /** No longer made; what stands on the shelf is the last of it. */
+  discontinued: integer('discontinued', { mode: 'boolean' }).notNull().default(false),
 });
 
 export const shelf = sqliteTable('shelf', {
@@ -35,6 +37,10 @@ export const shelf = sqliteTable('shelf', {
     .primaryKey()
     .references(() => paints.id, { onDelete: 'cascade' }),
   levelMl: real('level_ml').notNull(),
+  /** Day, like 2026-05-12. */
+  openedOn: text('opened_on'),
+  place: text('place').notNull().default(''),
+  note: text('note').notNull().default(''),
 });
 
 export const codes = sqliteTable('codes', {
@@ -43,6 +49,8 @@ export const codes = sqliteTable('codes', {
   code: text('code').notNull(),
   name: text('name').notNull(),
   years: text('years').notNull(),
+  /** Plants that used it and makers of the paint, as far as known. */
+  suppliers: text('suppliers').notNull().default(''),
   kind: text('kind').$type<CodeRecord['kind']>().notNull(),
   spectrum: json<number[]>('spectrum'),
   angles: text('angles', { mode: 'json' }).$type<NonNullable<CodeRecord['angles']>>(),

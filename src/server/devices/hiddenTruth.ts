@@ -62,6 +62,21 @@ export function trueOptics(paint: CataloguePaint, seed: number): PaintOptics {
   };
 }
 
+/** What a builder's chip of a code really reflects: chips were printed and sprayed at other times than the one that
+ *  the code was told from, and faded since. */
+export function trueChip(
+  code: { id: string; spectrum: Spectrum; uncertainty: number },
+  seed: number,
+): number[] {
+  const random = randomFrom('chip', code.id, seed);
+  const sigma = logDeviation(code.uncertainty);
+  const level = 0.5 * sigma * normalNumber(random);
+  const tilt = 0.5 * sigma * normalNumber(random);
+  return code.spectrum.map((value, band) =>
+    Math.min(0.98, value * Math.exp(level + (tilt * (bandWavelength(band) - 550)) / 150)),
+  );
+}
+
 /** The reflectance that a sprayed subject really has: true paints, drops as they fell, film as it built up.
  *  Throws RangeError where a paint is not in the catalogue given. */
 export function trueReflectance(

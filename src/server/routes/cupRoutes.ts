@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import { Router } from 'express';
 import {
+  chipInput,
   cupInput,
   cupUpdate,
   PATHS,
@@ -9,13 +10,15 @@ import {
   readingUpdate,
   type ReadingInput,
 } from '../../api/index.ts';
-import { dropsInCup } from '../../core/match/index.ts';
+import { DAYLIGHT, recoverSpectrum, spectrumToLab } from '../../core/colour/index.ts';
+import { dropsInCup, PROVENANCE_UNCERTAINTY } from '../../core/match/index.ts';
 import { underlaySpectrum } from '../../core/paint/index.ts';
 import { builds, codes, cups, paints, readings } from '../database/schema.ts';
-import { trueReflectance, WORLD } from '../devices/hiddenTruth.ts';
+import { trueChip, trueReflectance, WORLD } from '../devices/hiddenTruth.ts';
 import { simulatedReader } from '../devices/spectralReader.ts';
 import { notFound, ProblemError, stale } from '../problem.ts';
 import { readCards, readCup, readCups, refitPaints } from '../store/cupStore.ts';
+import { changeCode, readCode } from '../store/paintStore.ts';
 import { idOf, validated, type Served } from './served.ts';
 
 /** Cups of mixed paint, the spoons sprayed from them, and the reader that reads them. */
@@ -152,6 +155,34 @@ export function cupRoutes({ db, clock }: Served): Router {
     if (!db.select().from(paints).where(eq(paints.id, paintId)).get()) throw notFound('paint', paintId);
     const id = take({ [paintId]: 1 }, null, input);
     response.status(201).json(db.select().from(readings).where(eq(readings.id, id)).get());
+  });
+
+  router.post(PATHS.codeReadings, (request, response) => {
+    const { note } = validated(chipInput, request.body);
+    const codeId = idOf(request);
+    const code = readCode(db, codeId);
+    if (!code) throw notFound('code', codeId);
+    const told = code.sources[0]!;
+    const chip = trueChip(
+      { id: codeId, spectrum: told.spectrum ?? recoverSpectrum(told.lab), uncertainty: told.uncertainty },
+      WORLD,
+    );
+    const { spectrum, spread, instrument } = reader.read({ name: `chip ${codeId}`, reflectance: () => chip });
+    const rounded = spectrum.map((value) => Number(value.toFixed(5)));
+    const source = {
+      provenance: 'instrument' as const,
+      note: [`${instrument}, three readings within ${spread.toFixed(2)} dE`, note].filter(Boolean).join('; '),
+      lab: spectrumToLab(rounded, DAYLIGHT),
+      // The reader's own doubt and how far its readings lie apart.
+      uncertainty: Math.max(0.05, Math.hypot(PROVENANCE_UNCERTAINTY.instrument, spread)),
+      inForce: false,
+      spectrum: rounded,
+    };
+    const { name, years, suppliers, sources } = code;
+    const saved = db.transaction((tx) =>
+      changeCode(tx, code, { name, years, suppliers, sources: [...sources, source] }),
+    );
+    response.status(201).json(saved);
   });
 
   router.put(PATHS.reading, (request, response) => {

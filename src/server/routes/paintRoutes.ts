@@ -1,10 +1,21 @@
 import { eq } from 'drizzle-orm';
 import { Router } from 'express';
-import { codeBatch, codeInput, codeUpdate, paintBatch, PATHS, shelfInput } from '../../api/index.ts';
-import { paints, shelf } from '../database/schema.ts';
+import {
+  codeBatch,
+  codeInput,
+  codeUpdate,
+  paintBatch,
+  paintUpdate,
+  PATHS,
+  shelfInput,
+  shelfMerge,
+} from '../../api/index.ts';
+import { paints } from '../database/schema.ts';
 import { notFound, stale } from '../problem.ts';
 import {
   changeCode,
+  changePaint,
+  putOnShelf,
   readCode,
   readCodes,
   readPaint,
@@ -34,21 +45,40 @@ export function paintRoutes({ db }: Served): Router {
     response.status(204).end();
   });
 
-  router.put(PATHS.shelf, (request, response) => {
-    const { levelMl } = validated(shelfInput, request.body);
+  router.put(PATHS.paint, (request, response) => {
+    const input = validated(paintUpdate, request.body);
     const paintId = idOf(request);
     if (!readPaint(db, paintId)) throw notFound('paint', paintId);
-    db.insert(shelf)
-      .values({ paintId, levelMl })
-      .onConflictDoUpdate({ target: shelf.paintId, set: { levelMl } })
-      .run();
+    changePaint(db, paintId, input);
+    response.json(readPaint(db, paintId));
+  });
+
+  router.post(PATHS.shelfMerge, (request, response) => {
+    const { rows } = validated(shelfMerge, request.body);
+    const ids = db.transaction((tx) =>
+      rows.map(({ paintId, paint, shelf, change }) => {
+        const id = paintId ?? savePaint(tx, { ...paint!, owned: false }).id;
+        if (!readPaint(tx, id)) throw notFound('paint', id);
+        putOnShelf(tx, id, shelf);
+        changePaint(tx, id, change);
+        return id;
+      }),
+    );
+    response.json({ ids });
+  });
+
+  router.put(PATHS.shelf, (request, response) => {
+    const input = validated(shelfInput, request.body);
+    const paintId = idOf(request);
+    if (!readPaint(db, paintId)) throw notFound('paint', paintId);
+    putOnShelf(db, paintId, input);
     response.json(readPaint(db, paintId));
   });
 
   router.delete(PATHS.shelf, (request, response) => {
     const paintId = idOf(request);
     if (!readPaint(db, paintId)) throw notFound('paint', paintId);
-    db.delete(shelf).where(eq(shelf.paintId, paintId)).run();
+    putOnShelf(db, paintId, null);
     response.json(readPaint(db, paintId));
   });
 

@@ -1,5 +1,12 @@
 import { asc, eq } from 'drizzle-orm';
-import type { CodeInput, CodeRecord, PaintInput, PaintRecord } from '../../api/index.ts';
+import type {
+  CodeInput,
+  CodeRecord,
+  PaintInput,
+  PaintRecord,
+  PaintUpdate,
+  ShelfInput,
+} from '../../api/index.ts';
 import { DAYLIGHT, hexToLab, recoverSpectrum, spectrumToLab, type Lab } from '../../core/colour/index.ts';
 import { PROVENANCE_UNCERTAINTY, withSourceInForce, type CodeSource } from '../../core/match/index.ts';
 import { estimateOptics } from '../../core/paint/index.ts';
@@ -21,6 +28,9 @@ const recordOf = ({ paints: paint, shelf: owned, refits: refit }: JoinedRow): Pa
   ...(refit && { k: refit.k, s: refit.s, uncertainty: refit.uncertainty }),
   refit: refit && { readings: refit.readings, k: paint.k, s: paint.s, uncertainty: paint.uncertainty },
   levelMl: owned?.levelMl ?? null,
+  openedOn: owned?.openedOn ?? null,
+  place: owned?.place ?? '',
+  note: owned?.note ?? '',
 });
 
 export function readPaints(db: Database): PaintRecord[] {
@@ -80,6 +90,33 @@ export function savePaint(db: Database, input: PaintInput): PaintRecord {
   return readPaint(db, id)!;
 }
 
+/** Puts a paint on the shelf or changes what stands there; null takes it off. */
+export function putOnShelf(db: Database, paintId: string, input: ShelfInput | null): void {
+  if (input === null) {
+    db.delete(shelf).where(eq(shelf.paintId, paintId)).run();
+    return;
+  }
+  const { levelMl, openedOn, place, note } = input;
+  const given = {
+    levelMl,
+    ...(openedOn === undefined ? {} : { openedOn }),
+    ...(place === undefined ? {} : { place }),
+    ...(note === undefined ? {} : { note }),
+  };
+  db.insert(shelf)
+    .values({ paintId, ...given })
+    .onConflictDoUpdate({ target: shelf.paintId, set: given })
+    .run();
+}
+
+export function changePaint(db: Database, paintId: string, { priceCents, discontinued }: PaintUpdate): void {
+  const given = {
+    ...(priceCents === undefined ? {} : { priceCents }),
+    ...(discontinued === undefined ? {} : { discontinued }),
+  };
+  if (Object.keys(given).length > 0) db.update(paints).set(given).where(eq(paints.id, paintId)).run();
+}
+
 /** Adds a colour to the codes: a new code, or one more source of a code that is there. Nothing is replaced; a source
  *  that says the same as one that is known is kept once. */
 export function saveCode(db: Database, input: CodeInput): CodeRecord {
@@ -103,6 +140,7 @@ export function saveCode(db: Database, input: CodeInput): CodeRecord {
       code: input.code,
       name: input.name,
       years: input.years,
+      suppliers: input.suppliers ?? '',
       kind: input.kind,
       spectrum: recovered.map((value) => Number(value.toPrecision(6))),
       angles: null,
@@ -118,6 +156,7 @@ export function saveCode(db: Database, input: CodeInput): CodeRecord {
   return changeCode(db, current, {
     name: current.name || input.name,
     years: current.years || input.years,
+    suppliers: current.suppliers || (input.suppliers ?? ''),
     sources: [...current.sources, source],
   });
 }
@@ -130,7 +169,7 @@ export function readCode(db: Database, id: string): CodeRecord | undefined {
 export function changeCode(
   db: Database,
   current: CodeRecord,
-  change: Pick<CodeRecord, 'name' | 'years' | 'sources'>,
+  change: Pick<CodeRecord, 'name' | 'years' | 'suppliers' | 'sources'>,
 ): CodeRecord {
   const sources = withSourceInForce(change.sources);
   const before = current.sources.find(({ inForce }) => inForce);

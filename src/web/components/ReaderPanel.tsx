@@ -8,8 +8,8 @@ import { calibrateReader, connectReader, disconnectReader, useReader } from '../
 interface ReaderPanelProps {
   /** What lies under the reader, in a builder's words. */
   subject: string;
-  /** Dry film of one coat, µm. */
-  coatUm: number;
+  /** Dry film of one coat, µm; undefined where the subject was not sprayed by the builder. */
+  coatUm?: number;
   onRead: (reading: ReadingInput) => Promise<void>;
 }
 
@@ -59,7 +59,7 @@ export function ReaderPanel({ subject, coatUm, onRead }: ReaderPanelProps) {
         : reader.state === 'ready'
           ? {
               name: `Read ${subject}`,
-              act: () => onRead({ filmUm: coats * coatUm, over, note: '' }),
+              act: () => onRead({ filmUm: coats * (coatUm ?? 0), over, note: '' }),
             }
           : undefined;
   return (
@@ -85,7 +85,7 @@ export function ReaderPanel({ subject, coatUm, onRead }: ReaderPanelProps) {
           </>
         )}
       </dl>
-      {reader.state === 'ready' && (
+      {reader.state === 'ready' && coatUm !== undefined && (
         <>
           <NumberInput
             label="Coats on the spoon"
@@ -130,8 +130,10 @@ export function ReaderPanel({ subject, coatUm, onRead }: ReaderPanelProps) {
       </div>
       {reader.simulated && (
         <p className="soft small" style={{ marginTop: 8 }}>
-          A stand-in: it reads what this mixture would really be if every bottle differed a little from its
-          chart.
+          A stand-in: it reads{' '}
+          {coatUm === undefined
+            ? 'a chip that was sprayed and faded in its own way.'
+            : 'what this mixture would really be if every bottle differed a little from its chart.'}
         </p>
       )}
     </div>

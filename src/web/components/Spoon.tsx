@@ -9,13 +9,23 @@ interface SpoonProps {
   gloss?: number;
   /** Largest flake in um; draws sparkle. */
   flakeUm?: number | null;
+  /** Colour of the right half of the bowl, to be judged edge to edge against the left. */
+  splitHex?: string | undefined;
   width?: number;
   label: string;
 }
 
 /** A test spoon: the paint on a convex bowl under one light, its undercoat showing at the neck. The middle of
  *  the bowl is the colour itself, untouched by shading, for judging. */
-export function Spoon({ hex, undercoat = '#8c8c8c', gloss = 85, flakeUm, width = 88, label }: SpoonProps) {
+export function Spoon({
+  hex,
+  undercoat = '#8c8c8c',
+  gloss = 85,
+  flakeUm,
+  splitHex,
+  width = 88,
+  label,
+}: SpoonProps) {
   const id = useId();
   const shine = Math.min(1, Math.max(0, (gloss - 5) / 85));
   return (
@@ -38,6 +48,9 @@ export function Spoon({ hex, undercoat = '#8c8c8c', gloss = 85, flakeUm, width =
       <path d="M43.5 120 L45.4 160 Q50 163 54.6 160 L56.5 120 Z" fill={undercoat} />
       <path d="M42 112 L44.6 143 Q50 146 55.4 143 L58 112 Z" fill={hex} />
       <path d={BOWL} fill={hex} />
+      {splitHex && (
+        <rect x="50" y="0" width="50" height="130" fill={splitHex} clipPath={`url(#${id}-bowl)`} />
+      )}
       {flakeUm ? <Flake id={id} size={flakeUm} /> : null}
       <path d={BOWL} fill={`url(#${id}-form)`} />
       <path

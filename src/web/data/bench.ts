@@ -10,7 +10,10 @@ import {
   type JoinInput,
   type PaintInput,
   type PaintRecord,
+  type PaintUpdate,
   type PlanRecord,
+  type ShelfInput,
+  type ShelfMerge,
   type SettingsRecord,
   type StepInput,
   type TrayInput,
@@ -277,26 +280,52 @@ function updatePaint(saved: PaintRecord): void {
   );
 }
 
-async function sendLevel(id: string, levelMl: number | null): Promise<void> {
+async function sendShelf(id: string, input: ShelfInput | null): Promise<void> {
   const path = pathTo(PATHS.shelf, id);
   updatePaint(
     await saving(() =>
-      levelMl === null
-        ? request<PaintRecord>('DELETE', path)
-        : request<PaintRecord>('PUT', path, { levelMl }),
+      input === null ? request<PaintRecord>('DELETE', path) : request<PaintRecord>('PUT', path, input),
     ),
   );
 }
 
+const shelfOf = ({ levelMl, openedOn, place, note }: PaintRecord): ShelfInput | null =>
+  levelMl === null ? null : { levelMl, openedOn, place, note };
+
 /** Puts a paint on the shelf with what is left in it, or takes it off (null). */
 export async function setShelfLevel(paint: PaintRecord, levelMl: number | null): Promise<void> {
-  const before = paint.levelMl;
+  await saveShelf(
+    paint,
+    levelMl === null ? null : { levelMl },
+    levelMl === null ? `${paint.name} off the shelf` : `${paint.name} on the shelf`,
+  );
+}
+
+/** Changes what stands on the shelf of a paint and remembers how to take it back. */
+export async function saveShelf(paint: PaintRecord, after: ShelfInput | null, label: string): Promise<void> {
+  const before = shelfOf(paint);
   remember({
-    label: levelMl === null ? `${paint.name} off the shelf` : `${paint.name} on the shelf`,
-    undo: () => sendLevel(paint.id, before),
-    redo: () => sendLevel(paint.id, levelMl),
+    label,
+    undo: () => sendShelf(paint.id, before),
+    redo: () => sendShelf(paint.id, after),
   });
-  await sendLevel(paint.id, levelMl);
+  await sendShelf(paint.id, after);
+}
+
+/** Changes price or availability of a paint and remembers how to take it back. */
+export async function savePaint(paint: PaintRecord, change: PaintUpdate, label: string): Promise<void> {
+  const send = async (input: PaintUpdate) => {
+    updatePaint(await saving(() => request<PaintRecord>('PUT', pathTo(PATHS.paint, paint.id), input)));
+  };
+  const before = { priceCents: paint.priceCents, discontinued: paint.discontinued };
+  remember({ label, undo: () => send(before), redo: () => send(change) });
+  await send(change);
+}
+
+/** Merges a list into the shelf, all of it or nothing. */
+export async function mergeShelf(merge: ShelfMerge): Promise<void> {
+  await saving(() => request('POST', PATHS.shelfMerge, merge));
+  await mutate(PATHS.paints);
 }
 
 export async function addPaints(paints: PaintInput[]): Promise<PaintRecord[]> {

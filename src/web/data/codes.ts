@@ -20,7 +20,7 @@ export async function importCodes(
   await mutate(PATHS.codes);
 }
 
-type Sources = Pick<CodeRecord, 'name' | 'years' | 'sources'>;
+type Sources = Pick<CodeRecord, 'name' | 'years' | 'suppliers' | 'sources'>;
 
 async function sendCode(id: string, change: Sources): Promise<void> {
   await inTurn(`code ${id}`, async () => {
@@ -49,15 +49,37 @@ async function sendCode(id: string, change: Sources): Promise<void> {
   });
 }
 
+/** Reads a chip of a code: one more source, with its spectrum. */
+export async function readChip(code: CodeRecord, note: string): Promise<void> {
+  const saved = await saving(() =>
+    request<CodeRecord>('POST', pathTo(PATHS.codeReadings, code.id), { note }),
+  );
+  await mutate<CodeRecord[]>(
+    PATHS.codes,
+    (known) => known?.map((other) => (other.id === saved.id ? saved : other)),
+    { revalidate: false },
+  );
+}
+
 /** Changes the sources of a code and remembers how to take it back. */
 export async function saveSources(
   code: CodeRecord,
   sources: CodeRecord['sources'],
   label: string,
 ): Promise<void> {
-  const { name, years } = code;
-  const before = { name, years, sources: code.sources };
-  const after = { name, years, sources };
+  await saveCode(code, { ...aboutOf(code), sources }, label);
+}
+
+const aboutOf = ({ name, years, suppliers, sources }: CodeRecord): Sources => ({
+  name,
+  years,
+  suppliers,
+  sources,
+});
+
+/** Changes what is known of a code and remembers how to take it back. */
+export async function saveCode(code: CodeRecord, after: Sources, label: string): Promise<void> {
+  const before = aboutOf(code);
   remember({ label, undo: () => sendCode(code.id, before), redo: () => sendCode(code.id, after) });
   await sendCode(code.id, after);
 }

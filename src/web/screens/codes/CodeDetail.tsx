@@ -1,3 +1,4 @@
+import { TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import type { CodeRecord } from '../../../api/index.ts';
 import { recoverSpectrum, spectrumToDisplay, type IlluminantId } from '../../../core/colour/index.ts';
@@ -7,11 +8,20 @@ import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { PROVENANCE_WORDS } from '../../components/provenance.ts';
 import { Spoon } from '../../components/Spoon.tsx';
 import { Why } from '../../components/Why.tsx';
-import { saveSources } from '../../data/codes.ts';
+import { hasFlake } from '../../data/mixable.ts';
+import { ReaderPanel } from '../../components/ReaderPanel.tsx';
+import { readChip, saveCode, saveSources } from '../../data/codes.ts';
 
 /** One code: its colour in the booth, every source of it, which is in force and why, and how far they differ. */
 export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => void }) {
   const [light, setLight] = useState<IlluminantId>('D65');
+  const [reading, setReading] = useState(false);
+  const about = (change: Partial<Pick<CodeRecord, 'years' | 'suppliers'>>) => {
+    const { name, years, suppliers, sources } = code;
+    const after = { name, years, suppliers, sources, ...change };
+    if (after.years === years && after.suppliers === suppliers) return;
+    void saveCode(code, after, `years and suppliers of ${code.code}`).catch(() => undefined);
+  };
   const force = code.sources.find(({ inForce }) => inForce);
   const apart = disagreements(code.sources);
   const worst = apart[0];
@@ -65,7 +75,7 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
             <li key={index} style={{ width: 150, textAlign: 'center' }}>
               <Spoon
                 hex={seen(source)}
-                flakeUm={code.kind === 'solid' ? null : 12}
+                flakeUm={hasFlake(code.kind) ? 12 : null}
                 width={source.inForce ? 120 : 84}
                 label={PROVENANCE_WORDS[source.provenance]}
               />
@@ -101,11 +111,27 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
           <dl className="rows small">
             <dt>Maker</dt>
             <dd>{code.maker}</dd>
-            <dt>Years</dt>
-            <dd>{code.years || 'not known'}</dd>
             <dt>Kind</dt>
             <dd>{code.kind}</dd>
           </dl>
+          <div style={{ display: 'grid', gridTemplateColumns: '1fr 2fr', gap: 8, marginTop: 8 }}>
+            <TextInput
+              size="xs"
+              label="Years"
+              key={`years ${code.years}`}
+              defaultValue={code.years}
+              maxLength={40}
+              onBlur={({ currentTarget: { value } }) => about({ years: value.trim() })}
+            />
+            <TextInput
+              size="xs"
+              label="Plants and suppliers"
+              key={`suppliers ${code.suppliers}`}
+              defaultValue={code.suppliers}
+              maxLength={200}
+              onBlur={({ currentTarget: { value } }) => about({ suppliers: value.trim() })}
+            />
+          </div>
           <button type="button" className="why" style={{ marginTop: 8 }} onClick={onNear}>
             list all codes by nearness to this one
           </button>
@@ -173,6 +199,13 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
             </button>
           )}
         </div>
+        {reading ? (
+          <ReaderPanel subject={`a chip of ${code.code}`} onRead={() => readChip(code, '')} />
+        ) : (
+          <button type="button" className="quiet" onClick={() => setReading(true)}>
+            Read a chip of it
+          </button>
+        )}
       </section>
     </>
   );

@@ -1,7 +1,7 @@
 import { Select, TextInput } from '@mantine/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import type { CodeRecord } from '../../../api/index.ts';
 import { labToDisplay } from '../../../core/colour/index.ts';
 import { searchCodes, type FoundCode } from '../../../core/match/index.ts';
@@ -47,8 +47,11 @@ export function CodesScreen() {
   return (
     <div className="columns codes">
       <section className="column" aria-label="Codes">
-        <div style={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', gap: 10 }}>
-          <h2>Codes</h2>
+        <h2>Codes</h2>
+        <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8, textAlign: 'center' }}>
+          <Link to="/codes/picture" className="quiet">
+            From a picture
+          </Link>
           <button type="button" className="quiet" onClick={() => setImporting(true)}>
             Bring in colours
           </button>

@@ -1,20 +1,28 @@
-import { useEffect } from 'react';
+import { NativeSelect } from '@mantine/core';
+import { useEffect, useState } from 'react';
 import type { CodeRecord } from '../../../api/index.ts';
-import { spectrumToDisplay, type IlluminantId } from '../../../core/colour/index.ts';
+import { spectrumToDisplay, type IlluminantId, type ViewingCondition } from '../../../core/colour/index.ts';
+import { FAMILIES } from '../../../core/finish/index.ts';
 import type { PredictionBand } from '../../../core/match/index.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
+import { hasFlake } from '../../data/mixable.ts';
 import { isTyping } from '../../shell/useShortcuts.ts';
 import { BoothCharts } from './BoothCharts.tsx';
 import { GLOSS } from './boothStyle.ts';
-import { differenceIn, type Candidate } from './candidates.ts';
+import { differenceIn, type Candidate, type PaintWish } from './candidates.ts';
 import { rangeText } from './doubts.ts';
+import { amountText, type MatchChoices } from './matchChoices.ts';
+import { Undercoats } from './Undercoats.tsx';
 import { WITHIN, type useRecipes } from './useRecipes.ts';
 
 interface BoothProps {
   code: CodeRecord | undefined;
-  light: IlluminantId;
+  view: ViewingCondition;
   onLight: (light: IlluminantId) => void;
+  unit: MatchChoices['unit'];
+  wish: PaintWish;
+  onWish: (wish: PaintWish) => void;
   nearest: readonly Candidate[];
   mixed: readonly Candidate[];
   chosen: Candidate | undefined;
@@ -28,8 +36,11 @@ interface BoothProps {
 /** The neutral booth: the wanted colour and its answers as spoons under one light. */
 export function Booth({
   code,
-  light,
+  view,
   onLight,
+  unit,
+  wish,
+  onWish,
   nearest,
   mixed,
   chosen,
@@ -39,6 +50,7 @@ export function Booth({
   onPick,
   onUse,
 }: BoothProps) {
+  const [split, setSplit] = useState(false);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const onButton = (event.target as HTMLElement).closest('button, a');
@@ -61,12 +73,11 @@ export function Booth({
       </section>
     );
   }
-  const seen = (spectrum: readonly number[]) =>
-    spectrumToDisplay(spectrum, { illuminant: light, observer: '2deg' }).hex;
+  const seen = (spectrum: readonly number[]) => spectrumToDisplay(spectrum, view).hex;
   const row = (list: readonly Candidate[], label: string) => (
     <div role="radiogroup" aria-label={label} style={{ display: 'flex', gap: 4, minHeight: 196 }}>
       {list.map((candidate) => {
-        const dE = differenceIn(light, candidate.spectrum, code.spectrum);
+        const dE = differenceIn(view, candidate.spectrum, code.spectrum);
         const active = candidate.key === chosen?.key;
         return (
           <button
@@ -106,11 +117,11 @@ export function Booth({
             <span className="mono" style={{ display: 'block', fontSize: 11.5 }}>
               {Object.keys(candidate.mix).length === 1
                 ? Object.keys(candidate.mix)[0]
-                : `${candidate.drops} drops`}
+                : amountText(candidate.drops, unit)}
             </span>
             <span className="mono" style={{ whiteSpace: 'nowrap' }}>
               {dE.toFixed(1)}{' '}
-              <span className="small">
+              <span className="small" style={{ display: 'block' }}>
                 {bands.has(candidate.key) ? rangeText(bands.get(candidate.key)!) : '…'}
               </span>
             </span>
@@ -120,7 +131,7 @@ export function Booth({
     </div>
   );
   return (
-    <section className="booth" aria-label="Booth" data-light={light}>
+    <section className="booth" aria-label="Booth" data-light={view.illuminant}>
       <div
         style={{
           display: 'flex',
@@ -131,24 +142,36 @@ export function Booth({
         }}
       >
         <h2>Target and answers</h2>
-        <LightSwitch light={light} onChange={onLight} />
+        <LightSwitch light={view.illuminant} onChange={onLight} />
       </div>
       <div style={{ display: 'grid', gridTemplateColumns: '190px minmax(0, 1fr)', gap: 16, marginTop: 10 }}>
         <div style={{ textAlign: 'center', alignSelf: 'center' }}>
           <Spoon
             hex={seen(code.spectrum)}
-            flakeUm={code.kind === 'solid' ? null : 12}
+            flakeUm={hasFlake(code.kind) ? 12 : null}
+            splitHex={split && chosen ? seen(chosen.spectrum) : undefined}
             width={150}
-            label={`${code.name}, the colour wanted`}
+            label={split ? `left ${code.name}, right the answer` : `${code.name}, the colour wanted`}
           />
           <b style={{ display: 'block' }}>{code.name}</b>
           <span className="mono">{code.code}</span>
+          <label className="small" style={{ display: 'block', marginTop: 8 }}>
+            <input
+              type="checkbox"
+              checked={split}
+              onChange={(event) => setSplit(event.currentTarget.checked)}
+            />{' '}
+            answer on the right half
+          </label>
         </div>
         <div>
           <h3>Recipes in whole drops</h3>
           <SearchNote recipes={recipes} poolName={poolName} best={mixed[0]} />
           {mixed.length > 0 && row(mixed, 'Recipes')}
-          <h3 style={{ marginTop: 8 }}>As they come</h3>
+          <div style={{ display: 'flex', gap: 8, alignItems: 'center', marginTop: 8 }}>
+            <h3 style={{ flex: 1 }}>As they come</h3>
+            <WishSelects wish={wish} onWish={onWish} />
+          </div>
           {nearest.length > 0 ? (
             row(nearest, 'Nearest paints')
           ) : (
@@ -163,9 +186,46 @@ export function Booth({
         </div>
       </div>
       {chosen && (
-        <BoothCharts code={code} chosen={chosen} candidates={[...mixed, ...nearest]} onPick={onPick} />
+        <>
+          <BoothCharts code={code} chosen={chosen} candidates={[...mixed, ...nearest]} onPick={onPick} />
+          <Undercoats chosen={chosen} wanted={code.spectrum} view={view} />
+        </>
       )}
     </section>
+  );
+}
+
+const ANY = 'any';
+
+/** Which family and sheen the paints as they come may have. */
+function WishSelects({ wish, onWish }: Pick<BoothProps, 'wish' | 'onWish'>) {
+  return (
+    <>
+      <NativeSelect
+        size="xs"
+        aria-label="Family of paints as they come"
+        value={wish.family ?? ANY}
+        data={[
+          { value: ANY, label: 'any family' },
+          ...Object.entries(FAMILIES).map(([value, { name }]) => ({ value, label: name })),
+        ]}
+        onChange={({ currentTarget: { value } }) =>
+          onWish({ ...wish, family: value === ANY ? null : (value as PaintWish['family']) })
+        }
+      />
+      <NativeSelect
+        size="xs"
+        aria-label="Sheen of paints as they come"
+        value={wish.sheen ?? ANY}
+        data={[
+          { value: ANY, label: 'any sheen' },
+          ...Object.keys(GLOSS).map((value) => ({ value, label: value })),
+        ]}
+        onChange={({ currentTarget: { value } }) =>
+          onWish({ ...wish, sheen: value === ANY ? null : (value as PaintWish['sheen']) })
+        }
+      />
+    </>
   );
 }
 

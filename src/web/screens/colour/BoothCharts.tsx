@@ -62,7 +62,7 @@ export function BoothCharts({ code, chosen, candidates, onPick }: BoothChartsPro
         </ResponsiveContainer>
       </figure>
       <figure className="well" style={{ margin: 0 }}>
-        <figcaption className="small">Drops against difference (dE00, daylight): pick a point</figcaption>
+        <figcaption className="small">Drops against difference (dE00 as judged): pick a point</figcaption>
         <ResponsiveContainer width="100%" height={150}>
           <ScatterChart margin={{ top: 8, right: 12, bottom: 0, left: -18 }} accessibilityLayer={false}>
             <CartesianGrid stroke="#8e8e8e" strokeDasharray="2 4" />

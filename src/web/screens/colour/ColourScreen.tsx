@@ -9,16 +9,24 @@ import { TrayList } from '../../components/TrayList.tsx';
 import { mixable } from '../../data/mixable.ts';
 import { saveTray } from '../../data/bench.ts';
 import { useWorkshop } from '../../data/workshop.ts';
-import { nearestCandidates, recipeCandidates } from './candidates.ts';
+import { nearestCandidates, recipeCandidates, type PaintWish } from './candidates.ts';
 import { Booth } from './Booth.tsx';
 import { CodePanel } from './CodePanel.tsx';
 import { ColourNav } from './ColourNav.tsx';
 import { CupPanel } from './CupPanel.tsx';
+import { aimedFor, judgedIn, purchases, USUAL, wantedIn, type MatchChoices } from './matchChoices.ts';
+import { MatchOptions } from './MatchOptions.tsx';
 import { useBands } from './useBands.ts';
 import { useRecipes } from './useRecipes.ts';
 
 const NEAREST = 4;
 const RECIPES = 4;
+const POOL_NAMES: Record<MatchChoices['from'], string> = {
+  shelf: 'on the shelf',
+  'shelf+1': 'on the shelf with one bought',
+  'shelf+2': 'on the shelf with two bought',
+  all: 'in the catalogue',
+};
 
 /** From a factory code to a paint or a recipe in whole drops. */
 export function ColourScreen() {
@@ -65,29 +73,43 @@ interface ColourDeskProps {
 function ColourDesk({ tray, workshop, list }: ColourDeskProps) {
   const { build, paints, codes, products, conditions } = workshop;
   const [light, setLight] = useState<IlluminantId>('D65');
-  const [from, setFrom] = useState<'shelf' | 'all'>('shelf');
-  const [maxPaints, setMaxPaints] = useState(3);
-  const [maxDrops, setMaxDrops] = useState(20);
+  const [choices, setChoices] = useState(USUAL);
+  const [wish, setWish] = useState<PaintWish>({ family: null, sheen: null });
   const [picked, setPicked] = useState<string>();
-  const code = codes.find(({ id }) => id === tray.codeId);
-  const pool = useMemo(() => mixable(paints, code?.kind ?? 'solid', from), [paints, code?.kind, from]);
-  const lab = useMemo<[number, number, number] | undefined>(() => code && labTriple(code), [code]);
-  const recipes = useRecipes({ paints: pool, lab, maxPaints, maxDrops });
+  const known = codes.find(({ id }) => id === tray.codeId);
+  const code = useMemo(() => known && aimedFor(known, choices.lightening), [known, choices.lightening]);
+  const kind = code?.kind ?? 'solid';
+  const pool = useMemo(
+    () => mixable(paints, kind, choices.from === 'shelf' ? 'shelf' : 'all'),
+    [paints, kind, choices.from],
+  );
+  const view = useMemo(() => ({ illuminant: light, observer: choices.observer }), [light, choices.observer]);
+  const judged = useMemo(() => judgedIn(choices), [choices]);
+  const labs = useMemo(() => code && wantedIn(code, judged), [code, judged]);
+  const { maxPaints, maxDrops } = choices;
+  const recipes = useRecipes({
+    paints: pool,
+    labs,
+    conditions: judged,
+    maxPaints,
+    maxDrops,
+    mostBought: purchases(choices.from),
+  });
 
   const nearest = useMemo(
-    () => (code ? nearestCandidates(code, pool, products, NEAREST) : []),
-    [code, pool, products],
+    () => (code ? nearestCandidates(code, pool, products, NEAREST, judged, wish) : []),
+    [code, pool, products, judged, wish],
   );
   const { state } = recipes;
   // What is found so far is shown while the rest is being ruled out.
   const answers =
     state.kind === 'found' ? state.answer.best : state.kind === 'searching' ? state.soFar : undefined;
   const mixed = useMemo(
-    () => (code && answers ? recipeCandidates(answers, code, products, RECIPES) : []),
-    [code, answers, products],
+    () => (code && answers ? recipeCandidates(answers, code, products, RECIPES, judged) : []),
+    [code, answers, products, judged],
   );
   const all = [...mixed, ...nearest];
-  const bands = useBands(all, code, paints, light);
+  const bands = useBands(all, code, paints, view);
   const chosen = all.find(({ key }) => key === picked) ?? all[0];
 
   const chooseCode = (next: CodeRecord) => {
@@ -109,68 +131,29 @@ function ColourDesk({ tray, workshop, list }: ColourDeskProps) {
         <h2>What you know</h2>
         {build && <ColourNav build={build} tray={tray} />}
         {list}
-        <CodePanel code={code} codes={codes} onChoose={chooseCode} />
-        <div>
-          <h3 style={{ marginBottom: 6 }}>From</h3>
-          <div className="chips" role="group" aria-label="Search paints from">
-            <button
-              type="button"
-              className="chip"
-              aria-pressed={from === 'shelf'}
-              onClick={() => setFrom('shelf')}
-            >
-              my shelf, {mixable(paints, code?.kind ?? 'solid', 'shelf').length}
-            </button>
-            <button
-              type="button"
-              className="chip"
-              aria-pressed={from === 'all'}
-              onClick={() => setFrom('all')}
-            >
-              everything, {mixable(paints, code?.kind ?? 'solid', 'all').length}
-            </button>
-          </div>
-          <div className="chips" role="group" aria-label="Most paints in one cup" style={{ marginTop: 8 }}>
-            {[1, 2, 3].map((count) => (
-              <button
-                key={count}
-                type="button"
-                className="chip"
-                aria-pressed={maxPaints === count}
-                onClick={() => setMaxPaints(count)}
-              >
-                {count === 1 ? '1 paint' : `up to ${count}`}
-              </button>
-            ))}
-          </div>
-          <div className="chips" role="group" aria-label="Most drops in one cup" style={{ marginTop: 8 }}>
-            {[10, 15, 20].map((count) => (
-              <button
-                key={count}
-                type="button"
-                className="chip"
-                aria-pressed={maxDrops === count}
-                onClick={() => setMaxDrops(count)}
-              >
-                {count} drops
-              </button>
-            ))}
-          </div>
-          <p className="soft small" style={{ marginTop: 8 }}>
-            One chemistry to a cup. No lightening for scale: gloss bodies look right in their real colour.
-          </p>
-        </div>
+        <CodePanel code={known} codes={codes} onChoose={chooseCode} />
+        <MatchOptions
+          buildId={build?.id}
+          scale={build?.scale ?? 24}
+          choices={choices}
+          onChange={setChoices}
+          shelfCount={mixable(paints, kind, 'shelf').length}
+          allCount={mixable(paints, kind, 'all').length}
+        />
       </section>
       <Booth
         code={code}
-        light={light}
+        view={view}
         onLight={setLight}
+        unit={choices.unit}
+        wish={wish}
+        onWish={setWish}
         nearest={nearest}
         mixed={mixed}
         chosen={chosen}
         recipes={recipes}
         bands={bands}
-        poolName={from === 'shelf' ? 'on the shelf' : 'in the catalogue'}
+        poolName={POOL_NAMES[choices.from]}
         onPick={setPicked}
         onUse={useMix}
       />
@@ -183,7 +166,8 @@ function ColourDesk({ tray, workshop, list }: ColourDeskProps) {
             code={code}
             chosen={chosen}
             band={bands.get(chosen.key)}
-            light={light}
+            view={view}
+            unit={choices.unit}
             paints={paints}
             codes={codes}
             products={products}
@@ -201,9 +185,4 @@ function ColourDesk({ tray, workshop, list }: ColourDeskProps) {
       </section>
     </div>
   );
-}
-
-function labTriple(code: CodeRecord): [number, number, number] | undefined {
-  const lab = code.sources.find(({ inForce }) => inForce)?.lab;
-  return lab && [lab.L, lab.a, lab.b];
 }

@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { Link } from 'react-router';
 import type { CodeRecord, PaintRecord, TrayRecord } from '../../../api/index.ts';
 import {
   DAYLIGHT,
@@ -7,6 +8,7 @@ import {
   spectrumToDisplay,
   spectrumToLab,
   type IlluminantId,
+  type ViewingCondition,
 } from '../../../core/colour/index.ts';
 import { FAMILIES, type Conditions } from '../../../core/finish/index.ts';
 import { targetLayer, type ProductIndex } from '../../../core/kit/index.ts';
@@ -18,6 +20,7 @@ import { Why } from '../../components/Why.tsx';
 import { finishOf } from '../../data/workshop.ts';
 import { useBench } from '../../data/bench.ts';
 import { differenceIn, type Candidate } from './candidates.ts';
+import { amountText, type MatchChoices } from './matchChoices.ts';
 import { doubtName, doubtRemedy, rangeText } from './doubts.ts';
 
 interface CupPanelProps {
@@ -26,7 +29,8 @@ interface CupPanelProps {
   code: CodeRecord;
   chosen: Candidate;
   band: PredictionBand | undefined;
-  light: IlluminantId;
+  view: ViewingCondition;
+  unit: MatchChoices['unit'];
   paints: readonly PaintRecord[];
   codes: readonly CodeRecord[];
   products: ProductIndex;
@@ -35,7 +39,7 @@ interface CupPanelProps {
 }
 
 const DROPS_PER_ML = 20;
-const OTHER_LIGHTS: IlluminantId[] = ['A', 'LED-4000', 'D50'];
+const OTHER_LIGHTS: IlluminantId[] = ['D65', 'A', 'LED-4000', 'D50'];
 
 /** What an answer means: drops, amounts, coats, money, other lights, warnings; and the button that takes it. */
 export function CupPanel({
@@ -44,7 +48,8 @@ export function CupPanel({
   code,
   chosen,
   band,
-  light,
+  view,
+  unit,
   paints,
   codes,
   products,
@@ -72,7 +77,8 @@ export function CupPanel({
   });
   const toBuy = used.filter(({ paint }) => paint.levelMl === null);
   const paintMl = layer?.volume.paintMl ?? 0;
-  const batches = Math.ceil((2 * paintMl * DROPS_PER_ML) / chosen.drops);
+  const perMl = unit === 'drops' ? DROPS_PER_ML : 10;
+  const batches = Math.max(1, Math.ceil((2 * paintMl * perMl) / chosen.drops));
   const words = describeDifference(
     spectrumToLab(chosen.spectrum, DAYLIGHT),
     spectrumToLab(code.spectrum, DAYLIGHT),
@@ -101,7 +107,11 @@ export function CupPanel({
               <span className="mono small">{paint.id}</span> {paint.name}
               {paint.levelMl === null && <span className="soft small"> (to buy)</span>}
             </span>
-            <Drops count={drops} hex={spectrumToDisplay(opaqueSpectrum(paint)).hex} />
+            {unit === 'drops' ? (
+              <Drops count={drops} hex={spectrumToDisplay(opaqueSpectrum(paint)).hex} />
+            ) : (
+              <b className="mono">{amountText(drops, unit)}</b>
+            )}
           </div>
         ))}
         <p className="soft small" style={{ marginTop: 6 }}>
@@ -123,9 +133,13 @@ export function CupPanel({
         )}
         {paintMl > 0 && used.length > 1 && (
           <p>
-            in drops{' '}
+            in {unit === 'drops' ? 'drops' : 'ml'}{' '}
             <span className="mono" style={{ whiteSpace: 'nowrap' }}>
-              {used.map(({ drops }) => drops * batches).join(' : ')}
+              {used
+                .map(({ drops }) =>
+                  unit === 'drops' ? drops * batches : ((drops * batches) / 10).toFixed(1),
+                )
+                .join(' : ')}
             </span>
           </p>
         )}
@@ -141,21 +155,10 @@ export function CupPanel({
       <div className="panel">
         <h3>On the model</h3>
         <dl className="rows">
-          <dt>Against {code.code}</dt>
-          <dd className="mono">{chosen.dE00.toFixed(1)} dE</dd>
           {band && (
             <>
-              <dt>Nine in ten, {ILLUMINANT_NAMES[light].name.toLowerCase()}</dt>
+              <dt>Nine in ten, {ILLUMINANT_NAMES[view.illuminant].name.toLowerCase()}</dt>
               <dd className="mono">{rangeText(band)} dE</dd>
-              {band.doubts[0] && (
-                <>
-                  <dt>
-                    Blurred most by {doubtName(band.doubts[0].source, paints).toLowerCase()}
-                    <span className="soft"> – {doubtRemedy(band.doubts[0].source)}</span>
-                  </dt>
-                  <dd className="mono">±{band.doubts[0].dE00.toFixed(1)} dE</dd>
-                </>
-              )}
             </>
           )}
           {words && (
@@ -167,9 +170,38 @@ export function CupPanel({
           {OTHER_LIGHTS.map((light) => (
             <div key={light} style={{ display: 'contents' }}>
               <dt>{ILLUMINANT_NAMES[light].name}</dt>
-              <dd className="mono">{differenceIn(light, chosen.spectrum, code.spectrum).toFixed(1)} dE</dd>
+              <dd className="mono">
+                {differenceIn(
+                  { illuminant: light, observer: view.observer },
+                  chosen.spectrum,
+                  code.spectrum,
+                ).toFixed(1)}{' '}
+                dE
+              </dd>
             </div>
           ))}
+          {chosen.angles && (
+            <>
+              <dt>
+                Over five angles{' '}
+                <Why about="the colour over angles">
+                  Mean and worst CIEDE2000 at 15, 25, 45, 75 and 110° from the mirror direction. The code was
+                  read so; the paint&apos;s flop is estimated from the size of its flake (
+                  {chosen.product.flakeUm ?? 'none'}
+                  {chosen.product.flakeUm ? ' µm' : ''}), and half of it depends on how wet it is sprayed.
+                </Why>
+              </dt>
+              <dd className="mono">
+                {chosen.angles.mean.toFixed(1)}, {chosen.angles.worst.toFixed(1)} at {chosen.angles.at}°
+              </dd>
+            </>
+          )}
+          {chosen.product.flakeUm !== undefined && (
+            <>
+              <dt>Flake, at full size</dt>
+              <dd className="mono">{((chosen.product.flakeUm * scale) / 1000).toFixed(2)} mm</dd>
+            </>
+          )}
           <dt>Closes over {at > 0 ? 'what is under it' : 'the plastic'} in</dt>
           <dd className="mono">
             {layer?.coatsToClose
@@ -181,6 +213,13 @@ export function CupPanel({
             {about.coats} coats, {layer?.film.usual.toFixed(0) ?? '?'} µm
           </dd>
         </dl>
+        {band?.doubts[0] && (
+          <p className="soft small" style={{ marginTop: 6 }}>
+            Blurred most by {doubtName(band.doubts[0].source, paints).toLowerCase()},{' '}
+            <span className="mono">±{band.doubts[0].dE00.toFixed(1)} dE</span>:{' '}
+            {doubtRemedy(band.doubts[0].source)}.
+          </p>
+        )}
         {error && <p role="alert">{error}</p>}
       </div>
       {findings.length > 0 && (
@@ -197,6 +236,15 @@ export function CupPanel({
           </>
         )}
       </button>
+      {about.mix && (
+        <Link
+          to={`/build/${tray.buildId}/colour/${tray.id}/card`}
+          className="quiet"
+          style={{ textAlign: 'center' }}
+        >
+          Recipe card to print
+        </Link>
+      )}
     </>
   );
 }

@@ -84,7 +84,7 @@ export function OwnCode({
       />
       <Select
         label="Kind"
-        data={['solid', 'metallic', 'pearl', 'candy']}
+        data={['solid', 'satin', 'metallic', 'pearl', 'candy']}
         value={kind}
         onChange={(value) => setKind(value as CodeInput['kind'])}
       />

@@ -92,7 +92,12 @@ export function SpoonBooth({ code, light, onLight, spoons, predicted, gloss, onA
                   <RemoveButton name={`Set spoon ${index + 1} aside`} onRemove={() => onAside(reading)} />
                 </div>
                 <span className="mono" style={{ display: 'block' }}>
-                  {differenceIn(light, reading.spectrum, code.spectrum).toFixed(1)} dE
+                  {differenceIn(
+                    { illuminant: light, observer: '2deg' },
+                    reading.spectrum,
+                    code.spectrum,
+                  ).toFixed(1)}{' '}
+                  dE
                 </span>
                 <span className="small" style={{ display: 'block' }}>
                   {words || 'no difference to see'}

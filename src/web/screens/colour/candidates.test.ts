@@ -4,7 +4,7 @@ import type { CodeRecord, PaintRecord } from '../../../api/index.ts';
 import { DAYLIGHT, spectrumFrom, spectrumToLab } from '../../../core/colour/index.ts';
 import { productIndex } from '../../../core/kit/index.ts';
 import { searchRecipes } from '../../../core/match/index.ts';
-import { mixOptics, opaqueSpectrum } from '../../../core/paint/index.ts';
+import { flakeAngles, mixOptics, opaqueSpectrum } from '../../../core/paint/index.ts';
 import { differenceIn, nearestCandidates, recipeCandidates, targetUncertainty } from './candidates.ts';
 
 const paint = (id: string, absorb: [number, number], change: Partial<PaintRecord> = {}): PaintRecord => ({
@@ -23,6 +23,10 @@ const paint = (id: string, absorb: [number, number], change: Partial<PaintRecord
   uncertainty: 1,
   refit: null,
   levelMl: 10,
+  openedOn: null,
+  place: '',
+  note: '',
+  discontinued: false,
   k: spectrumFrom((nm) => 0.004 + (nm > absorb[0] && nm < absorb[1] ? 0.4 : 0)),
   s: spectrumFrom(() => 0.15),
   ...change,
@@ -50,6 +54,7 @@ const code: CodeRecord = {
   code: 'X',
   name: 'Pink',
   years: '',
+  suppliers: '',
   kind: 'solid',
   spectrum,
   version: 1,
@@ -60,6 +65,7 @@ const code: CodeRecord = {
   ],
 };
 const products = productIndex(paints);
+const LAMP = { illuminant: 'A', observer: '2deg' } as const;
 
 describe('mixable', () => {
   it('takes bottles of colour, flake only where the target has it, and the shelf where asked', () => {
@@ -75,7 +81,7 @@ describe('candidates', () => {
   const pool = mixable(paints, 'solid', 'all');
 
   it('orders single paints by difference', () => {
-    const found = nearestCandidates(code, pool, products, 3);
+    const found = nearestCandidates(code, pool, products, 3, [DAYLIGHT]);
     expect(found).toHaveLength(3);
     expect(found.map(({ dE00 }) => dE00)).toEqual(found.map(({ dE00 }) => dE00).sort((a, b) => a - b));
     expect(targetUncertainty(code)).toBe(0.4);
@@ -90,7 +96,7 @@ describe('candidates', () => {
       maxPaints: 3,
       maxDrops: 10,
     });
-    const found = recipeCandidates(answer.best, code, products, 4);
+    const found = recipeCandidates(answer.best, code, products, 4, [DAYLIGHT]);
     expect(found[0]!.mix).toEqual({ red: 2, white: 5 });
     expect(found[0]!.dE00).toBeLessThan(1e-6);
     const sets = found.map(({ mix }) => Object.keys(mix).sort().join());
@@ -101,8 +107,38 @@ describe('candidates', () => {
   it('sees that a match in one light is none in another', () => {
     const flat = spectrumFrom(() => 0.3);
     const bumpy = flat.map((value, band) => value + 0.06 * Math.sin(band * 1.3));
-    const shift = Math.abs(differenceIn('A', bumpy, flat) - differenceIn('D65', bumpy, flat));
+    const shift = Math.abs(differenceIn(LAMP, bumpy, flat) - differenceIn(DAYLIGHT, bumpy, flat));
     expect(shift).toBeGreaterThan(0.01);
-    expect(differenceIn('A', flat, flat)).toBe(0);
+    expect(differenceIn(LAMP, flat, flat)).toBe(0);
+  });
+  it('takes only the family and sheen asked for, and the worst of several lights', () => {
+    const wide = [...pool, { ...paint('matt red', [400, 590]), sheen: 'matt' as const }];
+    const index = productIndex(wide);
+    const found = nearestCandidates(code, wide, index, 9, [DAYLIGHT], { family: null, sheen: 'matt' });
+    expect(found.map(({ mix }) => Object.keys(mix)[0])).toEqual(['matt red']);
+    const [one] = nearestCandidates(code, pool, products, 1, [DAYLIGHT, LAMP]);
+    expect(one!.dE00).toBe(
+      Math.max(
+        differenceIn(DAYLIGHT, one!.spectrum, code.spectrum),
+        differenceIn(LAMP, one!.spectrum, code.spectrum),
+      ),
+    );
+  });
+
+  it('puts the paint with the right flake before one of the same face colour without', () => {
+    const silver = paint('flaked', [400, 590], { flakeUm: 14, role: 'metal' });
+    const plain = paint('plain', [400, 590]);
+    const face = opaqueSpectrum(silver);
+    const metallic: CodeRecord = {
+      ...code,
+      kind: 'metallic',
+      spectrum: face,
+      angles: flakeAngles(spectrumToLab(face, DAYLIGHT), 12),
+    };
+    const both = [plain, silver];
+    const found = nearestCandidates(metallic, both, productIndex(both), 2, [DAYLIGHT]);
+    expect(found.map(({ mix }) => Object.keys(mix)[0])).toEqual(['flaked', 'plain']);
+    expect(found[0]!.dE00).toBe(found[1]!.dE00);
+    expect(found[0]!.angles!.mean).toBeLessThan(found[1]!.angles!.mean);
   });
 });

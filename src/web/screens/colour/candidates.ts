@@ -1,9 +1,14 @@
 import type { CodeRecord, PaintRecord } from '../../../api/index.ts';
-import { ciede2000, DAYLIGHT, spectrumToLab, type IlluminantId } from '../../../core/colour/index.ts';
+import { ciede2000, DAYLIGHT, spectrumToLab, type ViewingCondition } from '../../../core/colour/index.ts';
 import type { Product } from '../../../core/finish/index.ts';
 import { resolveMix, type Mix, type ProductIndex } from '../../../core/kit/index.ts';
-import { nearestPaints, type RecipeAnswer } from '../../../core/match/index.ts';
-import { opaqueSpectrum } from '../../../core/paint/index.ts';
+import {
+  angleDifference,
+  nearestPaints,
+  type AngleDifference,
+  type RecipeAnswer,
+} from '../../../core/match/index.ts';
+import { flakeAngles, opaqueSpectrum } from '../../../core/paint/index.ts';
 
 /** An answer to the colour wanted: a paint as it comes or a recipe. */
 export interface Candidate {
@@ -11,34 +16,47 @@ export interface Candidate {
   mix: Mix;
   product: Product;
   spectrum: number[];
-  /** dE00 in daylight. */
+  /** dE00 in the worst of the conditions that were asked for. */
   dE00: number;
+  /** Over the five angles, for a colour with flake. */
+  angles: AngleDifference | undefined;
   drops: number;
 }
 
 /** A recipe this much farther off than the best is no answer. */
 const WORTH_SHOWING = 2.5;
 
-const condition = (illuminant: IlluminantId) => ({ illuminant, observer: '2deg' as const });
-
-/** Difference from the wanted colour in a light. */
+/** Difference from the wanted colour under a condition. */
 export function differenceIn(
-  light: IlluminantId,
+  condition: ViewingCondition,
   spectrum: readonly number[],
   target: readonly number[],
 ): number {
-  return ciede2000(spectrumToLab(target, condition(light)), spectrumToLab(spectrum, condition(light)));
+  return ciede2000(spectrumToLab(target, condition), spectrumToLab(spectrum, condition));
 }
+
+/** Difference in the worst of some conditions. */
+const worstOf = (
+  conditions: readonly ViewingCondition[],
+  spectrum: readonly number[],
+  target: readonly number[],
+) => Math.max(...conditions.map((condition) => differenceIn(condition, spectrum, target)));
 
 export function targetUncertainty(code: CodeRecord): number {
   return code.sources.find(({ inForce }) => inForce)?.uncertainty ?? 4;
 }
 
-function candidate(mix: Mix, code: CodeRecord, products: ProductIndex): Candidate[] {
+function candidate(
+  mix: Mix,
+  code: CodeRecord,
+  products: ProductIndex,
+  conditions: readonly ViewingCondition[],
+): Candidate[] {
   const product = resolveMix(mix, products);
   if (!product) return [];
   const spectrum = opaqueSpectrum(product.optics);
   const drops = Object.values(mix).reduce((sum, count) => sum + count, 0);
+  const face = code.angles && spectrumToLab(spectrum, DAYLIGHT);
   return [
     {
       key: Object.entries(mix)
@@ -48,21 +66,42 @@ function candidate(mix: Mix, code: CodeRecord, products: ProductIndex): Candidat
       product,
       spectrum,
       drops,
-      dE00: ciede2000(spectrumToLab(code.spectrum, DAYLIGHT), spectrumToLab(spectrum, DAYLIGHT)),
+      dE00: worstOf(conditions, spectrum, code.spectrum),
+      angles:
+        face && code.angles
+          ? angleDifference(flakeAngles(face, product.flakeUm ?? null), code.angles)
+          : undefined,
     },
   ];
 }
 
-/** The nearest single paints. */
+/** Paints as they come that a builder may ask for. */
+export interface PaintWish {
+  family: PaintRecord['family'] | null;
+  sheen: PaintRecord['sheen'] | null;
+}
+
+/** The nearest single paints; for a colour with flake by all its angles, so that flake and flop count. */
 export function nearestCandidates(
   code: CodeRecord,
   pool: readonly PaintRecord[],
   products: ProductIndex,
   count: number,
+  conditions: readonly ViewingCondition[],
+  wish: PaintWish = { family: null, sheen: null },
 ): Candidate[] {
-  const spectra = pool.map((paint) => ({ id: paint.id, spectrum: opaqueSpectrum(paint) }));
-  return nearestPaints(spectra, code.spectrum, DAYLIGHT, count).flatMap(({ id }) =>
-    candidate({ [id]: 1 }, code, products),
+  const suitable = pool.filter(
+    ({ family, sheen }) =>
+      (wish.family === null || family === wish.family) && (wish.sheen === null || sheen === wish.sheen),
+  );
+  const seen = suitable.map((paint) => {
+    const spectrum = opaqueSpectrum(paint);
+    if (!code.angles) return { id: paint.id, spectrum };
+    return { id: paint.id, spectrum, angles: flakeAngles(spectrumToLab(spectrum, DAYLIGHT), paint.flakeUm) };
+  });
+  const target = { spectrum: code.spectrum, ...(code.angles ? { angles: code.angles } : {}) };
+  return nearestPaints(seen, target, conditions, count).flatMap(({ id }) =>
+    candidate({ [id]: 1 }, code, products, conditions),
   );
 }
 
@@ -72,6 +111,7 @@ export function recipeCandidates(
   code: CodeRecord,
   products: ProductIndex,
   count: number,
+  conditions: readonly ViewingCondition[],
 ): Candidate[] {
   const chosen: { mix: Mix; dE00: number }[] = [];
   const paintsOf = (mix: Mix) => Object.keys(mix).sort().join();
@@ -89,5 +129,5 @@ export function recipeCandidates(
     .filter(({ dE00 }) => dE00 <= nearest + WORTH_SHOWING)
     .sort((a, b) => a.dE00 - b.dE00)
     .slice(0, count)
-    .flatMap(({ mix }) => candidate(mix, code, products));
+    .flatMap(({ mix }) => candidate(mix, code, products, conditions));
 }

@@ -1,7 +1,7 @@
 import { wrap } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
 import type { CodeRecord, PaintRecord } from '../../../api/index.ts';
-import { spectrumToLab, type IlluminantId } from '../../../core/colour/index.ts';
+import { spectrumToLab, type ViewingCondition } from '../../../core/colour/index.ts';
 import type { PredictionBand } from '../../../core/match/index.ts';
 import type { BandQuestion, RecipeWorker } from '../../workers/recipeWorker.ts';
 import { targetUncertainty, type Candidate } from './candidates.ts';
@@ -13,14 +13,13 @@ export function useBands(
   candidates: readonly Candidate[],
   code: CodeRecord | undefined,
   paints: readonly PaintRecord[],
-  illuminant: IlluminantId,
+  condition: ViewingCondition,
 ): ReadonlyMap<string, PredictionBand> {
   const key = candidates.map((candidate) => candidate.key).join(' ');
   const question = useMemo<BandQuestion | undefined>(() => {
     if (!code || key === '') return undefined;
     const mixes = key.split(' ').map((one) => Object.fromEntries(one.split('+').map(partOf)));
     const ids = new Set(mixes.flatMap((mix) => Object.keys(mix)));
-    const condition = { illuminant, observer: '2deg' as const };
     return {
       mixes,
       paints: paints
@@ -29,7 +28,7 @@ export function useBands(
       target: { lab: spectrumToLab(code.spectrum, condition), uncertainty: targetUncertainty(code) },
       condition,
     };
-  }, [key, code, paints, illuminant]);
+  }, [key, code, paints, condition]);
   const [answered, setAnswered] = useState<{ question: BandQuestion; bands: PredictionBand[] }>();
 
   useEffect(() => {

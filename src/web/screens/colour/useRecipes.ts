@@ -1,6 +1,7 @@
 import { proxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { PaintRecord } from '../../../api/index.ts';
+import type { Lab, ViewingCondition } from '../../../core/colour/index.ts';
 import type { Recipe, RecipeAnswer, RecipeRequest } from '../../../core/match/index.ts';
 import type { RecipeWorker } from '../../workers/recipeWorker.ts';
 
@@ -13,18 +14,22 @@ export type RecipeState =
 
 interface RecipeQuestion {
   paints: readonly PaintRecord[];
-  lab: readonly [number, number, number] | undefined;
+  /** The colour wanted in each condition, the first leading; undefined where nothing is wanted. */
+  labs: readonly Lab[] | undefined;
+  conditions: readonly ViewingCondition[];
   maxPaints: number;
   maxDrops: number;
+  mostBought: number | undefined;
 }
 
 /** How near the promise goes: nothing better by more than this. */
 export const WITHIN = 0.1;
 const KEEP = 12;
 const SETTLE_MS = 150;
+const tripleOf = ({ L, a, b }: Lab) => [L, a, b] as const;
 
 /** Searches recipes in a worker whenever the question changes; a new question or cancel ends the old worker. */
-export function useRecipes({ paints, lab, maxPaints, maxDrops }: RecipeQuestion) {
+export function useRecipes({ paints, labs, conditions, maxPaints, maxDrops, mostBought }: RecipeQuestion) {
   const [answered, setAnswered] = useState<{ key: string; state: RecipeState }>({
     key: '',
     state: { kind: 'idle' },
@@ -32,12 +37,12 @@ export function useRecipes({ paints, lab, maxPaints, maxDrops }: RecipeQuestion)
   const [turn, setTurn] = useState(0);
   const stop = useRef<() => void>(() => undefined);
   const key =
-    lab && paints.length > 0
-      ? `${lab.join()} ${maxPaints} ${maxDrops} ${turn} ${paints.map(({ id }) => id).join()}`
+    labs && paints.length > 0
+      ? `${JSON.stringify([labs, conditions])} ${maxPaints} ${maxDrops} ${mostBought} ${turn} ${paints.map(({ id }) => id).join()}`
       : '';
 
   useEffect(() => {
-    if (!lab || key === '') return;
+    if (!labs || key === '') return;
     const answer = (state: RecipeState) => setAnswered({ key, state });
     let worker: Worker | undefined;
     const timer = setTimeout(() => {
@@ -47,8 +52,17 @@ export function useRecipes({ paints, lab, maxPaints, maxDrops }: RecipeQuestion)
       const request: RecipeRequest = {
         format: 'recipe-request',
         version: 1,
-        paints: paints.map(({ id, k, s, family }) => ({ id, k, s, group: family })),
-        target: { lab },
+        paints: paints.map(({ id, k, s, family, levelMl }) => ({
+          id,
+          k,
+          s,
+          group: family,
+          toBuy: levelMl === null,
+        })),
+        target: { lab: tripleOf(labs[0]!) },
+        condition: conditions[0]!,
+        alsoIn: labs.slice(1).map((lab, at) => ({ lab: tripleOf(lab), condition: conditions[at + 1]! })),
+        ...(mostBought === undefined ? {} : { mostBought }),
         maxPaints,
         maxDrops,
       };
@@ -86,7 +100,7 @@ export function useRecipes({ paints, lab, maxPaints, maxDrops }: RecipeQuestion)
   }, [key]);
 
   let state: RecipeState = answered.state;
-  if (!lab) state = { kind: 'idle' };
+  if (!labs) state = { kind: 'idle' };
   else if (paints.length === 0) {
     state = {
       kind: 'failed',

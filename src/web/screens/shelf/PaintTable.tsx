@@ -26,15 +26,23 @@ const COLUMNS: { key: SortKey; title: string; numeric?: boolean }[] = [
   { key: 'levelMl', title: 'Left, ml', numeric: true },
 ];
 
+/** Columns that the panel beside the table tells. */
+const TOLD_BESIDE: ReadonlySet<SortKey> = new Set(['family', 'sheen', 'hiding', 'priceCents']);
+
 interface PaintTableProps {
   paints: readonly PaintRecord[];
   sort: PaintSort | undefined;
   onSort: (sort: PaintSort | undefined) => void;
   onRead: (id: string) => void;
+  /** The paint whose panel is open beside the table. */
+  opened: string | undefined;
+  onOpen: (id: string) => void;
+  /** There is little room: what the panel tells is left out. */
+  narrow: boolean;
 }
 
 /** Paints by the row; only those in sight are drawn, so that thousands scroll smoothly. */
-export function PaintTable({ paints, sort, onSort, onRead }: PaintTableProps) {
+export function PaintTable({ paints, sort, onSort, onRead, opened, onOpen, narrow }: PaintTableProps) {
   const frame = useRef<HTMLDivElement>(null);
   // The virtual list keeps its own state; the compiler of React leaves such components alone.
   // eslint-disable-next-line react-hooks/incompatible-library
@@ -50,7 +58,7 @@ export function PaintTable({ paints, sort, onSort, onRead }: PaintTableProps) {
         <thead>
           <tr>
             <th>Colour</th>
-            {COLUMNS.map((column) => (
+            {COLUMNS.filter(({ key }) => !narrow || !TOLD_BESIDE.has(key)).map((column) => (
               <SortHead
                 key={column.key}
                 sortKey={column.key}
@@ -68,7 +76,17 @@ export function PaintTable({ paints, sort, onSort, onRead }: PaintTableProps) {
           <Spacer height={rows.getVirtualItems()[0]?.start ?? 0} />
           {rows.getVirtualItems().map(({ index }) => {
             const paint = paints[index]!;
-            return <PaintRow key={paint.id} at={index + 2} paint={paint} onRead={() => onRead(paint.id)} />;
+            return (
+              <PaintRow
+                key={paint.id}
+                at={index + 2}
+                paint={paint}
+                onRead={() => onRead(paint.id)}
+                open={paint.id === opened}
+                onOpen={() => onOpen(paint.id)}
+                narrow={narrow}
+              />
+            );
           })}
           <Spacer height={rows.getTotalSize() - (rows.getVirtualItems().at(-1)?.end ?? 0)} />
         </tbody>
@@ -118,7 +136,16 @@ function Spacer({ height }: { height: number }) {
   ) : null;
 }
 
-function PaintRow({ paint, at, onRead }: { paint: PaintRecord; at: number; onRead: () => void }) {
+interface PaintRowProps {
+  paint: PaintRecord;
+  at: number;
+  onRead: () => void;
+  open: boolean;
+  onOpen: () => void;
+  narrow: boolean;
+}
+
+function PaintRow({ paint, at, onRead, open, onOpen, narrow }: PaintRowProps) {
   const hex = useMemo(() => spectrumToDisplay(opaqueSpectrum(paint)).hex, [paint]);
   const level = paint.levelMl;
   const put = (next: number | null) => void setShelfLevel(paint, next).catch(() => undefined);
@@ -137,16 +164,23 @@ function PaintRow({ paint, at, onRead }: { paint: PaintRecord; at: number; onRea
       </td>
       <td className="mono">{paint.id}</td>
       <td>
-        {paint.name}
+        <button type="button" className="rowname" aria-pressed={open} onClick={onOpen}>
+          {paint.name}
+        </button>
+        {paint.discontinued && <span className="soft small"> no longer made</span>}
         {paint.flakeUm !== null && <span className="soft small"> flake {paint.flakeUm} µm</span>}
       </td>
       <td>{paint.range}</td>
-      <td>
-        {FAMILIES[paint.family].name}, {paint.container}
-      </td>
-      <td>{paint.sheen}</td>
-      <td>{paint.hiding}</td>
-      <td className="num mono">€{(paint.priceCents / 100).toFixed(2)}</td>
+      {!narrow && (
+        <>
+          <td>
+            {FAMILIES[paint.family].name}, {paint.container}
+          </td>
+          <td>{paint.sheen}</td>
+          <td>{paint.hiding}</td>
+          <td className="num mono">€{(paint.priceCents / 100).toFixed(2)}</td>
+        </>
+      )}
       <td className="num">
         {level === null ? (
           <span className="soft mono">{paint.volumeMl}</span>

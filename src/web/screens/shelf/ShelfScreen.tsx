@@ -1,8 +1,12 @@
 import { Select, TextInput } from '@mantine/core';
+import Papa from 'papaparse';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { FAMILIES } from '../../../core/finish/index.ts';
 import { Loading } from '../../components/Loading.tsx';
 import { usePaints } from '../../data/bench.ts';
+import { MergeShelf } from './MergeShelf.tsx';
+import { PaintPanel } from './PaintPanel.tsx';
+import { shelfRows } from './shelfTable.ts';
 import { AddPaints } from './AddPaints.tsx';
 import { PaintTable, type PaintSort } from './PaintTable.tsx';
 import { ReadPaint } from './ReadPaint.tsx';
@@ -14,6 +18,8 @@ export function ShelfScreen() {
   const [range, setRange] = useState('all');
   const [owned, setOwned] = useState(true);
   const [adding, setAdding] = useState(false);
+  const [merging, setMerging] = useState(false);
+  const [openId, setOpenId] = useState<string>();
   const [readId, setReadId] = useState<string>();
   const [sort, setSort] = useState<PaintSort>();
   const query = useDeferredValue(text.toLowerCase());
@@ -37,6 +43,7 @@ export function ShelfScreen() {
     });
   }, [paints, owned, range, query, sort]);
   if (!paints) return <Loading what="the paints" error={error} />;
+  const opened = paints.find(({ id }) => id === openId);
   const reading = paints.find(({ id }) => id === readId);
   const ranges = [...new Set(paints.map((paint) => paint.range))];
   const count = paints.filter(({ levelMl }) => levelMl !== null).length;
@@ -56,8 +63,23 @@ export function ShelfScreen() {
       </div>
     );
   }
+  if (merging) {
+    return (
+      <div style={{ maxWidth: 860, margin: '0 auto' }}>
+        <MergeShelf paints={paints} onDone={() => setMerging(false)} />
+      </div>
+    );
+  }
+  const write = () => {
+    const address = URL.createObjectURL(new Blob([Papa.unparse(shelfRows(found))], { type: 'text/csv' }));
+    const link = document.createElement('a');
+    link.href = address;
+    link.download = 'shelf.csv';
+    link.click();
+    URL.revokeObjectURL(address);
+  };
   return (
-    <div style={{ maxWidth: 1160, margin: '0 auto' }}>
+    <div style={{ maxWidth: 1240, margin: '0 auto' }}>
       {reading && <ReadPaint paint={reading} onClose={() => setReadId(undefined)} />}
       <div style={{ display: 'flex', gap: 12, alignItems: 'end', marginBottom: 12, flexWrap: 'wrap' }}>
         <h2 style={{ fontSize: 26 }}>Shelf</h2>
@@ -86,19 +108,44 @@ export function ShelfScreen() {
         <button type="button" className="quiet" onClick={() => setAdding(true)}>
           Add paints
         </button>
+        <button type="button" className="quiet" onClick={() => setMerging(true)}>
+          Merge a table
+        </button>
+        <button type="button" className="quiet" disabled={found.length === 0} onClick={write}>
+          Write CSV
+        </button>
       </div>
-      <div className="panel">
-        <PaintTable paints={found} sort={sort} onSort={setSort} onRead={setReadId} />
-        {found.length === 0 && (
-          <p style={{ padding: 14 }}>
-            {owned
-              ? 'No paint on the shelf answers to that. Look in everything, or add it.'
-              : 'No paint answers to that.'}
+      <div className={opened ? 'shelfdesk open' : 'shelfdesk'}>
+        <div className="panel" style={{ minWidth: 0, overflowX: 'auto' }}>
+          <PaintTable
+            paints={found}
+            sort={sort}
+            onSort={setSort}
+            onRead={setReadId}
+            opened={openId}
+            onOpen={setOpenId}
+            narrow={opened !== undefined}
+          />
+          {found.length === 0 && (
+            <p style={{ padding: 14 }}>
+              {owned
+                ? 'No paint on the shelf answers to that. Look in everything, or add it.'
+                : 'No paint answers to that.'}
+            </p>
+          )}
+          <p className="soft small" role="status" style={{ marginTop: 8 }}>
+            {found.length} {found.length === 1 ? 'paint' : 'paints'}
           </p>
+        </div>
+        {opened && (
+          <PaintPanel
+            paint={opened}
+            paints={paints}
+            onRead={() => setReadId(opened.id)}
+            onOpen={setOpenId}
+            onClose={() => setOpenId(undefined)}
+          />
         )}
-        <p className="soft small" role="status" style={{ marginTop: 8 }}>
-          {found.length} {found.length === 1 ? 'paint' : 'paints'}
-        </p>
       </div>
     </div>
   );

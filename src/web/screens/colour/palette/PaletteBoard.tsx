@@ -3,6 +3,7 @@ import { spectrumToDisplay, type IlluminantId } from '../../../../core/colour/in
 import { resolveMix, type ProductIndex } from '../../../../core/kit/index.ts';
 import type { PaletteAim } from '../../../../core/match/index.ts';
 import { opaqueSpectrum } from '../../../../core/paint/index.ts';
+import { hasFlake } from '../../../data/mixable.ts';
 import { LightSwitch } from '../../../components/LightSwitch.tsx';
 import { Spoon } from '../../../components/Spoon.tsx';
 import { GLOSS } from '../boothStyle.ts';
@@ -111,7 +112,7 @@ export function PaletteBoard({
                     <span style={{ display: 'flex', justifyContent: 'center' }}>
                       <Spoon
                         hex={seen(colour.spectrum)}
-                        flakeUm={colour.kind === 'solid' ? null : 12}
+                        flakeUm={hasFlake(colour.kind) ? 12 : null}
                         width={44}
                         label={`${colour.name}, wanted`}
                       />
@@ -170,7 +171,11 @@ export function PaletteBoard({
                   return (
                     <td key={colour.id} className="mono">
                       {product &&
-                        differenceIn(light, opaqueSpectrum(product.optics), colour.spectrum).toFixed(1)}
+                        differenceIn(
+                          { illuminant: light, observer: '2deg' },
+                          opaqueSpectrum(product.optics),
+                          colour.spectrum,
+                        ).toFixed(1)}
                       <span className="small" style={{ display: 'block' }}>
                         {planned.bands[at] && rangeText(planned.bands[at])}
                       </span>

@@ -6,7 +6,7 @@ import { EmptyStage } from '../../../components/EmptyStage.tsx';
 import { Loading } from '../../../components/Loading.tsx';
 import { saveTray } from '../../../data/bench.ts';
 import { useKit } from '../../../data/kit.ts';
-import { mixable } from '../../../data/mixable.ts';
+import { hasFlake, mixable } from '../../../data/mixable.ts';
 import { useWorkshop } from '../../../data/workshop.ts';
 import type { PaletteRequest } from '../../../workers/planPaletteOf.ts';
 import { ColourNav } from '../ColourNav.tsx';
@@ -49,7 +49,7 @@ export function PaletteScreen() {
         lab,
         uncertainty,
         tolerance: limits.tolerance,
-        flake: kind !== 'solid',
+        flake: hasFlake(kind),
       })),
       paints: pool.map(({ id, k, s, uncertainty, family, flakeUm, levelMl, priceCents }) => ({
         id,

@@ -1,0 +1,303 @@
+import { FileButton, NumberInput, Select, TextInput } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import type { CodeRecord } from '../../../api/index.ts';
+import { CARD_GREY, labToDisplay, type PhotographColour, type Region } from '../../../core/colour/index.ts';
+import { Loading } from '../../components/Loading.tsx';
+import { RemoveButton } from '../../components/RemoveButton.tsx';
+import { Spoon } from '../../components/Spoon.tsx';
+import { Why } from '../../components/Why.tsx';
+import { addCode, useCodes } from '../../data/bench.ts';
+import { newId } from '../../data/newId.ts';
+import { PictureMarks, type Mark, type MarkKind } from './PictureMarks.tsx';
+import { usePicture } from './usePicture.ts';
+
+const TOOLS: [MarkKind, string][] = [
+  ['grey', 'Grey card'],
+  ['white', 'White'],
+  ['black', 'Black'],
+  ['patch', 'Colour'],
+];
+const FIRST_LEVELS = { grey: 100 * CARD_GREY, white: 88, black: 4 };
+const MIDDLE: Region = { x: 0.44, y: 0.44, width: 0.12, height: 0.12 };
+
+/** Colours from a picture: a grey card says what the light was, marked patches say the colours. */
+export function PictureScreen() {
+  const { data: codes, error } = useCodes();
+  const [marks, setMarks] = useState<Mark[]>([]);
+  const [tool, setTool] = useState<MarkKind>('grey');
+  const [levels, setLevels] = useState(FIRST_LEVELS);
+  const question = useMemo(
+    () => ({
+      cards: marks.flatMap(({ kind, name, x, y, width, height }) =>
+        kind === 'patch'
+          ? []
+          : [{ name: name.toLowerCase(), region: { x, y, width, height }, reflectance: levels[kind] / 100 }],
+      ),
+      patches: marks
+        .filter(({ kind }) => kind === 'patch')
+        .map(({ x, y, width, height }) => ({ x, y, width, height })),
+    }),
+    [marks, levels],
+  );
+  const { picture, open, problem, colours } = usePicture(question);
+  if (!codes) return <Loading what="the codes" error={error} />;
+  const patches = marks.filter(({ kind }) => kind === 'patch');
+  const draw = (region: Region) => {
+    const count = patches.length + 1;
+    const name = tool === 'patch' ? `Colour ${count}` : TOOLS.find(([kind]) => kind === tool)![1];
+    const others = tool === 'patch' ? marks : marks.filter(({ kind }) => kind !== tool);
+    setMarks([...others, { ...region, id: newId('mark'), kind: tool, name }]);
+    if (tool === 'grey') setTool('patch');
+  };
+  const choose = (file: File | null) => {
+    if (!file) return;
+    setMarks([]);
+    setTool('grey');
+    void open(file);
+  };
+  return (
+    <div className="columns">
+      <section className="column" aria-label="What you know">
+        <div style={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', gap: 10 }}>
+          <h2>Colours from a picture</h2>
+          <Link to="/codes">all codes</Link>
+        </div>
+        <div className="panel" style={{ display: 'grid', gap: 8 }}>
+          <h3>1. The picture</h3>
+          <p className="small">It stays in this browser; only the colours that you keep are stored.</p>
+          <FileButton onChange={choose} accept="image/*">
+            {(props) => (
+              <button type="button" className="quiet" {...props}>
+                {picture ? 'Take another picture' : 'Choose a picture'}
+              </button>
+            )}
+          </FileButton>
+          {picture && <p className="small mono">{picture.name}</p>}
+        </div>
+        <div className="panel" style={{ display: 'grid', gap: 8 }}>
+          <h3>
+            2. What to mark{' '}
+            <Why about="grey card and patches">
+              In linear light each channel is scaled so that the card becomes neutral at its reflectance: that
+              takes out the colour of the light and the exposure. A white and a black beside it also take out
+              glare. A camera still sees colours its own way, so even then a picture is only known to about
+              ±4.
+            </Why>
+          </h3>
+          <div className="chips" role="group" aria-label="What the next rectangle marks">
+            {TOOLS.map(([kind, name]) => (
+              <button
+                key={kind}
+                type="button"
+                className="chip"
+                aria-pressed={tool === kind}
+                onClick={() => setTool(kind)}
+              >
+                {name}
+              </button>
+            ))}
+          </div>
+          <p className="small soft">
+            Draw a rectangle in the picture. By keyboard: put one in the middle, then move it with the arrow
+            keys.
+          </p>
+          <button type="button" className="quiet" disabled={!picture} onClick={() => draw(MIDDLE)}>
+            Mark {TOOLS.find(([kind]) => kind === tool)![1].toLowerCase()} in the middle
+          </button>
+          {(['grey', 'white', 'black'] as const)
+            .filter((kind) => marks.some((mark) => mark.kind === kind))
+            .map((kind) => (
+              <NumberInput
+                key={kind}
+                label={`${TOOLS.find(([other]) => other === kind)![1]} reflects, %`}
+                min={1}
+                max={100}
+                value={levels[kind]}
+                onChange={(value) =>
+                  typeof value === 'number' && value > 0 && setLevels({ ...levels, [kind]: value })
+                }
+              />
+            ))}
+        </div>
+      </section>
+      <section
+        className="booth"
+        aria-label="Picture"
+        onDragOver={(event) => event.preventDefault()}
+        onDrop={(event) => {
+          event.preventDefault();
+          choose(event.dataTransfer.files[0] ?? null);
+        }}
+      >
+        {picture ? (
+          <PictureMarks
+            url={picture.url}
+            marks={marks}
+            tool={tool}
+            onDraw={draw}
+            onMove={(id, region) =>
+              setMarks(marks.map((mark) => (mark.id === id ? { ...mark, ...region } : mark)))
+            }
+          />
+        ) : (
+          <div style={{ minHeight: 420, display: 'grid', placeItems: 'center', textAlign: 'center' }}>
+            <p style={{ maxWidth: 360 }}>
+              Drop a picture here. Best in even shade, with a grey card lying on the same plane as the paint
+              and no sky in its gloss.
+            </p>
+          </div>
+        )}
+      </section>
+      <section className="column" aria-label="What follows">
+        <h2>What follows</h2>
+        {problem && (
+          <div className="panel warned" role="alert">
+            <p>{problem}</p>
+          </div>
+        )}
+        {patches.length === 0 && !problem && (
+          <div className="panel">
+            <p>
+              Mark the grey card, then the colours. Each comes out with its Lab, how even it is and how sure.
+            </p>
+          </div>
+        )}
+        {patches.map((patch, index) => (
+          <PatchPanel
+            key={patch.id}
+            patch={patch}
+            colour={colours?.[index]}
+            codes={codes}
+            pictureName={picture?.name ?? ''}
+            onRemove={() => setMarks(marks.filter(({ id }) => id !== patch.id))}
+          />
+        ))}
+      </section>
+    </div>
+  );
+}
+
+interface PatchPanelProps {
+  patch: Mark;
+  colour: PhotographColour | undefined;
+  codes: readonly CodeRecord[];
+  pictureName: string;
+  onRemove: () => void;
+}
+
+const NEW = 'new';
+
+/** One sampled colour, and the way into the codes. */
+function PatchPanel({ patch, colour, codes, pictureName, onRemove }: PatchPanelProps) {
+  const navigate = useNavigate();
+  const [target, setTarget] = useState<string>(NEW);
+  const [maker, setMaker] = useState('');
+  const [number, setNumber] = useState('');
+  const [problem, setProblem] = useState<string>();
+  const options = useMemo(
+    () => [
+      { value: NEW, label: 'a new code' },
+      ...codes.map(({ id, code, name, maker: of }) => ({ value: id, label: `${code} ${name}, ${of}` })),
+    ],
+    [codes],
+  );
+  const keep = async () => {
+    const known = codes.find(({ id }) => id === target);
+    try {
+      if (!colour) throw new RangeError('The colour is not there yet.');
+      if (!known && (maker.trim() === '' || number.trim() === ''))
+        throw new RangeError('Give the maker and the code, so that you find it again.');
+      const saved = await addCode({
+        maker: known?.maker ?? maker.trim(),
+        code: known?.code ?? number.trim(),
+        name: known?.name ?? '',
+        years: known?.years ?? '',
+        kind: known?.kind ?? 'solid',
+        provenance: 'photograph',
+        note: `${patch.name} in ${pictureName}`.slice(0, 300),
+        uncertainty: Math.min(30, colour.uncertainty),
+        lab: colour.lab,
+        hex: undefined,
+      });
+      void navigate(`/codes/${encodeURIComponent(saved.id)}`);
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  return (
+    <div className="panel">
+      <div style={{ display: 'flex', justifyContent: 'space-between' }}>
+        <h3>{patch.name}</h3>
+        <RemoveButton name={`Take out ${patch.name}`} onRemove={onRemove} />
+      </div>
+      {colour ? (
+        <>
+          <div style={{ display: 'flex', gap: 12 }}>
+            <span className="coatground">
+              <Spoon
+                hex={labToDisplay(colour.lab).hex}
+                width={54}
+                label={`${patch.name}, put right by the card`}
+              />
+            </span>
+            <dl className="rows" style={{ flex: 1, alignContent: 'start' }}>
+              <dt>L a b</dt>
+              <dd className="mono">
+                {colour.lab.L.toFixed(1)} {colour.lab.a.toFixed(1)} {colour.lab.b.toFixed(1)}
+              </dd>
+              <dt>Evenness</dt>
+              <dd className="mono">{colour.spread.toFixed(1)} dE</dd>
+              <dt>Known to</dt>
+              <dd className="mono">±{colour.uncertainty.toFixed(1)} dE</dd>
+            </dl>
+          </div>
+          {colour.warnings.map((warning) => (
+            <p key={warning} className="small" style={{ marginTop: 6 }}>
+              {warning}
+            </p>
+          ))}
+          <form
+            style={{ display: 'grid', gap: 8, marginTop: 8 }}
+            onSubmit={(event) => {
+              event.preventDefault();
+              void keep();
+            }}
+          >
+            <Select
+              label="Keep it as a source of"
+              searchable
+              limit={60}
+              data={options}
+              value={target}
+              allowDeselect={false}
+              onChange={(value) => setTarget(value ?? NEW)}
+            />
+            {target === NEW && (
+              <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
+                <TextInput
+                  label="Maker"
+                  value={maker}
+                  maxLength={120}
+                  onChange={(event) => setMaker(event.currentTarget.value)}
+                />
+                <TextInput
+                  label="Code"
+                  value={number}
+                  maxLength={40}
+                  onChange={(event) => setNumber(event.currentTarget.value)}
+                />
+              </div>
+            )}
+            {problem && <p role="alert">{problem}</p>}
+            <button type="submit" className="quiet">
+              Keep {patch.name.toLowerCase()}
+            </button>
+          </form>
+        </>
+      ) : (
+        <p className="small soft">Reading…</p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,197 @@
+import { Link, useParams } from 'react-router';
+import { ciede2000, DAYLIGHT, spectrumToDisplay, spectrumToLab } from '../../../core/colour/index.ts';
+import { FAMILIES } from '../../../core/finish/index.ts';
+import { resolveMix, targetLayer } from '../../../core/kit/index.ts';
+import { dropsInCup } from '../../../core/match/index.ts';
+import { opaqueSpectrum } from '../../../core/paint/index.ts';
+import { EmptyStage } from '../../components/EmptyStage.tsx';
+import { Loading } from '../../components/Loading.tsx';
+import { Spoon } from '../../components/Spoon.tsx';
+import { benchNow } from '../../data/clock.ts';
+import { useCups } from '../../data/cups.ts';
+import { finishOf, useWorkshop } from '../../data/workshop.ts';
+import { targetUncertainty } from './candidates.ts';
+
+const DROPS_PER_ML = 20;
+const dayOf = (time: number) =>
+  new Date(time).toLocaleDateString(undefined, { day: 'numeric', month: 'long', year: 'numeric' });
+
+/** One page for the bench: what goes into the cup, on what, how often, and how near it came. */
+export function RecipeCard() {
+  const { build, paints, codes, products, conditions, ready, error } = useWorkshop();
+  const { trayId } = useParams();
+  const cups = useCups();
+  if (!ready || !cups.data) return <Loading what="the recipe" error={error ?? cups.error} />;
+  const tray = build?.trays.find(({ id }) => id === trayId);
+  if (!build || !tray)
+    return <Loading what="the recipe" error={new Error('There is no sub-assembly at this address.')} />;
+  const about = targetLayer(tray.layers);
+  const cup = cups.data.findLast((one) => one.trayId === tray.id && !one.thrown);
+  const mix = cup ? dropsInCup(cup) : about?.mix;
+  const product = mix && resolveMix(mix, products);
+  if (!about || !mix || !product) {
+    return (
+      <EmptyStage title="No recipe yet" buildId={build.id}>
+        Choose a paint or a recipe in Match, or mix a cup; its card is printed here.
+      </EmptyStage>
+    );
+  }
+  const code = codes.find(({ id }) => id === tray.codeId);
+  const target = code && spectrumToLab(code.spectrum, DAYLIGHT);
+  const spectrum = opaqueSpectrum(product.optics);
+  const family = FAMILIES[product.family];
+  const { evaluation } = finishOf(
+    { ...tray, layers: tray.layers.map((layer) => (layer.id === about.id ? { ...layer, mix } : layer)) },
+    build.scale,
+    products,
+    codes,
+    conditions,
+  );
+  const layer = evaluation?.layers.find(({ id }) => id === about.id);
+  const parts = Object.entries(mix).map(([id, drops]) => ({
+    id,
+    drops,
+    name: paints.find((paint) => paint.id === id)?.name ?? 'no longer in the catalogue',
+  }));
+  const all = parts.reduce((sum, { drops }) => sum + drops, 0);
+  const paintMl = 2 * (layer?.volume.paintMl ?? 0);
+  const times = Math.max(1, Math.ceil((paintMl * DROPS_PER_ML) / all));
+  const under = tray.layers
+    .slice(
+      0,
+      tray.layers.findIndex(({ id }) => id === about.id),
+    )
+    .filter(({ kind }) => kind === 'primer' || kind === 'undercoat' || kind === 'metal' || kind === 'colour');
+  const spoon = cup?.readings.findLast(({ aside }) => !aside);
+  return (
+    <section className="recipecard" aria-label="Recipe card">
+      <div className="noprint" style={{ display: 'flex', justifyContent: 'space-between', marginBottom: 14 }}>
+        <Link to={`/build/${build.id}/colour/${tray.id}`}>back to Match</Link>
+        <button type="button" className="action" style={{ width: 'auto' }} onClick={() => window.print()}>
+          Print this card
+        </button>
+      </div>
+      <div className="sheet">
+        <header style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 16 }}>
+          <div>
+            <p>
+              {build.name}, 1:{build.scale}
+            </p>
+            <h2>{tray.name}</h2>
+            <p>
+              {code ? (
+                <>
+                  <span className="mono">{code.code}</span> {code.name}, {code.maker} {code.years}; known to{' '}
+                  <span className="mono">±{targetUncertainty(code).toFixed(1)} dE</span>
+                </>
+              ) : (
+                'no code'
+              )}
+            </p>
+          </div>
+          <span className="coatground">
+            <Spoon
+              hex={spectrumToDisplay(spectrum).hex}
+              flakeUm={product.flakeUm ?? null}
+              width={60}
+              label="As mixed, in daylight"
+            />
+          </span>
+        </header>
+        <table className="plainlist" style={{ marginTop: 12 }}>
+          <thead>
+            <tr>
+              <th>Paint</th>
+              <th className="num">One cup, drops</th>
+              <th className="num">For the job, drops</th>
+              <th className="num">ml</th>
+            </tr>
+          </thead>
+          <tbody>
+            {parts.map(({ id, name, drops }) => (
+              <tr key={id}>
+                <td>
+                  <span className="mono">{id}</span> {name}
+                </td>
+                <td className="num mono">{drops}</td>
+                <td className="num mono">{drops * times}</td>
+                <td className="num mono">{((drops * times) / DROPS_PER_ML).toFixed(1)}</td>
+              </tr>
+            ))}
+            <tr>
+              <td>Together</td>
+              <td className="num mono">{all}</td>
+              <td className="num mono">{all * times}</td>
+              <td className="num mono">{((all * times) / DROPS_PER_ML).toFixed(1)}</td>
+            </tr>
+          </tbody>
+        </table>
+        <dl className="rows" style={{ marginTop: 12, gridTemplateColumns: 'auto 1fr' }}>
+          <dt>Thinner</dt>
+          <dd>
+            {family.name}: <span className="mono">{Math.round(100 * family.thinner)} %</span> of the paint,{' '}
+            <span className="mono">{((family.thinner * all * times) / DROPS_PER_ML).toFixed(1)} ml</span>;
+            what the label says goes first
+          </dd>
+          <dt>Under it</dt>
+          <dd>
+            {under.length === 0
+              ? 'nothing: straight on the plastic'
+              : under
+                  .map(
+                    ({ kind, mix: below, coats }) =>
+                      `${(below && resolveMix(below, products)?.name) ?? kind}, ${coats} ${coats === 1 ? 'coat' : 'coats'}`,
+                  )
+                  .join('; ')}
+          </dd>
+          <dt>Coats</dt>
+          <dd>
+            <span className="mono">{about.coats}</span>,{' '}
+            <span className="mono">{layer?.film.usual.toFixed(0) ?? '?'} µm</span> dry; closes over what is
+            under it in <span className="mono">{layer?.coatsToClose ?? 'more than 40'}</span>
+          </dd>
+          <dt>For</dt>
+          <dd>
+            <span className="mono">{tray.areaCm2.toFixed(0)} cm²</span>, twice over for repairs:{' '}
+            <span className="mono">{paintMl.toFixed(1)} ml</span>
+          </dd>
+          {target && (
+            <>
+              <dt>Expected</dt>
+              <dd>
+                <span className="mono">
+                  {ciede2000(target, spectrumToLab(spectrum, DAYLIGHT)).toFixed(1)} dE
+                </span>{' '}
+                from the code in daylight
+              </dd>
+            </>
+          )}
+          {spoon && target && (
+            <>
+              <dt>Spoon read</dt>
+              <dd>
+                <span className="mono">
+                  {ciede2000(target, spectrumToLab(spoon.spectrum, DAYLIGHT)).toFixed(1)} dE
+                </span>{' '}
+                on {dayOf(spoon.at * 60000)}, over {spoon.over},{' '}
+                <span className="mono">{spoon.filmUm.toFixed(0)} µm</span>
+              </dd>
+            </>
+          )}
+          <dt>Batch</dt>
+          <dd>
+            {cup
+              ? `${cup.name}, mixed ${dayOf(cup.mixedAt * 60000)}${cup.additions.length > 0 ? `, put right ${cup.additions.length} times` : ''}`
+              : 'not mixed yet'}
+          </dd>
+          <dt>Card of</dt>
+          <dd>{dayOf(benchNow())}</dd>
+        </dl>
+        <p className="small" style={{ marginTop: 12 }}>
+          Spray with air drawn off and a mask for solvent; the product&apos;s safety sheet and local rules go
+          before this card.
+        </p>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,99 @@
+import { useMemo } from 'react';
+import {
+  ciede2000,
+  spectrumToDisplay,
+  spectrumToLab,
+  type ViewingCondition,
+} from '../../../core/colour/index.ts';
+import { FAMILIES, GENERIC_PRODUCTS } from '../../../core/finish/index.ts';
+import { coatByCoat, coatsToClose, opaqueSpectrum } from '../../../core/paint/index.ts';
+import type { Candidate } from './candidates.ts';
+
+const OFFERED = [
+  'generic-primer-white',
+  'generic-primer-grey',
+  'generic-primer-pink',
+  'generic-silver',
+  'generic-primer-black',
+  'generic-black-gloss',
+];
+const SHOWN_COATS = 5;
+const MOST = 20;
+
+interface UndercoatsProps {
+  chosen: Candidate;
+  wanted: readonly number[];
+  view: ViewingCondition;
+}
+
+/** The answer coat by coat over each undercoat: how it looks if one stops early, and when it is closed. */
+export function Undercoats({ chosen, wanted, view }: UndercoatsProps) {
+  const film = FAMILIES[chosen.product.family].filmPerCoat.usual;
+  const rows = useMemo(() => {
+    const target = spectrumToLab(wanted, view);
+    return OFFERED.flatMap((id) => {
+      const undercoat = GENERIC_PRODUCTS.find((product) => product.id === id);
+      if (!undercoat) return [];
+      const under = opaqueSpectrum(undercoat.optics);
+      const closes = coatsToClose(chosen.product.optics, under, film, MOST);
+      const steps = coatByCoat(chosen.product.optics, under, film, SHOWN_COATS).slice(1);
+      return [
+        {
+          id,
+          name: undercoat.name,
+          closes,
+          steps: steps.map(({ coats, spectrum }) => ({
+            coats,
+            spectrum,
+            dE: ciede2000(spectrumToLab(spectrum, view), target),
+          })),
+        },
+      ];
+    });
+  }, [chosen, wanted, view, film]);
+  const best = Math.min(...rows.map(({ closes }) => closes ?? Infinity));
+  return (
+    <figure className="well" style={{ margin: '12px 0 0' }}>
+      <figcaption className="small">
+        Over which undercoat: each coat of {film} µm as it looks if you stop there, with its dE from the
+        target
+      </figcaption>
+      <table className="board" style={{ marginTop: 4 }}>
+        <thead>
+          <tr>
+            <th scope="col" className="small">
+              undercoat
+            </th>
+            {rows[0]?.steps.map(({ coats }) => (
+              <th key={coats} scope="col" className="small">
+                {coats === 1 ? '1 coat' : coats}
+              </th>
+            ))}
+            <th scope="col" className="small">
+              closed after
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ id, name, closes, steps }) => (
+            <tr key={id}>
+              <th scope="row" className="small">
+                {name}
+              </th>
+              {steps.map(({ coats, spectrum, dE }) => (
+                <td key={coats}>
+                  <span className="coat" style={{ background: spectrumToDisplay(spectrum, view).hex }} />
+                  <span className="mono small">{dE.toFixed(1)}</span>
+                </td>
+              ))}
+              <td className="mono small">
+                {closes === undefined ? `over ${MOST}` : closes}
+                {closes === best && ' ✓'}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </figure>
+  );
+}

@@ -1,0 +1,172 @@
+import { Checkbox, NumberInput, Textarea, TextInput } from '@mantine/core';
+import { useMemo } from 'react';
+import type { PaintRecord } from '../../../api/index.ts';
+import { spectrumToDisplay } from '../../../core/colour/index.ts';
+import { FAMILIES, type FamilyId } from '../../../core/finish/index.ts';
+import { substitutes } from '../../../core/match/index.ts';
+import { opaqueSpectrum } from '../../../core/paint/index.ts';
+import { PROVENANCE_WORDS } from '../../components/provenance.ts';
+import { Spoon } from '../../components/Spoon.tsx';
+import { savePaint, saveShelf } from '../../data/bench.ts';
+
+interface PaintPanelProps {
+  paint: PaintRecord;
+  paints: readonly PaintRecord[];
+  onRead: () => void;
+  onOpen: (id: string) => void;
+  onClose: () => void;
+}
+
+const SUBSTITUTES = 4;
+/** A chemistry by its name, anything else as it is. */
+const worded = (difference: string) =>
+  difference in FAMILIES ? FAMILIES[difference as FamilyId].name : difference;
+
+/** One paint: what it is, what is left of it and where, how surely it is known, and what could stand in for it. */
+export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPanelProps) {
+  const family = FAMILIES[paint.family];
+  const instead = useMemo(() => substitutes(paint, paints, SUBSTITUTES), [paint, paints]);
+  const hexOf = (other: PaintRecord) => spectrumToDisplay(opaqueSpectrum(other)).hex;
+  const owned = paint.levelMl !== null;
+  const put = (change: Partial<Pick<PaintRecord, 'openedOn' | 'place' | 'note'>>, label: string) => {
+    if (paint.levelMl === null) return;
+    const { levelMl, openedOn, place, note } = paint;
+    void saveShelf(paint, { levelMl, openedOn, place, note, ...change }, label).catch(() => undefined);
+  };
+  return (
+    <aside className="panel" aria-label={`Paint ${paint.id}`} style={{ display: 'grid', gap: 10 }}>
+      <div style={{ display: 'flex', justifyContent: 'space-between', gap: 8 }}>
+        <h3>
+          <span className="mono">{paint.id}</span> {paint.name}
+        </h3>
+        <button type="button" className="plain" aria-label="Close this paint" onClick={onClose}>
+          ✕
+        </button>
+      </div>
+      <div style={{ display: 'flex', gap: 12 }}>
+        <span className="coatground">
+          <Spoon hex={hexOf(paint)} flakeUm={paint.flakeUm} width={54} label={paint.name} />
+        </span>
+        <dl className="rows small" style={{ flex: 1, alignContent: 'start' }}>
+          <dt>Chemistry</dt>
+          <dd>{family.name}</dd>
+          <dt>Sheen, hiding</dt>
+          <dd>
+            {paint.sheen}, {paint.hiding}
+          </dd>
+          <dt>Solids, thinner</dt>
+          <dd className="mono">
+            {Math.round(100 * family.solids)} %, {Math.round(100 * family.thinner)} %
+          </dd>
+          {paint.flakeUm !== null && (
+            <>
+              <dt>Flake</dt>
+              <dd className="mono">{paint.flakeUm} µm</dd>
+            </>
+          )}
+          <dt>{PROVENANCE_WORDS[paint.provenance]}</dt>
+          <dd>
+            <button
+              type="button"
+              className="why"
+              aria-label={`Read ${paint.id} ${paint.name}`}
+              onClick={onRead}
+            >
+              <span className="mono">±{paint.uncertainty.toFixed(1)} dE</span> read
+            </button>
+          </dd>
+        </dl>
+      </div>
+      {owned ? (
+        <>
+          <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
+            <TextInput
+              type="date"
+              label="Opened"
+              key={`opened ${paint.id} ${paint.openedOn}`}
+              defaultValue={paint.openedOn ?? ''}
+              onBlur={({ currentTarget: { value } }) => {
+                if ((value || null) !== paint.openedOn)
+                  put({ openedOn: value || null }, `${paint.name} opened`);
+              }}
+            />
+            <TextInput
+              label="Stands in"
+              key={`place ${paint.id} ${paint.place}`}
+              defaultValue={paint.place}
+              maxLength={80}
+              onBlur={({ currentTarget: { value } }) => {
+                if (value.trim() !== paint.place) put({ place: value.trim() }, `place of ${paint.name}`);
+              }}
+            />
+          </div>
+          <Textarea
+            label="Note"
+            autosize
+            minRows={1}
+            maxRows={4}
+            maxLength={500}
+            key={`note ${paint.id} ${paint.note}`}
+            defaultValue={paint.note}
+            onBlur={({ currentTarget: { value } }) => {
+              if (value !== paint.note) put({ note: value }, `note on ${paint.name}`);
+            }}
+          />
+        </>
+      ) : (
+        <p className="soft small">
+          Not on the shelf. Put it there to say when it was opened and where it stands.
+        </p>
+      )}
+      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8, alignItems: 'end' }}>
+        <NumberInput
+          label="Price, €"
+          decimalScale={2}
+          fixedDecimalScale
+          min={0}
+          max={10000}
+          hideControls
+          key={`price ${paint.id} ${paint.priceCents}`}
+          defaultValue={paint.priceCents / 100}
+          onBlur={({ currentTarget: { value } }) => {
+            const cents = Math.round(100 * Number(value));
+            if (value.trim() !== '' && Number.isFinite(cents) && cents !== paint.priceCents)
+              void savePaint(paint, { priceCents: cents }, `price of ${paint.name}`).catch(() => undefined);
+          }}
+        />
+        <Checkbox
+          label="no longer made"
+          checked={paint.discontinued}
+          mb={8}
+          onChange={({ currentTarget: { checked } }) =>
+            void savePaint(
+              paint,
+              { discontinued: checked },
+              `${paint.name} ${checked ? 'discontinued' : 'made'}`,
+            ).catch(() => undefined)
+          }
+        />
+      </div>
+      {instead.length > 0 && (
+        <div>
+          <h3>Could stand in for it</h3>
+          {instead.map(({ id, dE00, differs }) => {
+            const other = paints.find((one) => one.id === id)!;
+            return (
+              <button key={id} type="button" className="offer standin" onClick={() => onOpen(id)}>
+                <span className="dot" style={{ background: hexOf(other) }} aria-hidden />
+                <span style={{ minWidth: 0 }}>
+                  <span className="mono small">{id}</span> {other.name}
+                  <span className="soft small" style={{ display: 'block' }}>
+                    {[other.levelMl !== null ? 'on the shelf' : 'to buy', ...differs.map(worded)].join(', ')}
+                  </span>
+                </span>
+                <span className="mono">{dE00.toFixed(1)} dE</span>
+              </button>
+            );
+          })}
+        </div>
+      )}
+    </aside>
+  );
+}
