@@ -20,7 +20,9 @@ function clearFilm(yellow: number): PaintOptics {
 
 /** Plain products that any shelf could hold, so that a stack can be planned before a paint is chosen.
  *  Their optics are typical, not measured. */
-export const GENERIC_PRODUCTS: readonly (Product & { role: 'primer' | 'undercoat' | 'clear' | 'wash' })[] = [
+export const GENERIC_PRODUCTS: readonly (Product & {
+  role: 'primer' | 'undercoat' | 'metal' | 'clear' | 'wash';
+})[] = [
   {
     id: 'generic-primer-grey',
     name: 'Grey primer',
@@ -77,6 +79,33 @@ export const GENERIC_PRODUCTS: readonly (Product & { role: 'primer' | 'undercoat
     sheen: 'semi-gloss',
     optics: { k: spectrumFrom(() => 0.07), s: spectrumFrom(() => 0.9) },
     flakeUm: 8,
+  },
+  {
+    id: 'generic-gold',
+    name: 'Fine gold',
+    role: 'metal',
+    family: 'lacquer',
+    sheen: 'semi-gloss',
+    optics: { k: spectrumFrom((nm) => 0.07 + (nm < 540 ? 0.35 : 0)), s: spectrumFrom(() => 0.9) },
+    flakeUm: 8,
+  },
+  {
+    id: 'generic-metal-lacquer',
+    name: 'Metal lacquer',
+    role: 'metal',
+    family: 'metal-lacquer',
+    sheen: 'metal',
+    optics: { k: spectrumFrom(() => 0.09), s: spectrumFrom(() => 2) },
+    flakeUm: 5,
+  },
+  {
+    id: 'generic-chrome-ink',
+    name: 'Chrome ink',
+    role: 'metal',
+    family: 'chrome-ink',
+    sheen: 'metal',
+    optics: { k: spectrumFrom(() => 0.08), s: spectrumFrom(() => 2.4) },
+    flakeUm: 4,
   },
   {
     id: 'generic-clear-lacquer',

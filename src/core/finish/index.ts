@@ -21,3 +21,14 @@ export { sheenName } from './sheen.ts';
 export { coatMinutes, handsOnMinutes } from './handsOn.ts';
 export { FINISH_RULES, type FinishRule, type Severity } from './rules.ts';
 export { evaluateStack, type Finding, type LayerEvaluation, type StackEvaluation } from './evaluateStack.ts';
+export {
+  CLEAR_SCHOOLS,
+  FINISH_LOOKS,
+  suggestStacks,
+  type ClearSchool,
+  type FinishLook,
+  type StackWish,
+  type SuggestedLayer,
+  type SuggestedStack,
+} from './suggestStacks.ts';
+export { polishBudget, POLISH_GRADES, type GradeLeft, type PolishGrade } from './polishBudget.ts';

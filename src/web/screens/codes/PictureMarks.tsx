@@ -27,7 +27,7 @@ const held = (value: number, least: number, most: number) => Math.min(most, Math
  *  arrow keys and changes size with shift and arrows. */
 export function PictureMarks({ url, marks, tool, onDraw, onMove }: PictureMarksProps) {
   const frame = useRef<HTMLDivElement>(null);
-  const [drawn, setDrawn] = useState<{ from: { x: number; y: number }; region: Region }>();
+  const [drawn, setDrawn] = useState<{ from: Point; region: Region }>();
   const at = (event: PointerEvent) => {
     const box = frame.current!.getBoundingClientRect();
     return {
@@ -66,20 +66,11 @@ export function PictureMarks({ url, marks, tool, onDraw, onMove }: PictureMarksP
       }}
       onPointerMove={(event) => {
         if (!drawn) return;
-        const to = at(event);
-        const { from } = drawn;
-        setDrawn({
-          from,
-          region: {
-            x: Math.min(from.x, to.x),
-            y: Math.min(from.y, to.y),
-            width: Math.abs(to.x - from.x),
-            height: Math.abs(to.y - from.y),
-          },
-        });
+        setDrawn({ from: drawn.from, region: between(drawn.from, at(event)) });
       }}
-      onPointerUp={() => {
-        if (drawn && drawn.region.width > SMALLEST && drawn.region.height > SMALLEST) onDraw(drawn.region);
+      onPointerUp={(event) => {
+        const region = drawn && between(drawn.from, at(event));
+        if (region && region.width > SMALLEST && region.height > SMALLEST) onDraw(region);
         setDrawn(undefined);
       }}
       onPointerCancel={() => setDrawn(undefined)}
@@ -101,6 +92,18 @@ export function PictureMarks({ url, marks, tool, onDraw, onMove }: PictureMarksP
     </div>
   );
 }
+
+interface Point {
+  x: number;
+  y: number;
+}
+
+const between = (from: Point, to: Point): Region => ({
+  x: Math.min(from.x, to.x),
+  y: Math.min(from.y, to.y),
+  width: Math.abs(to.x - from.x),
+  height: Math.abs(to.y - from.y),
+});
 
 const placeOf = ({ x, y, width, height }: Region) => ({
   left: `${100 * x}%`,

@@ -243,7 +243,7 @@ function PatchPanel({ patch, colour, codes, pictureName, onRemove }: PatchPanelP
             </span>
             <dl className="rows" style={{ flex: 1, alignContent: 'start' }}>
               <dt>L a b</dt>
-              <dd className="mono">
+              <dd className="mono" style={{ whiteSpace: 'nowrap', fontSize: 13 }}>
                 {colour.lab.L.toFixed(1)} {colour.lab.a.toFixed(1)} {colour.lab.b.toFixed(1)}
               </dd>
               <dt>Evenness</dt>

@@ -13,10 +13,13 @@ import { TrayList } from '../../components/TrayList.tsx';
 import { saveTray } from '../../data/bench.ts';
 import { usePlan } from '../../data/plan.tsx';
 import { finishOf, useWorkshop } from '../../data/workshop.ts';
+import { CoatStrip } from './CoatStrip.tsx';
 import { AirPanel } from './AirPanel.tsx';
 import { FollowsPanel } from './FollowsPanel.tsx';
 import { JointFitPanel } from './JointFitPanel.tsx';
 import { LayerTable } from './LayerTable.tsx';
+import { PolishPanel } from './PolishPanel.tsx';
+import { SuggestPanel } from './SuggestPanel.tsx';
 import { layerName } from './layerNames.ts';
 
 /** The stack of a sub-assembly: how it looks, how thick, how long, what goes wrong. */
@@ -70,6 +73,7 @@ function FinishDesk({
 }: FinishDeskProps) {
   const [light, setLight] = useState<IlluminantId>('D65');
   const [marked, setMarked] = useState<string>();
+  const [suggesting, setSuggesting] = useState(tray.layers.length === 0);
   const code = codes.find(({ id }) => id === tray.codeId);
   const scale = build?.scale ?? 24;
   const stack = useMemo(
@@ -154,9 +158,30 @@ function FinishDesk({
               </div>
             </div>
           ) : (
-            <p style={{ padding: '40px 0' }}>{error ?? 'No layers yet: add the first one below.'}</p>
+            <p style={{ padding: '40px 0' }}>
+              {error ?? 'No layers yet: take a suggested stack, or add the first layer below.'}
+            </p>
+          )}
+          {evaluation && (
+            <CoatStrip stack={stack} evaluation={evaluation} view={{ illuminant: light, observer: '2deg' }} />
           )}
         </div>
+        {suggesting ? (
+          <SuggestPanel
+            tray={tray}
+            scale={scale}
+            code={code}
+            codes={codes}
+            products={products}
+            conditions={conditions}
+            onTake={(layers, name) => save(layers, `${name.toLowerCase()} for ${tray.name}`)}
+            onClose={() => setSuggesting(false)}
+          />
+        ) : (
+          <button type="button" className="quiet" onClick={() => setSuggesting(true)}>
+            Suggest a stack
+          </button>
+        )}
         <LayerTable
           tray={tray}
           stack={stack}
@@ -188,6 +213,7 @@ function FinishDesk({
             )}
           </div>
         )}
+        <PolishPanel key={tray.layers.length} stack={stack} />
         {build && <JointFitPanel build={build} tray={tray} />}
       </section>
     </div>

@@ -1,0 +1,110 @@
+import { join } from 'node:path';
+import type { Browser, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { BenchSnapshot } from '../../src/api/index.ts';
+import {
+  EVENING,
+  kill,
+  openBrowser,
+  openPage,
+  press,
+  saved,
+  scratchFolder,
+  shows,
+  startServer,
+  type Started,
+} from './bench.ts';
+
+describe('the finish of a sub-assembly', () => {
+  const scratch = scratchFolder();
+  const errors: string[] = [];
+  let server: Started;
+  let browser: Browser;
+  let page: Page;
+  const layers = async (id: string) =>
+    ((await (await fetch(`${server.address}/api/bench`)).json()) as BenchSnapshot).builds
+      .flatMap(({ trays }) => trays)
+      .find((tray) => tray.id === id)!.layers;
+  const kinds = async (id: string) => (await layers(id)).map(({ kind }) => kind).join(' ');
+  const choose = async (label: string, value: string) => {
+    await page.evaluate(
+      (name, option) => {
+        const select = [...document.querySelectorAll('label')].find(({ innerText }) => innerText === name)!
+          .control as HTMLSelectElement;
+        Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value')!.set!.call(select, option);
+        select.dispatchEvent(new Event('change', { bubbles: true }));
+      },
+      label,
+      value,
+    );
+  };
+
+  beforeAll(async () => {
+    server = await startServer({ FANFARE_DATA: join(scratch.folder, 'demo.db'), FANFARE_CLOCK: EVENING }, [
+      '--demo',
+    ]);
+    browser = await openBrowser(scratch.folder);
+    page = await openPage(browser, errors);
+  });
+  afterAll(async () => {
+    await browser.close();
+    await kill(server, 'SIGTERM');
+    scratch.remove();
+  });
+
+  it('shows the colour coat by coat over what is under it', async () => {
+    await page.goto(`${server.address}/build/tolliver/finish/tolliver-hood`);
+    await shows(page, /under it[\s\S]*planned\s+closed/);
+  });
+
+  it('suggests stacks by school, says why and what would change, and takes one', async () => {
+    const before = await layers('tolliver-hood');
+    await press(page, 'button', 'Suggest a stack');
+    await shows(page, /Lacquer clear[\s\S]*Two-part clear[\s\S]*Enamel clear[\s\S]*Water-based clear/);
+    await shows(page, /Metallics look deep over gloss black/);
+    expect(await layers('tolliver-hood')).toEqual(before);
+    await page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('.stackoffers button')]
+        .find(({ innerText }) => innerText.startsWith('Two-part clear'))!
+        .click(),
+    );
+    await shows(page, /Hardest and deepest/);
+    await press(page, 'button', 'Take this stack');
+    await saved(page);
+    expect(await kinds('tolliver-hood')).toMatch(/^primer undercoat colour (decal )?clear/);
+    expect((await layers('tolliver-hood')).find(({ kind }) => kind === 'clear')!.mix).toEqual({
+      'generic-clear-2k': 1,
+    });
+    await shows(page, /This is the stack in use/);
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.keyboard.down('Control');
+    await page.keyboard.press('z');
+    await page.keyboard.up('Control');
+    await saved(page);
+    await expect.poll(() => layers('tolliver-hood')).toEqual(before);
+  });
+
+  it('marks what would come too late and follows another look', async () => {
+    await choose('Look', 'candy');
+    await shows(page, /over silver[\s\S]*over gold/);
+    await page.evaluate(() => {
+      const input = [...document.querySelectorAll('label')].find(
+        ({ innerText }) => innerText === 'Needed in, days',
+      )!.control as HTMLInputElement;
+      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, '2');
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+    });
+    await shows(page, /too late/);
+    await press(page, 'button', 'Close the suggestions');
+  });
+
+  it('counts the clear that each grade leaves and goes through the grades', async () => {
+    await page.goto(`${server.address}/build/tolliver/finish/tolliver-body`);
+    await shows(page, /Clear left, µm[\s\S]*4000 cloth\s+\d+ \(\d+–\d+\)/);
+    await press(page, 'button', 'Go through the grades');
+    await shows(page, /4000 cloth: 30 strokes/);
+    await press(page, 'button', 'Even and clean: next grade');
+    await shows(page, /6000 cloth: 30 strokes/);
+    expect(errors).toEqual([]);
+  });
+});
