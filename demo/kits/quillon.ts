@@ -309,4 +309,5 @@ H1 B1 screw hidden
     },
   ],
   decals: ['roundel; Escort roundel white; 93.5 -0.3 2.5; film; QC-07'],
+  brightwork: [],
 };

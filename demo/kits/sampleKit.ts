@@ -1,3 +1,4 @@
+import type { ChromeRouteId, Curvature } from '../../src/core/finish/index.ts';
 import {
   EMPTY_KIT,
   plainPart,
@@ -66,6 +67,8 @@ export interface SampleKit {
     substitute: string;
     looks: string;
   }[];
+  /** "part; curvature; route". */
+  brightwork: string[];
   /** "key; name; L a b; film or ink; code". */
   decals: string[];
 }
@@ -230,6 +233,15 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
       optionId: option === undefined ? null : own(option),
       leadDays: lead,
     })),
+    brightwork: sample.brightwork.map((line) => {
+      const [label, curvature, route] = line.split(';').map((cell) => cell.trim());
+      return {
+        id: own(`bright-${label!}`),
+        partId: own(label!),
+        curvature: curvature as Curvature,
+        route: route as ChromeRouteId,
+      };
+    }),
     decals: sample.decals.map((line) => {
       const [key, name, lab, sort, code] = line.split(';').map((cell) => cell.trim());
       const [L, a, b] = lab!.split(' ').map(Number);

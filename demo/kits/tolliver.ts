@@ -310,4 +310,10 @@ G5 F13 glass hidden
     },
   ],
   decals: ['stripe; Coachline cream; 88.5 1.5 18; film; TL-2203'],
+  brightwork: [
+    'D8; flat; foil',
+    'D9; tight; strip-paint',
+    'D10; flat; silver-marker',
+    'D11; tight; ink-airbrush',
+  ],
 };

@@ -34,6 +34,8 @@ const GOOD: [keyof typeof KIT_ITEMS, object][] = [
   ['stance', { heightsMm: [20, 20, 21, 21], rakeMm: 0.5, shimsMm: [0.25], note: '' }],
   ['want', { name: 'Mesh', why: '', optionId: null, leadDays: 14, have: false, substitute: '', looks: '' }],
   ['decal', { name: 'White', lab: { L: 95, a: 0, b: 2 }, transparent: false, codeId: null }],
+  ['brightwork', { partId: 'a', curvature: 'tight', route: null }],
+  ['brightwork', { partId: 'a', curvature: 'flat', route: 'foil' }],
   ['assembly', { school: 'pieces' }],
 ];
 const BAD: [keyof typeof KIT_ITEMS, object, RegExp][] = [
@@ -61,6 +63,11 @@ const BAD: [keyof typeof KIT_ITEMS, object, RegExp][] = [
     'decal',
     { name: 'White', lab: { L: 120, a: 0, b: 2 }, transparent: false, codeId: null },
     /L of a decal colour must lie/,
+  ],
+  [
+    'brightwork',
+    { partId: 'a', curvature: 'flat', route: 'gilding' },
+    /route to bright metal must be none or one of: keep-plating/,
   ],
   ['assembly', { school: 'both' }, /school must be one of: pieces, join-first/],
 ];

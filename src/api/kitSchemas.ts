@@ -1,4 +1,5 @@
 import { array, boolean, mixed, number, object, string, type AnyObjectSchema, type InferType } from 'yup';
+import { CHROME_ROUTES, CURVATURES } from '../core/finish/index.ts';
 import {
   BOUNDARIES,
   CONFIDENCES,
@@ -171,6 +172,12 @@ const decal = object({
   codeId: string().nullable().defined().max(120),
 }).noUnknown();
 
+const brightwork = object({
+  partId: id(),
+  curvature: oneOf(CURVATURES, 'the curvature'),
+  route: oneOfOrNone(CHROME_ROUTES, 'a route to bright metal'),
+}).noUnknown();
+
 const assembly = object({ school: oneOf(SCHOOLS, 'the school') }).noUnknown();
 
 const spare = object({
@@ -211,6 +218,7 @@ export const KIT_ITEMS = {
   stance,
   want,
   decal,
+  brightwork,
   assembly,
 } as const;
 /** Kinds of record that belong to the bench. */

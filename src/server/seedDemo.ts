@@ -183,6 +183,7 @@ const KIT_LISTS = [
   ['stance', 'stances'],
   ['want', 'wants'],
   ['decal', 'decals'],
+  ['brightwork', 'brightwork'],
 ] as const;
 const STOCK_LISTS = [
   ['spare', 'spares'],

@@ -37,6 +37,16 @@ export const router = createBrowserRouter([
         }),
       },
       {
+        path: 'build/:buildId/finish/brightwork',
+        lazy: async () => ({
+          Component: (await import('./screens/finish/BrightworkScreen.tsx')).BrightworkScreen,
+        }),
+      },
+      {
+        path: 'build/:buildId/finish/tints',
+        lazy: async () => ({ Component: (await import('./screens/finish/TintsScreen.tsx')).TintsScreen }),
+      },
+      {
         path: 'build/:buildId/finish/:trayId?',
         lazy: async () => ({ Component: (await import('./screens/finish/FinishScreen.tsx')).FinishScreen }),
       },

@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { BenchSnapshot } from '../../src/api/index.ts';
+import type { BenchSnapshot, KitItemsRecord } from '../../src/api/index.ts';
 import {
   EVENING,
   kill,
@@ -105,6 +105,42 @@ describe('the finish of a sub-assembly', () => {
     await shows(page, /4000 cloth: 30 strokes/);
     await press(page, 'button', 'Even and clean: next grade');
     await shows(page, /6000 cloth: 30 strokes/);
+  });
+  it('weighs the routes to chrome for every bright part, and a pin holds until it is let go', async () => {
+    const pin = async () =>
+      (
+        (await (await fetch(`${server.address}/api/builds/tolliver/kit`)).json()) as KitItemsRecord
+      ).items.find(
+        ({ kind, value }) => kind === 'brightwork' && (value as { partId: string }).partId === 'tolliver-D4',
+      )?.value;
+    await page.goto(`${server.address}/build/tolliver/finish/brightwork`);
+    await shows(page, /Headlamp rims[\s\S]*the best here[\s\S]*What follows[\s\S]*Work, all of it/);
+    expect(await pin()).toBeUndefined();
+    const routes = await page.$$('.routerow');
+    expect(routes.length).toBeGreaterThan(3);
+    await routes[2]!.click();
+    await saved(page);
+    await shows(page, /let the best route win/);
+    expect((await pin()) as object).toHaveProperty('route', 'black-metal-lacquer');
+    await press(page, 'button', 'let the best route win');
+    await saved(page);
+    await page.waitForFunction(() => !/let the best route win/.test(document.body.innerText));
+    expect(await pin()).toMatchObject({ route: null });
+  });
+
+  it('counts passes of a clear tint to a colour and lists heat tints, hot ones last', async () => {
+    await page.goto(`${server.address}/build/quillon/finish/tints`);
+    await shows(page, /The pipe, in this order/);
+    const order = await page.$$eval('[aria-label="Tints in the order of spraying"] li', (items) =>
+      items.map((item) => item.innerText),
+    );
+    expect(order[0]).toMatch(/^clear yellow, \d+ light pass/);
+    expect(order.length).toBeGreaterThan(1);
+    await choose('To come near', 'TL-2203');
+    await shows(page, /(pass comes|passes come|base is) nearest to TL-2203/);
+    await page.focus('[role="slider"]');
+    await page.keyboard.press('Home');
+    await shows(page, /Too cool for any colour/);
     expect(errors).toEqual([]);
   });
 });

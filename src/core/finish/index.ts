@@ -32,3 +32,25 @@ export {
   type SuggestedStack,
 } from './suggestStacks.ts';
 export { polishBudget, POLISH_GRADES, type GradeLeft, type PolishGrade } from './polishBudget.ts';
+export { TINTS, type TintId } from './tints.ts';
+export {
+  HEAT_PASS_UM,
+  heatTints,
+  PIPE_METALS,
+  RESTRAINED,
+  type HeatTintPlan,
+  type HeatTintStep,
+} from './heatTints.ts';
+export {
+  CHROME_ROUTES,
+  CHROME_ROUTE_TABLE,
+  CURVATURES,
+  planBrightwork,
+  scoreChromeRoutes,
+  type BrightPart,
+  type BrightPlan,
+  type ChromeMeans,
+  type ChromeRouteId,
+  type Curvature,
+  type RouteScore,
+} from './chromeRoutes.ts';

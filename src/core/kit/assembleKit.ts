@@ -12,6 +12,7 @@ const LISTS: Readonly<Record<string, keyof Kit>> = {
   stance: 'stances',
   want: 'wants',
   decal: 'decals',
+  brightwork: 'brightwork',
 };
 
 /** The stored records of a build as one kit, in their order; records of other kinds are left out. */

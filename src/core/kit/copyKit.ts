@@ -52,6 +52,11 @@ export function copyKit(kit: Kit, rename: (id: string) => string): Kit {
     fits: [],
     stances: [],
     decals: kit.decals.map((decal) => ({ ...decal, id: rename(decal.id) })),
+    brightwork: kit.brightwork.map((bright) => ({
+      ...bright,
+      id: rename(bright.id),
+      partId: rename(bright.partId),
+    })),
     wants: kit.wants.map((want) => ({
       ...want,
       id: rename(want.id),

@@ -1,3 +1,4 @@
+import type { ChromeRouteId, Curvature } from '../finish/index.ts';
 import type { KitPart } from './build.ts';
 
 /** What a part is made of. */
@@ -237,6 +238,15 @@ export interface DecalColour {
   codeId: string | null;
 }
 
+/** How a part becomes bright: what the builder knows of it and decided. */
+export interface Brightwork {
+  id: string;
+  partId: string;
+  curvature: Curvature;
+  /** The route pinned by the builder; null lets the best one win. */
+  route: ChromeRouteId | null;
+}
+
 export const SCHOOLS = ['pieces', 'join-first'] as const;
 /** Paint in many pieces, or join and pick out by brush: two ways that builders swear by. */
 export type School = (typeof SCHOOLS)[number];
@@ -260,6 +270,7 @@ export interface Kit {
   stances: Stance[];
   wants: Want[];
   decals: DecalColour[];
+  brightwork: Brightwork[];
   school: School;
 }
 
@@ -309,6 +320,7 @@ export const EMPTY_KIT: Kit = {
   stances: [],
   wants: [],
   decals: [],
+  brightwork: [],
   school: 'pieces',
 };
 

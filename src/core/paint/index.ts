@@ -14,3 +14,12 @@ export { estimateOptics, HIDING_FILM_UM, type HidingClass } from './estimateOpti
 export { underlaySpectrum, type Underlay } from './underlay.ts';
 export { inkFor, inkOver, inkTransmittance, PAPER_WHITE } from './inkOverBase.ts';
 export { FLAKE_ANGLES, flakeAngles } from './flakeAngles.ts';
+export { nearestPass, tintPasses, type TintStep } from './tintPasses.ts';
+export {
+  HOT_METALS,
+  oxideReflectance,
+  oxideThickness,
+  pipeTemperature,
+  type HotMetalId,
+  type HotPipe,
+} from './oxideTint.ts';

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import type { TrayRecord } from '../../../api/index.ts';
 import { spectrumToDisplay, type IlluminantId } from '../../../core/colour/index.ts';
 import { resolveStack } from '../../../core/kit/index.ts';
@@ -97,6 +97,19 @@ function FinishDesk({
       <section className="column" aria-label="What you know">
         <h2>What you know</h2>
         {list}
+        {build && (
+          <nav
+            aria-label="Other views of the finish"
+            style={{ display: 'grid', gap: 6, textAlign: 'center' }}
+          >
+            <Link to={`/build/${build.id}/finish/brightwork`} className="quiet">
+              Brightwork
+            </Link>
+            <Link to={`/build/${build.id}/finish/tints`} className="quiet">
+              Tints and heat
+            </Link>
+          </nav>
+        )}
         <AirPanel />
       </section>
       <section className="column" aria-label="What you decide">

@@ -1,0 +1,305 @@
+import { NativeSelect, NumberInput } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import {
+  CHROME_ROUTE_TABLE,
+  CURVATURES,
+  planBrightwork,
+  type BrightPlan,
+  type ChromeRouteId,
+  type Curvature,
+  type RouteScore,
+} from '../../../core/finish/index.ts';
+import type { Kit } from '../../../core/kit/index.ts';
+import { EmptyStage } from '../../components/EmptyStage.tsx';
+import { Loading } from '../../components/Loading.tsx';
+import { Spoon } from '../../components/Spoon.tsx';
+import { changeKit, useKit, useStock } from '../../data/kit.ts';
+import { newId } from '../../data/newId.ts';
+import { useWorkshop } from '../../data/workshop.ts';
+import { brightParts, type NamedBrightPart } from './brightParts.ts';
+
+const CURVES: Record<Curvature, string> = { flat: 'flat', gentle: 'gently curved', tight: 'tight curves' };
+const LETTER = 'ABCDEFG';
+
+/** Which way every bright part of a build goes, so that neighbours agree and one bath serves all. */
+export function BrightworkScreen() {
+  const { build, paints, ready, error } = useWorkshop();
+  const { buildId } = useParams();
+  const { kit, error: kitError } = useKit(buildId);
+  const stock = useStock();
+  const [days, setDays] = useState<number | null>(null);
+  const [openId, setOpenId] = useState<string>();
+  const parts = useMemo(() => (kit ? brightParts(kit) : []), [kit]);
+  const owned = useMemo(() => {
+    const routes = new Set<ChromeRouteId>(['keep-plating']);
+    for (const { family, container, levelMl } of paints) {
+      if (levelMl === null) continue;
+      if (family === 'metal-lacquer') {
+        routes.add('black-metal-lacquer');
+        routes.add('strip-paint');
+      }
+      if (family === 'chrome-ink') routes.add(container === 'marker' ? 'ink-marker' : 'ink-airbrush');
+      if (container === 'marker' && family !== 'chrome-ink') routes.add('silver-marker');
+    }
+    if (stock?.materials.some(({ have, name, kind }) => have && /foil/i.test(`${name} ${kind}`)))
+      routes.add('foil');
+    return routes;
+  }, [paints, stock]);
+  const plan = useMemo(() => {
+    if (!kit) return undefined;
+    const pins = new Map(
+      kit.brightwork.flatMap(({ partId, route }) => (route ? [[partId, route] as const] : [])),
+    );
+    return planBrightwork(
+      parts,
+      pins,
+      kit.joints.map(({ a, b }) => [a, b] as const),
+      { owned, days },
+    );
+  }, [kit, parts, owned, days]);
+  if (!ready || !kit || !plan) return <Loading what="the brightwork" error={error ?? kitError} />;
+  if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
+  if (parts.length === 0) {
+    return (
+      <EmptyStage title="Nothing bright on this build" buildId={build.id}>
+        Mark parts as plated, or give them a metal finish in the Kit stage; the routes to chrome are then
+        weighed here.
+      </EmptyStage>
+    );
+  }
+  const open = plan.chosen.find(({ part }) => part.id === openId) ?? plan.chosen[0]!;
+  return (
+    <div className="columns">
+      <section className="column" aria-label="What you know">
+        <h2>Brightwork</h2>
+        <p>
+          <Link to={`/build/${build.id}/finish`}>back to the stacks</Link>
+        </p>
+        <NumberInput
+          label="Needed in, days"
+          placeholder="any time"
+          min={1}
+          max={400}
+          value={days ?? ''}
+          onChange={(value) => setDays(typeof value === 'number' && value > 0 ? value : null)}
+        />
+        <ul className="trays" aria-label="Bright parts" style={{ maxHeight: '62vh' }}>
+          {plan.chosen.map(({ part, pick, pinned }) => {
+            const named = parts.find(({ id }) => id === part.id)!;
+            return (
+              <li key={part.id}>
+                <button
+                  type="button"
+                  aria-pressed={part.id === open.part.id}
+                  onClick={() => setOpenId(part.id)}
+                >
+                  <span style={{ minWidth: 0 }}>
+                    <span className="mono small">{named.label}</span> {named.name}
+                    <span className="soft small" style={{ display: 'block' }}>
+                      {pick.route.name}
+                      {pinned ? ', pinned' : ''}
+                    </span>
+                  </span>
+                </button>
+              </li>
+            );
+          })}
+        </ul>
+      </section>
+      <PartRoutes
+        key={open.part.id}
+        buildId={build.id}
+        kit={kit}
+        open={open}
+        part={parts.find(({ id }) => id === open.part.id)!}
+      />
+      <BrightFollows plan={plan} parts={parts} onOpen={setOpenId} />
+    </div>
+  );
+}
+
+interface PartRoutesProps {
+  buildId: string;
+  kit: Kit;
+  open: BrightPlan['chosen'][number];
+  part: NamedBrightPart;
+}
+
+/** The routes of one part side by side, each with what speaks for and against it. */
+function PartRoutes({ buildId, kit, open: { pick, pinned, all }, part }: PartRoutesProps) {
+  const known = kit.brightwork.find(({ partId }) => partId === part.id);
+  const save = (change: Partial<{ curvature: Curvature; route: ChromeRouteId | null }>, label: string) =>
+    void changeKit(
+      buildId,
+      [
+        {
+          kind: 'brightwork',
+          id: known?.id ?? newId(buildId),
+          value: {
+            partId: part.id,
+            curvature: part.curvature,
+            route: known?.route ?? null,
+            ...change,
+          },
+        },
+      ],
+      label,
+    ).catch(() => undefined);
+  return (
+    <section className="booth" aria-label="Booth">
+      <h2>
+        <span className="mono">{part.label}</span> {part.name}
+      </h2>
+      <p className="small">
+        {part.plated ? 'plated' : 'not plated'}, {part.lengthMm.toFixed(0)} mm, {part.areaCm2.toFixed(1)} cm²,{' '}
+        {part.seam ? 'a seam to vanish' : 'no seam'}, {part.handled ? 'handled again' : 'not handled again'},{' '}
+        {part.visibility === 'hidden' ? 'shut in' : 'in sight'}
+      </p>
+      <NativeSelect
+        aria-label="Shape of the part"
+        size="xs"
+        w={170}
+        mt={6}
+        data={CURVATURES.map((value) => ({ value, label: CURVES[value] }))}
+        value={part.curvature}
+        onChange={({ currentTarget: { value } }) =>
+          save({ curvature: value as Curvature }, `shape of ${part.name}`)
+        }
+      />
+      <div role="radiogroup" aria-label="Routes" style={{ display: 'grid', gap: 6, marginTop: 12 }}>
+        {all.map((one) => (
+          <RouteRow
+            key={one.route.id}
+            one={one}
+            chosen={one === pick}
+            best={one === all[0]}
+            onPick={() => save({ route: one.route.id }, `${one.route.name} for ${part.name}`)}
+          />
+        ))}
+      </div>
+      {pinned && (
+        <button
+          type="button"
+          className="why"
+          style={{ color: 'inherit', marginTop: 8 }}
+          onClick={() => save({ route: null }, `best route for ${part.name}`)}
+        >
+          let the best route win
+        </button>
+      )}
+    </section>
+  );
+}
+
+function RouteRow({
+  one: { route, look, minutes, days, priceCents, because },
+  chosen,
+  best,
+  onPick,
+}: {
+  one: RouteScore;
+  chosen: boolean;
+  best: boolean;
+  onPick: () => void;
+}) {
+  // Brighter metal is lighter and shinier; a stand-in for the eye, not a measured colour.
+  const level = Math.round(120 + 100 * look)
+    .toString(16)
+    .padStart(2, '0');
+  return (
+    <button type="button" role="radio" aria-checked={chosen} className="well routerow" onClick={onPick}>
+      <Spoon hex={`#${level}${level}${level}`} gloss={30 + 60 * look} width={34} label={route.name} />
+      <span style={{ minWidth: 0 }}>
+        <b>{route.name}</b>
+        {best && ', the best here'}
+        <span className="small" style={{ display: 'block' }}>
+          {because
+            .filter(({ counts }) => Math.abs(counts) >= 0.5)
+            .slice(0, 4)
+            .map(({ words, counts }) => `${counts > 0 ? '+' : '−'} ${words}`)
+            .join('; ')}
+        </span>
+      </span>
+      <span className="mono small" style={{ textAlign: 'right' }}>
+        {Math.round(minutes)} min
+        <br />
+        {days < 1 ? (days === 0 ? 'no cure' : 'hours') : `${days} days`}
+        <br />
+        {priceCents > 0 ? `€${(priceCents / 100).toFixed(2)}` : 'owned'}
+      </span>
+    </button>
+  );
+}
+
+/** What the routes of all parts come to: work, purchases, one bath, neighbours that clash, cautions. */
+function BrightFollows({
+  plan,
+  parts,
+  onOpen,
+}: {
+  plan: BrightPlan;
+  parts: readonly NamedBrightPart[];
+  onOpen: (id: string) => void;
+}) {
+  const nameOf = (id: string) => parts.find((part) => part.id === id)?.name ?? id;
+  const used = CHROME_ROUTE_TABLE.map((route) => ({
+    route,
+    count: plan.chosen.filter(({ pick }) => pick.route.id === route.id).length,
+  })).filter(({ count }) => count > 0);
+  const cautions = [...new Set(used.flatMap(({ route }) => route.cautions))];
+  return (
+    <section className="column" aria-label="What follows">
+      <h2>What follows</h2>
+      <div className="panel">
+        <dl className="rows">
+          {used.map(({ route, count }, index) => (
+            <div key={route.id} style={{ display: 'contents' }}>
+              <dt>
+                {LETTER[index]}: {route.name}
+              </dt>
+              <dd className="mono">{count}</dd>
+            </div>
+          ))}
+          <dt>Work, all of it</dt>
+          <dd className="mono">{(plan.minutes / 60).toFixed(1)} h</dd>
+          <dt>To buy, each thing once</dt>
+          <dd className="mono">€{(plan.priceCents / 100).toFixed(2)}</dd>
+        </dl>
+        {plan.bath.length > 0 && (
+          <p className="small" style={{ marginTop: 6 }}>
+            One stripping bath for {plan.bath.map(nameOf).join(', ')}: strip them on the same evening.
+          </p>
+        )}
+      </div>
+      {plan.clashes.length > 0 && (
+        <div className="panel warned">
+          <h3>Neighbours that would not agree</h3>
+          {plan.clashes.slice(0, 6).map(({ a, b, difference }) => (
+            <p key={`${a} ${b}`} className="small">
+              <button type="button" className="why" onClick={() => onOpen(a)}>
+                {nameOf(a)}
+              </button>{' '}
+              beside{' '}
+              <button type="button" className="why" onClick={() => onOpen(b)}>
+                {nameOf(b)}
+              </button>
+              : {Math.round(100 * difference)} % apart in brightness.
+            </p>
+          ))}
+          {plan.clashes.length > 6 && <p className="small">and {plan.clashes.length - 6} more.</p>}
+        </div>
+      )}
+      {cautions.length > 0 && (
+        <div className="panel" aria-label="Cautions" role="region">
+          <h3>Cautions</h3>
+          {cautions.map((caution) => (
+            <p key={caution} className="small" style={{ marginBottom: 6 }}>
+              {caution}
+            </p>
+          ))}
+        </div>
+      )}
+    </section>
+  );
+}
