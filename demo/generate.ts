@@ -13,7 +13,7 @@ import {
 } from '../src/core/paint/index.ts';
 import { seededRandom } from '../src/core/plan/index.ts';
 import type { FamilyId, Sheen } from '../src/core/finish/index.ts';
-import type { PaintRecord } from '../src/api/index.ts';
+import type { SamplePaint } from '../src/api/index.ts';
 import { kitFrom } from './kits/sampleKit.ts';
 import { pellam } from './kits/pellam.ts';
 import { quillon } from './kits/quillon.ts';
@@ -22,20 +22,6 @@ import { colourName } from './names.ts';
 import { PIGMENTS } from './pigments.ts';
 
 type Shares = Record<string, number>;
-type SamplePaint = Omit<
-  PaintRecord,
-  | 'flakeUm'
-  | 'provenance'
-  | 'uncertainty'
-  | 'refit'
-  | 'levelMl'
-  | 'openedOn'
-  | 'place'
-  | 'note'
-  | 'discontinued'
-> & {
-  flakeUm?: number;
-};
 
 const random = seededRandom(1964);
 const pigments = new Map(PIGMENTS.map((pigment) => [pigment.id, pigment]));

@@ -1,4 +1,5 @@
 /** What crosses the wire: paths, schemas, records. */
+export { idFrom } from './ids.ts';
 export { PATHS, pathTo } from './paths.ts';
 export * from './schemas.ts';
 export * from './kitSchemas.ts';

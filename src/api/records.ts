@@ -36,6 +36,23 @@ export interface PaintRecord {
   discontinued: boolean;
 }
 
+/** A paint as the sample catalogue keeps it: what only a bench can know of it is left out. */
+export type SamplePaint = Pick<
+  PaintRecord,
+  | 'id'
+  | 'range'
+  | 'name'
+  | 'family'
+  | 'container'
+  | 'role'
+  | 'sheen'
+  | 'hiding'
+  | 'priceCents'
+  | 'volumeMl'
+  | 'k'
+  | 's'
+> & { flakeUm?: number };
+
 export type CodeKind = 'solid' | 'satin' | 'metallic' | 'pearl' | 'candy';
 
 export interface CodeRecord {

@@ -1,6 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { BenchSnapshot, CodeRecord, PaintRecord } from '../api/index.ts';
+import {
+  idFrom,
+  type BenchSnapshot,
+  type CodeRecord,
+  type PaintRecord,
+  type SamplePaint,
+} from '../api/index.ts';
 import {
   productIndex,
   proposeSubassemblies,
@@ -29,22 +35,8 @@ import { simulatedReader } from './devices/spectralReader.ts';
 import { projectRoot } from './projectRoot.ts';
 import { readBuilds, readSettings } from './store/benchStore.ts';
 import { refitPaints } from './store/cupStore.ts';
-import { idFrom, readCodes, readPaints } from './store/paintStore.ts';
+import { readCodes, readPaints } from './store/paintStore.ts';
 
-type SamplePaint = Omit<
-  PaintRecord,
-  | 'flakeUm'
-  | 'provenance'
-  | 'uncertainty'
-  | 'refit'
-  | 'levelMl'
-  | 'openedOn'
-  | 'place'
-  | 'note'
-  | 'discontinued'
-> & {
-  flakeUm?: number;
-};
 type StockItem = { id: string } & Record<string, unknown>;
 interface Scenario {
   builds: {

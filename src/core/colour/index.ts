@@ -17,7 +17,7 @@ export {
   type ViewingCondition,
   type Xyz,
 } from './tristimulus.ts';
-export { labResponse, labToXyz, spectrumToLab, xyzToLab, type Lab } from './lab.ts';
+export { chroma, hueAngle, labResponse, labToXyz, spectrumToLab, xyzToLab, type Lab } from './lab.ts';
 export { adaptWhite } from './adaptation.ts';
 export { ciede2000 } from './ciede2000.ts';
 export { describeDifference } from './describeDifference.ts';

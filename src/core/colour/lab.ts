@@ -45,3 +45,13 @@ export function labToXyz({ L, a, b }: Lab, white: Xyz): Xyz {
 export function spectrumToLab(reflectance: Spectrum, condition: ViewingCondition): Lab {
   return xyzToLab(spectrumToXyz(reflectance, condition), tristimulusWeights(condition).white);
 }
+
+/** Chroma of a colour in CIELAB. */
+export function chroma({ a, b }: Lab): number {
+  return Math.hypot(a, b);
+}
+
+/** Hue angle in CIELAB, 0 to 360 degrees: red near 25, yellow 90, green 160, blue 270. */
+export function hueAngle({ a, b }: Lab): number {
+  return ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360;
+}

@@ -25,7 +25,7 @@ export interface RegionSample {
   mean: Rgb;
   /** Standard deviation of the kept pixels in linear light. */
   spread: Rgb;
-  /** Share of all pixels with a channel at its end: burnt out or drowned. */
+  /** Share of pixels with a channel at its top (burnt out) and of those without light in any (drowned). */
   burnt: number;
   drowned: number;
   pixels: number;
@@ -37,6 +37,8 @@ const LEFT_OUT = 0.1;
 const BURNT = 253;
 const DROWNED = 2;
 const FEWEST_PIXELS = 16;
+/** More pixels than this are thinned evenly: they would say nothing more about a colour. */
+const MOST_PIXELS = 40_000;
 /** A reference with more burnt or drowned pixels than this says nothing. */
 const MOST_CLIPPED = 0.02;
 
@@ -52,11 +54,12 @@ export function sampleRegion({ data, width, height }: Pixels, region: Region): R
   if (pixels < FEWEST_PIXELS) {
     throw new RangeError(`The marked part holds ${pixels} pixels; draw it over at least ${FEWEST_PIXELS}.`);
   }
+  const step = Math.max(1, Math.round(Math.sqrt(pixels / MOST_PIXELS)));
   const values: { light: number; rgb: Rgb }[] = [];
   let burnt = 0;
   let drowned = 0;
-  for (let y = top; y < bottom; y++) {
-    for (let x = left; x < right; x++) {
+  for (let y = top; y < bottom; y += step) {
+    for (let x = left; x < right; x += step) {
       const at = 4 * (y * width + x);
       const [red, green, blue] = [data[at]!, data[at + 1]!, data[at + 2]!];
       if (Math.max(red, green, blue) >= BURNT) burnt++;
@@ -72,7 +75,7 @@ export function sampleRegion({ data, width, height }: Pixels, region: Region): R
   const spread = [0, 1, 2].map((c) =>
     Math.sqrt(kept.reduce((sum, { rgb }) => sum + (rgb[c]! - mean[c]!) ** 2, 0) / kept.length),
   ) as Rgb;
-  return { mean, spread, burnt: burnt / pixels, drowned: drowned / pixels, pixels };
+  return { mean, spread, burnt: burnt / values.length, drowned: drowned / values.length, pixels };
 }
 
 /** A neutral thing of known reflectance in the picture. */
@@ -112,7 +115,7 @@ export function photographColours(
         `The ${name} is burnt out: ${Math.round(100 * sample.burnt)} % of it is at the top of a channel, so it says nothing about the light. Mark an even part that is not, or take the picture again, darker.`,
       );
     }
-    if (sample.drowned > MOST_CLIPPED && sample.mean[1] * 4 < 0.02) {
+    if (sample.drowned > MOST_CLIPPED) {
       throw new RangeError(`The ${name} is drowned in black. Take the picture again, lighter.`);
     }
   }

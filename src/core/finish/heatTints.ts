@@ -1,4 +1,4 @@
-import { ciede2000, DAYLIGHT, spectrumToLab, type Lab } from '../colour/index.ts';
+import { chroma, ciede2000, DAYLIGHT, hueAngle, spectrumToLab, type Lab } from '../colour/index.ts';
 import {
   HOT_METALS,
   oxideReflectance,
@@ -37,12 +37,10 @@ const MOST_PASSES = 16;
 /** Passes stop when so much of the way to the colour is gone: the rest darkens more than it tints. */
 const FAR_ENOUGH = 0.75;
 
-const hueOf = ({ a, b }: Lab) => ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360;
-
 /** The clear tint that stands for a colour of hot metal. */
 function tintFor(lab: Lab): TintId | undefined {
-  if (Math.hypot(lab.a, lab.b) < LEAST_CHROMA) return undefined;
-  const hue = hueOf(lab);
+  if (chroma(lab) < LEAST_CHROMA) return undefined;
+  const hue = hueAngle(lab);
   if (hue >= 62 && hue < 130) return 'yellow';
   if (hue >= 20 && hue < 62) return 'orange';
   if (hue >= 300 || hue < 20) return 'purple';

@@ -4,6 +4,7 @@ import { FAMILIES, type PaintFamily } from './families.ts';
 import { EDGE_SHARE, FLATTING_UM, POLISHING_UM } from './film.ts';
 import { sheenName } from './sheen.ts';
 import { isPainted, type Conditions, type Product, type Stack, type StackLayer } from './stack.ts';
+import { vividWarm } from './vividWarm.ts';
 import { formatMinutes } from './wait.ts';
 
 /** stop: do not do it; warn: likely to spoil something; note: worth knowing; caution: it can hurt you. */
@@ -56,11 +57,6 @@ const isMirror = (product?: Product) =>
 const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
 const first = ({ below }: RuleContext) => below === undefined;
 const sprayed = ({ layer }: RuleContext) => layer.tool === 'airbrush' || layer.tool === 'can';
-const vividWarm = ({ L, a, b }: Lab) => {
-  const chroma = Math.hypot(a, b);
-  const hue = (Math.atan2(b, a) * 180) / Math.PI;
-  return chroma > 45 && L > 30 && hue > 10 && hue < 110;
-};
 const surface = ({ surfaceC, temperatureC }: Conditions) => surfaceC ?? temperatureC;
 
 export const FINISH_RULES: readonly FinishRule[] = [

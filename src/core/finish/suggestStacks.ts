@@ -1,4 +1,5 @@
 import type { Lab } from '../colour/index.ts';
+import { vividWarm } from './vividWarm.ts';
 import type { LayerKind, Sheen, Substrate, Tool } from './stack.ts';
 
 /** What a finish is meant to look like. */
@@ -88,9 +89,6 @@ const CLEARS: Record<
   },
 };
 
-const chromaOf = ({ a, b }: Lab) => Math.hypot(a, b);
-const hueOf = ({ a, b }: Lab) => ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360;
-const isWarmBright = (lab: Lab) => chromaOf(lab) > 45 && lab.L > 30 && hueOf(lab) > 10 && hueOf(lab) < 110;
 const DARK_PLASTIC = 40;
 
 /** Stacks for a look, each layer with its reason: one for every school of clear where the look is closed with a
@@ -144,7 +142,7 @@ function primers({ substrate, wanted, tightFit, tool, look }: StackWish): Sugges
       'Shows scratches before the metal does; its colour is covered anyway.',
     );
   }
-  if (wanted && isWarmBright(wanted)) {
+  if (wanted && vividWarm(wanted)) {
     return layer(
       'generic-primer-pink',
       'Bright red, orange and yellow hide poorly; pink or white under them keeps them clean.',

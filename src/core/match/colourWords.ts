@@ -1,14 +1,12 @@
-import type { Lab } from '../colour/index.ts';
+import { chroma, hueAngle, type Lab } from '../colour/index.ts';
 
 type Judge = (lab: Lab) => boolean;
 
-const chromaOf = ({ a, b }: Lab) => Math.hypot(a, b);
-const hueOf = ({ a, b }: Lab) => ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360;
 /** Within so many degrees of a hue, and coloured enough to have one. */
 const around =
   (hue: number, reach: number, leastChroma = 8): Judge =>
   (lab) =>
-    chromaOf(lab) >= leastChroma && Math.abs(((hueOf(lab) - hue + 540) % 360) - 180) <= reach;
+    chroma(lab) >= leastChroma && Math.abs(((hueAngle(lab) - hue + 540) % 360) - 180) <= reach;
 
 /** Hues in degrees of CIELAB, and what goes by lightness and chroma. Borders are working values. */
 const HUES: Record<string, [hue: number, reach: number]> = {
@@ -25,18 +23,18 @@ const HUES: Record<string, [hue: number, reach: number]> = {
 const WORDS: Record<string, Judge> = {
   ...Object.fromEntries(Object.entries(HUES).map(([word, [hue, reach]]) => [word, around(hue, reach)])),
   pink: (lab) => around(10, 35)(lab) && lab.L > 55,
-  brown: (lab) => around(60, 30)(lab) && lab.L < 50 && chromaOf(lab) < 45,
-  cream: (lab) => lab.L > 80 && around(88, 25, 4)(lab) && chromaOf(lab) < 30,
+  brown: (lab) => around(60, 30)(lab) && lab.L < 50 && chroma(lab) < 45,
+  cream: (lab) => lab.L > 80 && around(88, 25, 4)(lab) && chroma(lab) < 30,
   white: ({ L, a, b }) => L > 88 && Math.hypot(a, b) < 6,
   black: ({ L, a, b }) => L < 22 && Math.hypot(a, b) < 6,
   grey: ({ L, a, b }) => L >= 22 && L <= 88 && Math.hypot(a, b) < 8,
   gray: ({ L, a, b }) => L >= 22 && L <= 88 && Math.hypot(a, b) < 8,
   dark: ({ L }) => L < 40,
   light: ({ L }) => L > 65,
-  pale: (lab) => lab.L > 70 && chromaOf(lab) < 30,
-  vivid: (lab) => chromaOf(lab) > 45,
-  bright: (lab) => chromaOf(lab) > 45,
-  dull: (lab) => chromaOf(lab) < 20,
+  pale: (lab) => lab.L > 70 && chroma(lab) < 30,
+  vivid: (lab) => chroma(lab) > 45,
+  bright: (lab) => chroma(lab) > 45,
+  dull: (lab) => chroma(lab) < 20,
 };
 /** How far a colour called "greenish blue" may lie from the middle of blue, towards green, degrees. */
 const TOWARDS = 60;

@@ -21,6 +21,7 @@ export { searchCodes, type CodeSearch, type FoundCode, type SearchableCode } fro
 export { recipesWithin, type ChoiceRecipe } from './recipesWithin.ts';
 export {
   planPalette,
+  programmeSolver,
   type NoPalette,
   type PaletteAim,
   type PaletteBottle,

@@ -45,9 +45,27 @@ export interface NoPalette {
  *  or undefined where there is no solution. */
 export type ProgrammeSolver = (programme: string) => Record<string, number> | undefined;
 
+/** What a solver of mixed-integer programmes gives back. */
+interface SolvedProgramme {
+  Status: string;
+  Columns: Record<string, object>;
+}
+
+/** A solver as palettes want it, from one that reads the LP file format and answers with status and columns. No gap
+ *  is left to the optimum. */
+export function programmeSolver(solver: {
+  solve: (programme: string, options: { output_flag: boolean; mip_rel_gap: number }) => SolvedProgramme;
+}): ProgrammeSolver {
+  return (programme) => {
+    const { Status, Columns } = solver.solve(programme, { output_flag: false, mip_rel_gap: 0 });
+    if (Status !== 'Optimal') return undefined;
+    return Object.fromEntries(
+      Object.entries(Columns).map(([name, column]) => [name, (column as { Primal: number }).Primal]),
+    );
+  };
+}
+
 const EPSILON = 1e-6;
-/** Differences are told apart to this, dE00. */
-const DIFFERENCE_STEP = 0.005;
 
 /** The best palette, exactly among the recipes given: an integer programme with one choice for each recipe and
  *  for each bottle, solved for the aim and then again for what the aim leaves open.
@@ -96,17 +114,19 @@ export function planPalette(question: PaletteQuestion, solve: ProgrammeSolver): 
     const steps = [...new Set(colours.flatMap(({ recipes }) => recipes.map(({ dE00 }) => dE00)))].sort(
       (p, q) => p - q,
     );
-    // The worst colour is at least as far off as the nearest recipe of each.
-    let low = Math.max(...colours.map(({ recipes }) => Math.min(...recipes.map(({ dE00 }) => dE00))));
-    within = steps.at(-1)!;
-    if (least(opened()) === undefined) return { unreachable: [] };
-    let high = within;
-    while (high - low > DIFFERENCE_STEP) {
-      within = (low + high) / 2;
-      if (least(opened()) === undefined) low = within;
-      else high = within;
+    const possible = (step: number) => {
+      within = steps[step]!;
+      return least(opened()) !== undefined;
+    };
+    if (!possible(steps.length - 1)) return { unreachable: [] };
+    // The worst difference is that of some recipe: halve their list down to the first that will do.
+    let [low, high] = [0, steps.length - 1];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (possible(middle)) high = middle;
+      else low = middle + 1;
     }
-    within = high;
+    within = steps[high]!;
     if (!settle(opened()) || !settle(money())) return { unreachable: [] };
   } else {
     const order = aim === 'cheapest' ? [money, opened] : [opened, money];

@@ -18,17 +18,15 @@ export function* recipesWithin(request: RecipeRequest, tolerance: number): Gener
   const model = mixtureModel(request);
   const ball = differenceBall(model.wanted);
   const nearest = new Map<string, { dE00: number; paints: number[]; drops: readonly number[] }>();
-  /** How near the choices of fewer paints come, by their key. */
-  const bestOfPart = (paints: readonly number[]): number => {
+  /** The nearest that any part of a choice comes, all parts having been searched before. */
+  const bestOfParts = (choice: readonly number[]): number => {
     let best = Infinity;
-    for (let left = 0; left < paints.length; left++) {
-      const key = paints.filter((_, at) => at !== left).join();
-      best = Math.min(best, known.get(key) ?? Infinity);
+    for (let parts = 1; parts < 2 ** choice.length - 1; parts++) {
+      const key = choice.filter((_, at) => (parts >> at) & 1).join();
+      best = Math.min(best, nearest.get(key)?.dE00 ?? Infinity);
     }
     return best;
   };
-  /** The best of a choice or any part of it. */
-  const known = new Map<string, number>();
   let limit = tolerance;
   const found: Collection = {
     reach: tolerance,
@@ -36,7 +34,7 @@ export function* recipesWithin(request: RecipeRequest, tolerance: number): Gener
       return limit;
     },
     begin: (choice) => {
-      limit = Math.min(tolerance, bestOfPart(choice), nearest.get(choice.join())?.dE00 ?? Infinity);
+      limit = Math.min(tolerance, bestOfParts(choice));
     },
     offer: (dE00, paints, drops) => {
       if (dE00 >= limit) return;
@@ -57,26 +55,9 @@ export function* recipesWithin(request: RecipeRequest, tolerance: number): Gener
         yield (n - 2 + share) / (request.maxPaints - 1);
       }
     }
-    for (const [key, { dE00, paints }] of nearest) {
-      if (paints.length === n) known.set(key, dE00);
-    }
-    if (n < request.maxPaints) spreadToLarger(n);
   }
   return [...nearest.values()].map(({ dE00, paints, drops }) => ({
     dE00,
     drops: Object.fromEntries(paints.map((paint, i) => [request.paints[paint]!.id, drops[i]!])),
   }));
-
-  /** Choices of n + 1 paints that hold a good choice of n inherit its difference, for those of n + 2. */
-  function spreadToLarger(n: number): void {
-    if (n + 1 >= request.maxPaints) return;
-    for (const { dE00, paints } of [...nearest.values()].filter((entry) => entry.paints.length === n)) {
-      const group = model.groups.find((members) => members.includes(paints[0]!)) ?? [];
-      for (const extra of group) {
-        if (paints.includes(extra)) continue;
-        const key = [...paints, extra].sort((p, q) => p - q).join();
-        known.set(key, Math.min(known.get(key) ?? Infinity, dE00));
-      }
-    }
-  }
 }

@@ -1,4 +1,4 @@
-import type { Lab } from '../colour/index.ts';
+import { chroma, hueAngle, type Lab } from '../colour/index.ts';
 
 const HUES: [limit: number, name: string][] = [
   [18, 'pink'],
@@ -16,8 +16,7 @@ const GREY_CHROMA = 8;
 /** What kind of paint would bring a mixture nearer that comes no nearer by itself: the direction from the best
  *  that can be mixed to what is wanted, in a builder's words. */
 export function whatIsMissing(best: Lab, wanted: Lab): string {
-  const chroma = (lab: Lab) => Math.hypot(lab.a, lab.b);
-  const hue = ((Math.atan2(wanted.b, wanted.a) * 180) / Math.PI + 360) % 360;
+  const hue = hueAngle(wanted);
   const name = HUES.find(([limit]) => hue < limit)![1];
   const lightness = wanted.L - best.L;
   const vividness = chroma(wanted) - chroma(best);

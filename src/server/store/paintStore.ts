@@ -1,11 +1,12 @@
 import { asc, eq } from 'drizzle-orm';
-import type {
-  CodeInput,
-  CodeRecord,
-  PaintInput,
-  PaintRecord,
-  PaintUpdate,
-  ShelfInput,
+import {
+  idFrom,
+  type CodeInput,
+  type CodeRecord,
+  type PaintInput,
+  type PaintRecord,
+  type PaintUpdate,
+  type ShelfInput,
 } from '../../api/index.ts';
 import { DAYLIGHT, hexToLab, recoverSpectrum, spectrumToLab, type Lab } from '../../core/colour/index.ts';
 import { PROVENANCE_UNCERTAINTY, withSourceInForce, type CodeSource } from '../../core/match/index.ts';
@@ -48,16 +49,6 @@ export function readCodes(db: Database): CodeRecord[] {
 
 function givenLab({ hex, lab }: { hex?: string; lab?: Lab }): Lab {
   return lab ?? hexToLab(hex ?? '');
-}
-
-/** An id made of words: lower case, hyphens, unique by what follows. */
-export function idFrom(...words: string[]): string {
-  return words
-    .join('-')
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')
-    .slice(0, 80);
 }
 
 /** Puts a paint given by its colour into the catalogue (and on the shelf), its optics estimated from masstone

@@ -135,6 +135,19 @@ export async function saveTray(before: TrayRecord, after: TrayRecord, label: str
   await sendTray(after);
 }
 
+/** Saves several sub-assemblies in one stroke, as far as the builder is concerned: one undo takes all back. */
+export async function saveTrays(
+  changes: readonly { before: TrayRecord; after: TrayRecord }[],
+  label: string,
+): Promise<void> {
+  const send = async (side: 'before' | 'after') => {
+    // One after the other, so that no two questions stand on the screen at once.
+    for (const change of changes) await sendTray(change[side]);
+  };
+  remember({ label, undo: () => send('before'), redo: () => send('after') });
+  await send('after');
+}
+
 export async function addTray(buildId: string, tray: TrayInput): Promise<TrayRecord> {
   const saved = await saving(() => request<TrayRecord>('POST', pathTo(PATHS.trays, buildId), tray));
   updateBench(putTray(saved));

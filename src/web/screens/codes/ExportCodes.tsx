@@ -3,6 +3,7 @@ import type { CodeRecord } from '../../../api/index.ts';
 import { DAYLIGHT, spectrumToDisplay, spectrumToLab } from '../../../core/colour/index.ts';
 import { colourTableRows, writeCgats, writeCxf, writeGimpPalette } from '../../../core/formats/index.ts';
 import { benchNow } from '../../data/clock.ts';
+import { saveFile } from '../../data/saveFile.ts';
 
 const FORMATS = [
   { name: 'CGATS text', file: 'codes.txt', type: 'text/plain' },
@@ -27,14 +28,6 @@ function textOf(format: (typeof FORMATS)[number]['name'], codes: readonly CodeRe
 
 /** Writes the codes that are listed into a file. */
 export function ExportCodes({ codes }: { codes: readonly CodeRecord[] }) {
-  const save = ({ name, file, type }: (typeof FORMATS)[number]) => {
-    const address = URL.createObjectURL(new Blob([textOf(name, codes)], { type }));
-    const link = document.createElement('a');
-    link.href = address;
-    link.download = file;
-    link.click();
-    URL.revokeObjectURL(address);
-  };
   return (
     <div className="chips" role="group" aria-label="Write the listed codes to a file">
       {FORMATS.map((format) => (
@@ -43,7 +36,7 @@ export function ExportCodes({ codes }: { codes: readonly CodeRecord[] }) {
           type="button"
           className="chip"
           disabled={codes.length === 0}
-          onClick={() => save(format)}
+          onClick={() => saveFile(format.file, textOf(format.name, codes), format.type)}
         >
           write {format.name}
         </button>

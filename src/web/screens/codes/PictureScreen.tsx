@@ -1,9 +1,10 @@
-import { FileButton, NumberInput, Select, TextInput } from '@mantine/core';
+import { FileButton, NumberInput, Select } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { CodeRecord } from '../../../api/index.ts';
 import { CARD_GREY, labToDisplay, type PhotographColour, type Region } from '../../../core/colour/index.ts';
 import { Loading } from '../../components/Loading.tsx';
+import { MakerAndCode, requireMakerAndCode } from '../../components/MakerAndCode.tsx';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
 import { Why } from '../../components/Why.tsx';
@@ -206,8 +207,7 @@ function PatchPanel({ patch, colour, codes, pictureName, onRemove }: PatchPanelP
     const known = codes.find(({ id }) => id === target);
     try {
       if (!colour) throw new RangeError('The colour is not there yet.');
-      if (!known && (maker.trim() === '' || number.trim() === ''))
-        throw new RangeError('Give the maker and the code, so that you find it again.');
+      if (!known) requireMakerAndCode(maker, number);
       const saved = await addCode({
         maker: known?.maker ?? maker.trim(),
         code: known?.code ?? number.trim(),
@@ -274,20 +274,7 @@ function PatchPanel({ patch, colour, codes, pictureName, onRemove }: PatchPanelP
               onChange={(value) => setTarget(value ?? NEW)}
             />
             {target === NEW && (
-              <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
-                <TextInput
-                  label="Maker"
-                  value={maker}
-                  maxLength={120}
-                  onChange={(event) => setMaker(event.currentTarget.value)}
-                />
-                <TextInput
-                  label="Code"
-                  value={number}
-                  maxLength={40}
-                  onChange={(event) => setNumber(event.currentTarget.value)}
-                />
-              </div>
+              <MakerAndCode maker={maker} code={number} onMaker={setMaker} onCode={setNumber} />
             )}
             {problem && <p role="alert">{problem}</p>}
             <button type="submit" className="quiet">

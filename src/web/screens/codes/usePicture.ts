@@ -22,6 +22,13 @@ export function usePicture(question: PictureQuestion) {
     },
     [],
   );
+  const shown = useRef<string>(undefined);
+  useEffect(
+    () => () => {
+      if (shown.current) URL.revokeObjectURL(shown.current);
+    },
+    [],
+  );
   const remote = () => {
     if (!thread.current) {
       const worker = new Worker(new URL('../../workers/pictureWorker.ts', import.meta.url), {
@@ -56,10 +63,9 @@ export function usePicture(question: PictureQuestion) {
     }
     try {
       await remote().open(file);
-      setPicture((before) => {
-        if (before) URL.revokeObjectURL(before.url);
-        return { url: URL.createObjectURL(file), name: file.name };
-      });
+      if (shown.current) URL.revokeObjectURL(shown.current);
+      shown.current = URL.createObjectURL(file);
+      setPicture({ url: shown.current, name: file.name });
     } catch (error) {
       setProblem(`${file.name}: ${(error as Error).message}`);
     }

@@ -148,6 +148,7 @@ export function Booth({
         <div style={{ textAlign: 'center', alignSelf: 'center' }}>
           <Spoon
             hex={seen(code.spectrum)}
+            gloss={code.kind === 'satin' ? GLOSS.satin : GLOSS.gloss}
             flakeUm={hasFlake(code.kind) ? 12 : null}
             splitHex={split && chosen ? seen(chosen.spectrum) : undefined}
             width={150}

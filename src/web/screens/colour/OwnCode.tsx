@@ -2,6 +2,7 @@ import { Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { CodeInput, CodeRecord } from '../../../api/index.ts';
 import { labToDisplay, typedColour } from '../../../core/colour/index.ts';
+import { MakerAndCode, requireMakerAndCode } from '../../components/MakerAndCode.tsx';
 import { addCode } from '../../data/bench.ts';
 
 /** Puts a colour into the list of codes by hand. */
@@ -27,8 +28,7 @@ export function OwnCode({
   }
   const submit = async () => {
     try {
-      if (maker.trim() === '' || code.trim() === '')
-        throw new RangeError('Give the maker and the code, so that you find it again.');
+      requireMakerAndCode(maker, code);
       const lab = typedColour(colour);
       onSaved(
         await addCode({
@@ -54,20 +54,7 @@ export function OwnCode({
         void submit();
       }}
     >
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
-        <TextInput
-          label="Maker"
-          value={maker}
-          maxLength={120}
-          onChange={(event) => setMaker(event.currentTarget.value)}
-        />
-        <TextInput
-          label="Code"
-          value={code}
-          maxLength={40}
-          onChange={(event) => setCode(event.currentTarget.value)}
-        />
-      </div>
+      <MakerAndCode maker={maker} code={code} onMaker={setMaker} onCode={setCode} />
       <TextInput
         label="Name"
         value={name}

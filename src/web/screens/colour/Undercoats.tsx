@@ -70,7 +70,7 @@ export function Undercoats({ chosen, wanted, view }: UndercoatsProps) {
               </th>
             ))}
             <th scope="col" className="small">
-              closed after
+              closed after, coats
             </th>
           </tr>
         </thead>

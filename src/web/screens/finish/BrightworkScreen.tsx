@@ -1,4 +1,4 @@
-import { NativeSelect, NumberInput } from '@mantine/core';
+import { NativeSelect } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import {
@@ -17,6 +17,7 @@ import { Spoon } from '../../components/Spoon.tsx';
 import { changeKit, useKit, useStock } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { useWorkshop } from '../../data/workshop.ts';
+import { DaysLeft } from './DaysLeft.tsx';
 import { brightParts, type NamedBrightPart } from './brightParts.ts';
 
 const CURVES: Record<Curvature, string> = { flat: 'flat', gentle: 'gently curved', tight: 'tight curves' };
@@ -76,14 +77,7 @@ export function BrightworkScreen() {
         <p>
           <Link to={`/build/${build.id}/finish`}>back to the stacks</Link>
         </p>
-        <NumberInput
-          label="Needed in, days"
-          placeholder="any time"
-          min={1}
-          max={400}
-          value={days ?? ''}
-          onChange={(value) => setDays(typeof value === 'number' && value > 0 ? value : null)}
-        />
+        <DaysLeft days={days} onChange={setDays} />
         <ul className="trays" aria-label="Bright parts" style={{ maxHeight: '62vh' }}>
           {plan.chosen.map(({ part, pick, pinned }) => {
             const named = parts.find(({ id }) => id === part.id)!;

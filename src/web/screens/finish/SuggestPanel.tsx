@@ -1,4 +1,4 @@
-import { Checkbox, NativeSelect, NumberInput } from '@mantine/core';
+import { Checkbox, NativeSelect } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import type { CodeRecord, TrayRecord } from '../../../api/index.ts';
 import { DAYLIGHT, spectrumToDisplay, spectrumToLab } from '../../../core/colour/index.ts';
@@ -15,6 +15,7 @@ import {
 } from '../../../core/finish/index.ts';
 import type { PlannedLayer, ProductIndex } from '../../../core/kit/index.ts';
 import { Spoon } from '../../components/Spoon.tsx';
+import { DaysLeft } from './DaysLeft.tsx';
 import { finishOf } from '../../data/workshop.ts';
 import { LAYER_WORDS } from './layerNames.ts';
 import { plannedFrom, stackChanges } from './planned.ts';
@@ -144,15 +145,7 @@ export function SuggestPanel({
           value={tool}
           onChange={({ currentTarget: { value } }) => setTool(value as StackWish['tool'])}
         />
-        <NumberInput
-          size="xs"
-          label="Needed in, days"
-          placeholder="any time"
-          min={1}
-          max={400}
-          value={days ?? ''}
-          onChange={(value) => setDays(typeof value === 'number' && value > 0 ? value : null)}
-        />
+        <DaysLeft days={days} onChange={setDays} size="xs" />
       </div>
       <div style={{ display: 'flex', gap: 16, flexWrap: 'wrap' }}>
         {flag('decals', 'decals')}

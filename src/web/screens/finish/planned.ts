@@ -1,3 +1,4 @@
+import { diffArrays } from 'diff';
 import type { SuggestedLayer } from '../../../core/finish/index.ts';
 import { targetLayer, type Mix, type PlannedLayer } from '../../../core/kit/index.ts';
 
@@ -31,39 +32,20 @@ export interface StackChange {
   after?: PlannedLayer;
 }
 
-/** What becomes of every layer, bottom first: layers are the same where kind and order agree (longest common
- *  sequence of kinds). */
+/** What becomes of every layer, bottom first: a layer is the same where kind and order agree. */
 export function stackChanges(before: readonly PlannedLayer[], after: readonly PlannedLayer[]): StackChange[] {
-  const rows = before.length;
-  const columns = after.length;
-  const length = Array.from({ length: rows + 1 }, () => new Array<number>(columns + 1).fill(0));
-  for (let i = rows - 1; i >= 0; i--) {
-    for (let j = columns - 1; j >= 0; j--) {
-      length[i]![j] =
-        before[i]!.kind === after[j]!.kind
-          ? length[i + 1]![j + 1]! + 1
-          : Math.max(length[i + 1]![j]!, length[i]![j + 1]!);
-    }
-  }
-  const changes: StackChange[] = [];
-  let i = 0;
-  let j = 0;
-  while (i < rows || j < columns) {
-    const old = before[i];
-    const next = after[j];
-    if (old && next && old.kind === next.kind) {
-      changes.push({ what: sameLayer(old, next) ? 'stays' : 'changes', before: old, after: next });
-      i++;
-      j++;
-    } else if (next && (!old || length[i]![j + 1]! >= length[i + 1]![j]!)) {
-      changes.push({ what: 'comes', after: next });
-      j++;
-    } else {
-      changes.push({ what: 'goes', before: old! });
-      i++;
-    }
-  }
-  return changes;
+  let old = 0;
+  let next = 0;
+  return diffArrays([...before], [...after], {
+    comparator: (one, other) => one.kind === other.kind,
+  }).flatMap(({ added, removed, count }): StackChange[] =>
+    Array.from({ length: count }, () => {
+      if (added) return { what: 'comes', after: after[next++]! };
+      if (removed) return { what: 'goes', before: before[old++]! };
+      const pair = { before: before[old++]!, after: after[next++]! };
+      return { what: sameLayer(pair.before, pair.after) ? 'stays' : 'changes', ...pair };
+    }),
+  );
 }
 
 const sameLayer = (one: PlannedLayer, other: PlannedLayer): boolean =>

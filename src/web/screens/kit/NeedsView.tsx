@@ -14,6 +14,7 @@ import {
   type Need,
 } from '../../../core/kit/index.ts';
 import { changeKit, changeStock } from '../../data/kit.ts';
+import { saveFile } from '../../data/saveFile.ts';
 import { newId } from '../../data/newId.ts';
 import { useWorkshop } from '../../data/workshop.ts';
 import { AddByName } from './AddByName.tsx';
@@ -74,11 +75,7 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
       })),
     );
   const download = () => {
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([asCsv()], { type: 'text/csv' }));
-    link.download = `shopping-${build.id}.csv`;
-    link.click();
-    setTimeout(() => URL.revokeObjectURL(link.href), 1000);
+    saveFile(`shopping-${build.id}.csv`, asCsv());
     setSaid('The list was saved as a file.');
   };
   return (

@@ -7,6 +7,7 @@ import { usePaints } from '../../data/bench.ts';
 import { MergeShelf } from './MergeShelf.tsx';
 import { PaintPanel } from './PaintPanel.tsx';
 import { shelfRows } from './shelfTable.ts';
+import { saveFile } from '../../data/saveFile.ts';
 import { AddPaints } from './AddPaints.tsx';
 import { PaintTable, type PaintSort } from './PaintTable.tsx';
 import { ReadPaint } from './ReadPaint.tsx';
@@ -70,14 +71,6 @@ export function ShelfScreen() {
       </div>
     );
   }
-  const write = () => {
-    const address = URL.createObjectURL(new Blob([Papa.unparse(shelfRows(found))], { type: 'text/csv' }));
-    const link = document.createElement('a');
-    link.href = address;
-    link.download = 'shelf.csv';
-    link.click();
-    URL.revokeObjectURL(address);
-  };
   return (
     <div style={{ maxWidth: 1240, margin: '0 auto' }}>
       {reading && <ReadPaint paint={reading} onClose={() => setReadId(undefined)} />}
@@ -111,7 +104,12 @@ export function ShelfScreen() {
         <button type="button" className="quiet" onClick={() => setMerging(true)}>
           Merge a table
         </button>
-        <button type="button" className="quiet" disabled={found.length === 0} onClick={write}>
+        <button
+          type="button"
+          className="quiet"
+          disabled={found.length === 0}
+          onClick={() => saveFile('shelf.csv', Papa.unparse(shelfRows(found)))}
+        >
           Write CSV
         </button>
       </div>

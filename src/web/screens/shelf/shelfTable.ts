@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { PaintInput, PaintRecord, ShelfMerge } from '../../../api/index.ts';
+import { idFrom, type PaintInput, type PaintRecord, type ShelfMerge } from '../../../api/index.ts';
 import { DAYLIGHT, parseHex, spectrumToDisplay, spectrumToLab } from '../../../core/colour/index.ts';
 import { FAMILIES, type FamilyId } from '../../../core/finish/index.ts';
 import { opaqueSpectrum } from '../../../core/paint/index.ts';
@@ -115,7 +115,7 @@ export function planMerge(
     const line = index + 2;
     const code = cell('code');
     const range = cell('range');
-    const own = idOf(range, code);
+    const own = idFrom(range, code);
     const known = byId.get(code.toLowerCase()) ?? byId.get(own);
     const name = known?.name ?? (cell('name') || code);
     const problem = (says: string): MergeLine => ({ line, name, kind: 'problem', says });
@@ -205,13 +205,6 @@ export function planMerge(
 
 const said = (what: string, before: string, after: string) =>
   before === after ? [] : [`${what} ${before} → ${after}`];
-
-const idOf = (range: string, code: string) =>
-  `${range}-${code}`
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')
-    .slice(0, 80);
 
 /** A paint that the catalogue does not have, or what it lacks. */
 function newPaint(

@@ -102,7 +102,7 @@ export function PaletteBoard({
           <thead>
             <tr>
               <th scope="col">
-                <span className="small">wanted and mixed</span>
+                <span className="small">wanted and mixed; drops in a cup</span>
               </th>
               {colours.map((colour) => {
                 const recipe = planned?.plan.recipes[recipeOf(colour.id)];

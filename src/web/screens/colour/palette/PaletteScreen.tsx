@@ -4,7 +4,7 @@ import { targetLayer } from '../../../../core/kit/index.ts';
 import type { PaletteAim } from '../../../../core/match/index.ts';
 import { EmptyStage } from '../../../components/EmptyStage.tsx';
 import { Loading } from '../../../components/Loading.tsx';
-import { saveTray } from '../../../data/bench.ts';
+import { saveTrays } from '../../../data/bench.ts';
 import { useKit } from '../../../data/kit.ts';
 import { hasFlake, mixable } from '../../../data/mixable.ts';
 import { useWorkshop } from '../../../data/workshop.ts';
@@ -82,15 +82,16 @@ export function PaletteScreen() {
   }
   const answered = palette.state.kind === 'answered' ? palette.state.answer : undefined;
   const plan = answered?.kind === 'planned' ? answered : undefined;
-  const take = async () => {
-    for (const { colourId, drops } of plan?.plan.recipes ?? []) {
-      for (const tray of build.trays) {
-        const about = targetLayer(tray.layers);
-        if (tray.codeId !== colourId || !about) continue;
-        const layers = tray.layers.map((layer) => (layer.id === about.id ? { ...layer, mix: drops } : layer));
-        await saveTray(tray, { ...tray, layers }, `paint of ${tray.name}`).catch(() => undefined);
-      }
-    }
+  const take = () => {
+    const drops = new Map(plan?.plan.recipes.map((recipe) => [recipe.colourId, recipe.drops]));
+    const changes = build.trays.flatMap((tray) => {
+      const about = targetLayer(tray.layers);
+      const mix = tray.codeId === null ? undefined : drops.get(tray.codeId);
+      if (!about || !mix) return [];
+      const layers = tray.layers.map((layer) => (layer.id === about.id ? { ...layer, mix } : layer));
+      return [{ before: tray, after: { ...tray, layers } }];
+    });
+    void saveTrays(changes, `the palette of ${build.name}`).catch(() => undefined);
   };
   return (
     <div className="columns">
@@ -136,7 +137,7 @@ export function PaletteScreen() {
         paints={paints}
         poolName={limits.from === 'shelf' ? 'my shelf' : 'everything'}
         trays={build.trays}
-        onTake={() => void take()}
+        onTake={take}
       />
     </div>
   );
