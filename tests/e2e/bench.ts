@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import { afterAll, beforeAll } from 'vitest';
 
 const ROOT = join(import.meta.dirname, '../..');
 const SERVER = join(ROOT, 'dist/server/main.js');
@@ -156,4 +157,26 @@ export async function saved(page: Page): Promise<void> {
       /^(All saved|Saved )/.test(document.querySelector('[data-testid="saved-state"]')?.textContent ?? ''),
     { timeout: 20_000 },
   );
+}
+
+/** The sample bench with a browser on it for all tests of a describe; `ready` is given both before the first. */
+export function sampleBench(ready: (opened: { server: Started; page: Page }) => void): {
+  folder: string;
+  errors: string[];
+} {
+  const { folder, remove } = scratchFolder();
+  const errors: string[] = [];
+  let server: Started;
+  let browser: Browser;
+  beforeAll(async () => {
+    server = await startServer({ FANFARE_DATA: join(folder, 'demo.db'), FANFARE_CLOCK: EVENING }, ['--demo']);
+    browser = await openBrowser(folder);
+    ready({ server, page: await openPage(browser, errors) });
+  });
+  afterAll(async () => {
+    await browser.close();
+    await kill(server, 'SIGTERM');
+    remove();
+  });
+  return { folder, errors };
 }

@@ -1,25 +1,12 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { deflateSync } from 'node:zlib';
-import type { Browser, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'puppeteer-core';
+import { describe, expect, it } from 'vitest';
 import type { CodeRecord } from '../../src/api/index.ts';
 import { DAYLIGHT, hexToLab, spectrumFrom, spectrumToLab } from '../../src/core/colour/index.ts';
 import { writeCgats } from '../../src/core/formats/index.ts';
-import {
-  EVENING,
-  fill,
-  kill,
-  openBrowser,
-  openPage,
-  press,
-  saved,
-  scratchFolder,
-  shows,
-  startServer,
-  textOf,
-  type Started,
-} from './bench.ts';
+import { fill, press, sampleBench, saved, shows, textOf, type Started } from './bench.ts';
 
 /** A PNG of vertical stripes in sRGB, 60 pixels each. */
 function stripes(colours: readonly [number, number, number][]): Buffer {
@@ -55,31 +42,16 @@ function stripes(colours: readonly [number, number, number][]): Buffer {
 }
 
 describe('the library of codes', () => {
-  const scratch = scratchFolder();
-  const errors: string[] = [];
   let server: Started;
-  let browser: Browser;
   let page: Page;
+  const { folder, errors } = sampleBench((opened) => ({ server, page } = opened));
   const codes = async () => (await (await fetch(`${server.address}/api/codes`)).json()) as CodeRecord[];
   const give = async (name: string, text: string) => {
-    const path = join(scratch.folder, name);
+    const path = join(folder, name);
     writeFileSync(path, text);
     const input = await page.waitForSelector('input[type=file]');
     await (input as unknown as { uploadFile: (path: string) => Promise<void> }).uploadFile(path);
   };
-
-  beforeAll(async () => {
-    server = await startServer({ FANFARE_DATA: join(scratch.folder, 'demo.db'), FANFARE_CLOCK: EVENING }, [
-      '--demo',
-    ]);
-    browser = await openBrowser(scratch.folder);
-    page = await openPage(browser, errors);
-  });
-  afterAll(async () => {
-    await browser.close();
-    await kill(server, 'SIGTERM');
-    scratch.remove();
-  });
 
   it('finds codes by colour, year and nearness, and moves through them by keyboard', async () => {
     await page.goto(`${server.address}/codes`);
@@ -200,10 +172,10 @@ describe('the library of codes', () => {
       [40, 110, 120],
       [255, 255, 255],
     ]);
-    writeFileSync(join(scratch.folder, 'picture.png'), picture);
+    writeFileSync(join(folder, 'picture.png'), picture);
     const input = await page.waitForSelector('input[type=file]');
     await (input as unknown as { uploadFile: (path: string) => Promise<void> }).uploadFile(
-      join(scratch.folder, 'picture.png'),
+      join(folder, 'picture.png'),
     );
     const image = await page.waitForSelector('.picture img');
     const box = (await image!.boundingBox())!;

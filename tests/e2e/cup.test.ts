@@ -1,42 +1,14 @@
-import { join } from 'node:path';
-import type { Browser, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'puppeteer-core';
+import { describe, expect, it } from 'vitest';
 import type { CupRecord, PaintRecord } from '../../src/api/index.ts';
-import {
-  EVENING,
-  kill,
-  openBrowser,
-  openPage,
-  press,
-  saved,
-  scratchFolder,
-  shows,
-  startServer,
-  type Started,
-} from './bench.ts';
+import { press, sampleBench, saved, shows, type Started } from './bench.ts';
 
 describe('a cup, its spoons and the reader', () => {
-  const scratch = scratchFolder();
-  const errors: string[] = [];
   let server: Started;
-  let browser: Browser;
   let page: Page;
+  const { errors } = sampleBench((opened) => ({ server, page } = opened));
   const fetched = async <T>(path: string) => (await (await fetch(server.address + path)).json()) as T;
   const cups = () => fetched<CupRecord[]>('/api/cups');
-
-  beforeAll(async () => {
-    // The clock runs from the given evening on, so the reader really warms up.
-    server = await startServer({ FANFARE_DATA: join(scratch.folder, 'demo.db'), FANFARE_CLOCK: EVENING }, [
-      '--demo',
-    ]);
-    browser = await openBrowser(scratch.folder);
-    page = await openPage(browser, errors);
-  });
-  afterAll(async () => {
-    await browser.close();
-    await kill(server, 'SIGTERM');
-    scratch.remove();
-  });
 
   it('shows the spoon that was read, says how far off it is and what to add', async () => {
     await page.goto(`${server.address}/build/quillon/colour/quillon-guards`);

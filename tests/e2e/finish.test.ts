@@ -1,26 +1,12 @@
-import { join } from 'node:path';
-import type { Browser, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'puppeteer-core';
+import { describe, expect, it } from 'vitest';
 import type { BenchSnapshot, KitItemsRecord } from '../../src/api/index.ts';
-import {
-  EVENING,
-  kill,
-  openBrowser,
-  openPage,
-  press,
-  saved,
-  scratchFolder,
-  shows,
-  startServer,
-  type Started,
-} from './bench.ts';
+import { press, sampleBench, saved, shows, type Started } from './bench.ts';
 
 describe('the finish of a sub-assembly', () => {
-  const scratch = scratchFolder();
-  const errors: string[] = [];
   let server: Started;
-  let browser: Browser;
   let page: Page;
+  const { errors } = sampleBench((opened) => ({ server, page } = opened));
   const layers = async (id: string) =>
     ((await (await fetch(`${server.address}/api/bench`)).json()) as BenchSnapshot).builds
       .flatMap(({ trays }) => trays)
@@ -38,19 +24,6 @@ describe('the finish of a sub-assembly', () => {
       value,
     );
   };
-
-  beforeAll(async () => {
-    server = await startServer({ FANFARE_DATA: join(scratch.folder, 'demo.db'), FANFARE_CLOCK: EVENING }, [
-      '--demo',
-    ]);
-    browser = await openBrowser(scratch.folder);
-    page = await openPage(browser, errors);
-  });
-  afterAll(async () => {
-    await browser.close();
-    await kill(server, 'SIGTERM');
-    scratch.remove();
-  });
 
   it('shows the colour coat by coat over what is under it', async () => {
     await page.goto(`${server.address}/build/tolliver/finish/tolliver-hood`);

@@ -1,31 +1,15 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Browser, ElementHandle, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { ElementHandle, Page } from 'puppeteer-core';
+import { describe, expect, it } from 'vitest';
 import type { BenchSnapshot, KitItemsRecord } from '../../src/api/index.ts';
-import {
-  EVENING,
-  fill,
-  kill,
-  openBrowser,
-  openPage,
-  pick,
-  press,
-  saved,
-  scratchFolder,
-  shows,
-  startServer,
-  textOf,
-  type Started,
-} from './bench.ts';
+import { fill, pick, press, sampleBench, saved, shows, textOf, type Started } from './bench.ts';
 
 /** The kit on the bench, through the real screens, server and database. */
 describe('the kit of the sample bench', () => {
-  const scratch = scratchFolder();
-  const errors: string[] = [];
   let server: Started;
-  let browser: Browser;
   let page: Page;
+  const { folder, errors } = sampleBench((opened) => ({ server, page } = opened));
   const snapshot = async () => (await (await fetch(`${server.address}/api/bench`)).json()) as BenchSnapshot;
   const build = async (id: string) => (await snapshot()).builds.find((each) => each.id === id)!;
   const items = async (id: string) =>
@@ -49,19 +33,6 @@ describe('the kit of the sample bench', () => {
     await page.keyboard.press('z');
     await page.keyboard.up('Control');
   };
-
-  beforeAll(async () => {
-    server = await startServer({ FANFARE_DATA: join(scratch.folder, 'demo.db'), FANFARE_CLOCK: EVENING }, [
-      '--demo',
-    ]);
-    browser = await openBrowser(scratch.folder);
-    page = await openPage(browser, errors);
-  });
-  afterAll(async () => {
-    await browser.close();
-    await kill(server, 'SIGTERM');
-    scratch.remove();
-  });
 
   it('lets a cell be edited by keyboard, refuses nonsense and takes it back', async () => {
     await open('');
@@ -174,7 +145,7 @@ describe('the kit of the sample bench', () => {
   });
 
   it('refuses a picture that is none', async () => {
-    const file = join(scratch.folder, 'notes.jpg');
+    const file = join(folder, 'notes.jpg');
     writeFileSync(file, 'this is no picture');
     await fill(page, 'New conflict', 'Pattern of the seats');
     await press(page, 'button', 'Write it down');

@@ -1,45 +1,16 @@
-import { join } from 'node:path';
-import type { Browser, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'puppeteer-core';
+import { describe, expect, it } from 'vitest';
 import type { BenchSnapshot, KitItemsRecord } from '../../src/api/index.ts';
 import { targetLayer } from '../../src/core/kit/index.ts';
-import {
-  EVENING,
-  fill,
-  kill,
-  openBrowser,
-  openPage,
-  press,
-  saved,
-  scratchFolder,
-  shows,
-  startServer,
-  textOf,
-  type Started,
-} from './bench.ts';
+import { fill, press, sampleBench, saved, shows, textOf, type Started } from './bench.ts';
 
 describe('the palette of a build', () => {
-  const scratch = scratchFolder();
-  const errors: string[] = [];
   let server: Started;
-  let browser: Browser;
   let page: Page;
+  const { errors } = sampleBench((opened) => ({ server, page } = opened));
   const get = async <T>(path: string) => (await (await fetch(`${server.address}${path}`)).json()) as T;
   const decals = async () =>
     (await get<KitItemsRecord>('/api/builds/pellam/kit')).items.filter(({ kind }) => kind === 'decal');
-
-  beforeAll(async () => {
-    server = await startServer({ FANFARE_DATA: join(scratch.folder, 'demo.db'), FANFARE_CLOCK: EVENING }, [
-      '--demo',
-    ]);
-    browser = await openBrowser(scratch.folder);
-    page = await openPage(browser, errors);
-  });
-  afterAll(async () => {
-    await browser.close();
-    await kill(server, 'SIGTERM');
-    scratch.remove();
-  });
 
   it('holds three colours from the shelf with as few bottles as can be, and puts them into the stacks', async () => {
     await page.goto(`${server.address}/build/pellam/colour/palette`);
@@ -51,6 +22,9 @@ describe('the palette of a build', () => {
     await press(page, 'button', 'Nearest colours');
     await shows(page, /no choice has a smaller worst difference \(proved/, 60_000);
     expect(await page.$$eval('.board tbody tr', (rows) => rows.length)).toBeGreaterThanOrEqual(bottles);
+    const before = (await get<BenchSnapshot>('/api/bench')).builds
+      .find(({ id }) => id === 'pellam')!
+      .trays.map(({ layers }) => targetLayer(layers)?.mix);
     await press(page, 'button', 'Fewest bottles');
     await shows(page, /fewer cannot \(proved/, 60_000);
     await page.click('section[aria-label="What follows"] .action');
@@ -64,6 +38,46 @@ describe('the palette of a build', () => {
       }),
     );
     expect(targetLayer(cab.layers)!.mix).toEqual(Object.fromEntries(drops));
+    // All sub-assemblies go back with one undo.
+    const mixes = async () =>
+      (await get<BenchSnapshot>('/api/bench')).builds
+        .find(({ id }) => id === 'pellam')!
+        .trays.map(({ layers }) => targetLayer(layers)?.mix);
+    expect(await mixes()).not.toEqual(before);
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.keyboard.down('Control');
+    await page.keyboard.press('z');
+    await page.keyboard.up('Control');
+    await expect.poll(mixes, { timeout: 20_000 }).toEqual(before);
+  });
+
+  it('can be cancelled while it looks, and keeps nothing of it', async () => {
+    await page.evaluate(() =>
+      [...document.querySelectorAll('button')]
+        .find(({ innerText }) => innerText.startsWith('everything'))!
+        .click(),
+    );
+    // Pressed as soon as it is there: the work may be done in less than a second.
+    await page.waitForFunction(
+      () => {
+        const button = [...document.querySelectorAll('button')].find(
+          ({ innerText }) => innerText === 'cancel',
+        );
+        button?.click();
+        return button !== undefined;
+      },
+      { polling: 'mutation' },
+    );
+    await shows(page, /Cancelled; nothing was changed/);
+    expect(await page.$$('.board tbody tr')).toHaveLength(0);
+    await press(page, 'button', 'plan again');
+    await shows(page, /bottles? holds? 3 colours; fewer cannot \(proved/, 120_000);
+    await page.evaluate(() =>
+      [...document.querySelectorAll('button')]
+        .find(({ innerText }) => innerText.startsWith('my shelf'))!
+        .click(),
+    );
+    await shows(page, /fewer cannot \(proved/, 60_000);
   });
 
   it('says what is out of reach and what is missing', async () => {

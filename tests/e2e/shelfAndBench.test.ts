@@ -1,28 +1,12 @@
-import { join } from 'node:path';
-import type { Browser, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'puppeteer-core';
+import { describe, expect, it } from 'vitest';
 import type { BenchSnapshot, PaintRecord } from '../../src/api/index.ts';
-import {
-  EVENING,
-  fill,
-  kill,
-  openBrowser,
-  openPage,
-  press,
-  saved,
-  scratchFolder,
-  shows,
-  startServer,
-  textOf,
-  type Started,
-} from './bench.ts';
+import { fill, press, sampleBench, saved, shows, textOf, type Started } from './bench.ts';
 
 describe('shelf, bench and kit of the sample bench', () => {
-  const scratch = scratchFolder();
-  const errors: string[] = [];
   let server: Started;
-  let browser: Browser;
   let page: Page;
+  const { errors } = sampleBench((opened) => ({ server, page } = opened));
   const fetched = async <T>(path: string) => (await (await fetch(server.address + path)).json()) as T;
   const snapshot = () => fetched<BenchSnapshot>('/api/bench');
   const level = async (id: string) =>
@@ -33,19 +17,6 @@ describe('shelf, bench and kit of the sample bench', () => {
     await page.keyboard.up('Control');
     await saved(page);
   };
-
-  beforeAll(async () => {
-    server = await startServer({ FANFARE_DATA: join(scratch.folder, 'demo.db'), FANFARE_CLOCK: EVENING }, [
-      '--demo',
-    ]);
-    browser = await openBrowser(scratch.folder);
-    page = await openPage(browser, errors);
-  });
-  afterAll(async () => {
-    await browser.close();
-    await kill(server, 'SIGTERM');
-    scratch.remove();
-  });
 
   it('reads a card of a paint, which is then known better', async () => {
     const known = async () =>

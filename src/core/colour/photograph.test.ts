@@ -95,6 +95,21 @@ describe('a photograph with a grey card', () => {
     expect(uneven!.warnings.join()).toMatch(/uneven/);
   });
 
+  it('thins a large part evenly and comes to the same', () => {
+    const [width, height] = [900, 700];
+    const data = new Uint8ClampedArray(width * height * 4);
+    for (let at = 0; at < width * height; at++) data.set([100 + (at % 7), 80, 60, 255], 4 * at);
+    const whole = sampleRegion({ data, width, height }, { x: 0, y: 0, width: 1, height: 1 });
+    const small = sampleRegion({ data, width, height }, { x: 0, y: 0, width: 0.1, height: 0.1 });
+    expect(whole.pixels).toBe(width * height);
+    whole.mean.forEach((value, channel) => expect(value).toBeCloseTo(small.mean[channel]!, 3));
+  });
+
+  it('refuses a card that is drowned', () => {
+    const dark = picture([grey(0), grey(0.2)]);
+    expect(() => photographColours([card('black', dark, 0, 2, 0.04)], [])).toThrow(/black is drowned/);
+  });
+
   it('is not moved by a glint', () => {
     const pixels = picture([[0.3, 0.2, 0.1]]);
     const before = sampleRegion(pixels, stripe(0, 1)).mean;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { BAND_COUNT, ciede2000, DAYLIGHT, spectrumFrom, spectrumToLab, type Lab } from '../colour/index.ts';
+import { BAND_COUNT, ciede2000, DAYLIGHT, spectrumToLab, type Lab } from '../colour/index.ts';
 import { mixOptics, opaqueSpectrum } from '../paint/index.ts';
 import { differenceBall } from './differenceBall.ts';
 import { differenceBound } from './differenceBound.ts';
@@ -8,34 +8,8 @@ import { nearestPaints, recipeSearch, searchRecipes, type RecipePaint, type Reci
 import { mixtureModel } from './mixtureModel.ts';
 import { ratioBound } from './ratioBound.ts';
 import { dropRatios } from './ratios.ts';
+import { repeatable, samplePaints } from './samplePaints.ts';
 import { buildRatioTree, type RatioNode } from './ratioTree.ts';
-
-function repeatable(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
-    return state / 2 ** 32;
-  };
-}
-
-/** Made-up paints with scattering that varies over the spectrum, repeatable from a seed. */
-function samplePaints(count: number, seed: number): RecipePaint[] {
-  const random = repeatable(seed);
-  return Array.from({ length: count }, (_, index) => {
-    const [centre, width, strength, base] = [
-      400 + 300 * random(),
-      30 + 70 * random(),
-      3 * random(),
-      0.004 + 0.3 * random() ** 3,
-    ];
-    const [scatter, tilt] = [0.1 + random(), random() - 0.5];
-    return {
-      id: `p${index}`,
-      k: spectrumFrom((nm) => base + strength * Math.exp(-(((nm - centre) / width) ** 2))),
-      s: spectrumFrom((nm) => scatter * (1 + (tilt * (nm - 550)) / 300)),
-    };
-  });
-}
 
 /** The slow way: every ratio of every choice, worked out one by one through the paint model. */
 function enumerate({ paints, target, maxPaints, maxDrops }: RecipeRequest, keep: number) {

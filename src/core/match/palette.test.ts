@@ -17,27 +17,11 @@ import {
   type RecipeRequest,
 } from './index.ts';
 import { dropRatios } from './ratios.ts';
+import { repeatable, samplePaints } from './samplePaints.ts';
 
-function repeatable(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
-    return state / 2 ** 32;
-  };
-}
-
-function samplePaints(count: number, seed: number): RecipePaint[] {
-  const random = repeatable(seed);
-  return Array.from({ length: count }, (_, index) => {
-    const [centre, width, strength] = [400 + 300 * random(), 30 + 70 * random(), 3 * random()];
-    return {
-      id: `p${index}`,
-      k: spectrumFrom((nm) => 0.01 + strength * Math.exp(-(((nm - centre) / width) ** 2))),
-      s: spectrumFrom(() => 0.3 + strength / 4),
-      group: index % 4 === 0 ? 'enamel' : 'lacquer',
-    };
-  });
-}
+/** Paints of two chemistries. */
+const twoChemistries = (count: number, seed: number): RecipePaint[] =>
+  samplePaints(count, seed).map((paint, at) => ({ ...paint, group: at % 4 === 0 ? 'enamel' : 'lacquer' }));
 
 /** Reflectance of every mixture of up to n paints of one group, the slow way. */
 function mixtures(paints: readonly RecipePaint[], n: number, maxDrops: number) {
@@ -81,7 +65,7 @@ describe('recipesWithin', () => {
   it.each([1, 2, 3, 4])(
     'holds the nearest recipe of every choice in reach, as found the slow way (%i)',
     (seed) => {
-      const paints = samplePaints(8, seed);
+      const paints = twoChemistries(8, seed);
       const all = mixtures(paints, 3, 6);
       const target = spectrumToLab(all[(seed * 131) % all.length]!.spectrum, DAYLIGHT);
       const tolerance = 3;
@@ -107,9 +91,27 @@ describe('recipesWithin', () => {
   );
 });
 
+describe('recipesWithin of four paints', () => {
+  it('leaves out a choice that does no better than any part of it, also two paints smaller', () => {
+    const paints = samplePaints(6, 21);
+    const target = spectrumToLab(opaqueSpectrum(paints[2]!), DAYLIGHT);
+    const found = finish(recipesWithin({ ...requestFor(paints, target), maxPaints: 4, maxDrops: 6 }, 4));
+    expect(found.find(({ drops }) => setOf(drops) === 'p2')!.dE00).toBeLessThan(1e-9);
+    // The paint itself is exact, so nothing that holds it is worth a bottle more.
+    expect(found.filter(({ drops }) => 'p2' in drops)).toHaveLength(1);
+    for (const one of found) {
+      for (const other of found) {
+        const part = Object.keys(other.drops);
+        if (other === one || !part.every((id) => id in one.drops)) continue;
+        expect(one.dE00).toBeLessThan(other.dE00);
+      }
+    }
+  });
+});
+
 describe('searchRecipes in several lights', () => {
   it.each([5, 6, 7])('is best in the worst of them, as found the slow way (%i)', (seed) => {
-    const paints = samplePaints(7, seed);
+    const paints = twoChemistries(7, seed);
     const lights = [
       DAYLIGHT,
       { illuminant: 'A', observer: '2deg' },
@@ -142,7 +144,7 @@ describe('searchRecipes in several lights', () => {
 
 describe('searchRecipes with few purchases', () => {
   it.each([0, 1, 2])('is best among recipes with at most %i bought', (mostBought) => {
-    const paints = samplePaints(8, 11).map((paint, at) => ({ ...paint, toBuy: at % 2 === 1 }));
+    const paints = twoChemistries(8, 11).map((paint, at) => ({ ...paint, toBuy: at % 2 === 1 }));
     const bought = new Set(paints.filter(({ toBuy }) => toBuy).map(({ id }) => id));
     const target = { L: 55, a: 12, b: -20 };
     const slow = mixtures(paints, 3, 6)
