@@ -5,6 +5,16 @@ import { ciede2000, DAYLIGHT, spectrumToLab, type Lab } from '../src/core/colour
 import { dropRatios } from '../src/core/match/ratios.ts';
 import { minimumMulticut, type CutEdge } from '../src/core/kit/multicut.ts';
 import { searchRecipes, type RecipePaint, type RecipeRequest } from '../src/core/match/index.ts';
+import {
+  compareStacks,
+  DEFAULT_CONDITIONS,
+  evaluateStack,
+  GENERIC_PRODUCTS,
+  stackCandidates,
+  SUBSTRATES,
+  type Stack,
+  type StackLayer,
+} from '../src/core/finish/index.ts';
 import { mixOptics, opaqueSpectrum } from '../src/core/paint/index.ts';
 import { seededRandom } from '../src/core/plan/index.ts';
 import { closedLoop, share } from './closedLoop.ts';
@@ -118,14 +128,15 @@ function recipes(): void {
 
   let perRecipe = 0;
   for (const reachable of [true, false]) {
-    const asked = request(some(12), reachable, seed, 12);
-    let slow = { best: 0, count: 0 };
+    const asked = request(some(14), reachable, seed, 14);
+    let slow = enumerate(asked);
+    // Compiled by then, and long enough to mean something.
     const byHand = cpuMilliseconds(() => (slow = enumerate(asked)));
     perRecipe = byHand / slow.count;
     const exact = searchRecipes(asked, { within: 0, keep: 1 }).best[2]![0]!.dE00;
     const agree = Math.abs(exact - slow.best) < 1e-6;
     console.log(
-      `recipes, 12 paints, 3 at a time, 12 drops, ${reachable ? 'within' : 'out of'} reach: best ${agree ? 'agrees with' : 'DIFFERS from'} enumeration (${slow.count.toLocaleString('en')} recipes, ${(perRecipe * 1000).toFixed(2)} microseconds each)`,
+      `recipes, 14 paints, 3 at a time, 14 drops, ${reachable ? 'within' : 'out of'} reach: best ${agree ? 'agrees with' : 'DIFFERS from'} enumeration (${slow.count.toLocaleString('en')} recipes, ${(perRecipe * 1000).toFixed(2)} microseconds each)`,
     );
   }
   const ratios = dropRatios(3, 20).length;
@@ -218,7 +229,39 @@ function correction(): void {
   );
 }
 
+/** A body of fifteen layers, and every ground under its colour, against one frame of a screen. */
+function stacks(): void {
+  const product = (id: string) => GENERIC_PRODUCTS.find((generic) => generic.id === id)!;
+  const layer = (at: number): StackLayer => {
+    const [kind, id] = (
+      [
+        ['primer', 'generic-primer-grey'],
+        ['undercoat', 'generic-black-gloss'],
+        ['colour', 'generic-silver'],
+        ['tint', 'generic-tint-orange'],
+        ['clear', 'generic-clear-lacquer'],
+      ] as const
+    )[at % 5]!;
+    return { id: `${kind}-${at}`, kind, product: product(id), coats: 2, tool: 'airbrush' };
+  };
+  const stack: Stack = {
+    substrate: SUBSTRATES[0]!,
+    areaCm2: 200,
+    scale: 24,
+    layers: Array.from({ length: 15 }, (_, at) => layer(at)),
+  };
+  const one = milliseconds(() => evaluateStack(stack), 20);
+  const body = { ...stack, layers: stack.layers.slice(0, 5) };
+  const candidates = stackCandidates(body);
+  const wanted = new Array<number>(31).fill(0.4);
+  const all = milliseconds(() => compareStacks(body, candidates, wanted, DEFAULT_CONDITIONS), 5);
+  console.log(
+    `a stack of 15 layers: ${(2 / one).toFixed(1)} times within 2 ms; ${candidates.length} stacks compared: ${(200 / all).toFixed(1)} times within 200 ms, ${(all / one).toFixed(0)} times the one`,
+  );
+}
+
 differences();
+stacks();
 recipes();
 correction();
 subassemblies();

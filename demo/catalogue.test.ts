@@ -1,3 +1,4 @@
+import { GENERIC_PRODUCTS } from '../src/core/finish/index.ts';
 import { describe, expect, it } from 'vitest';
 import { ciede2000, DAYLIGHT, spectrumToLab, type Lab } from '../src/core/colour/index.ts';
 import { opaqueSpectrum } from '../src/core/paint/index.ts';
@@ -94,7 +95,7 @@ describe('the scenario', () => {
         if (codeId !== null) expect(codeIds.has(codeId), codeId).toBe(true);
         for (const layer of layers) {
           for (const id of Object.keys(('mix' in layer ? layer.mix : undefined) ?? {}))
-            expect(paintIds.has(id), id).toBe(true);
+            expect(paintIds.has(id) || GENERIC_PRODUCTS.some((plain) => plain.id === id), id).toBe(true);
         }
       }
     }

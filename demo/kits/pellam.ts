@@ -355,5 +355,7 @@ S7 S1 cement hidden
     'scroll; Scroll white of the band; 94 -0.5 3; film; PM-118',
     'shade; Gold shading of the letters; 62 8 48; ink; PM-310',
   ],
+  life: 'working',
+  deadline: '2026-07-04',
   brightwork: [],
 };

@@ -1,4 +1,4 @@
-import type { ChromeRouteId, Curvature } from '../../src/core/finish/index.ts';
+import type { ChromeRouteId, Curvature, Life } from '../../src/core/finish/index.ts';
 import {
   EMPTY_KIT,
   plainPart,
@@ -67,6 +67,10 @@ export interface SampleKit {
     substitute: string;
     looks: string;
   }[];
+  /** Day by which it must be ready. */
+  deadline?: string;
+  /** How hard a life it had; tidy where nothing is said. */
+  life?: Life;
   /** "part; curvature; route". */
   brightwork: string[];
   /** "key; name; L a b; film or ink; code". */
@@ -233,6 +237,11 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
       optionId: option === undefined ? null : own(option),
       leadDays: lead,
     })),
+    mishaps: [],
+    ownSteps: [],
+    pins: [],
+    aims: sample.deadline ? [{ id: own('aim'), deadline: sample.deadline }] : [],
+    weathering: sample.life ? [{ id: own('weathering'), life: sample.life, places: {} }] : [],
     brightwork: sample.brightwork.map((line) => {
       const [label, curvature, route] = line.split(';').map((cell) => cell.trim());
       return {

@@ -310,6 +310,7 @@ G5 F13 glass hidden
     },
   ],
   decals: ['stripe; Coachline cream; 88.5 1.5 18; film; TL-2203'],
+  deadline: '2026-07-04',
   brightwork: [
     'D8; flat; foil',
     'D9; tight; strip-paint',

@@ -1,5 +1,5 @@
 import { array, boolean, mixed, number, object, string, type AnyObjectSchema, type InferType } from 'yup';
-import { CHROME_ROUTES, CURVATURES } from '../core/finish/index.ts';
+import { CHROME_ROUTES, CURVATURES, LIVES, WEATHER_PLACES } from '../core/finish/index.ts';
 import {
   BOUNDARIES,
   CONFIDENCES,
@@ -11,12 +11,13 @@ import {
   MOTIONS,
   PART_NEEDS,
   PART_STATES,
+  REPAIR_IDS,
   SCHOOLS,
   SEAMS,
   VERDICTS,
   WORK_KINDS,
 } from '../core/kit/index.ts';
-import { count, id, label, oneOf, trayInput, version, whole } from './schemas.ts';
+import { count, id, label, layerSchema, oneOf, trayInput, version, whole } from './schemas.ts';
 
 /** What a kit and the stock consist of, with limits. Messages are read by builders. */
 
@@ -205,6 +206,56 @@ const lesson = object({
   stepKind: string().nullable().defined().max(20),
 }).noUnknown();
 
+/** A stack of the builder's own, to be put on any sub-assembly. */
+const stack = object({
+  name: label('the name of the stack', 80),
+  note: text('a note', 500),
+  layers: array(layerSchema)
+    .required()
+    .min(1, 'a stack to keep has at least one layer')
+    .max(40, 'at most 40 layers in a stack'),
+}).noUnknown();
+
+const weathering = object({
+  life: oneOf(LIVES, 'how hard a life'),
+  places: object()
+    .required()
+    .test(
+      'places',
+      'each sub-assembly has a known place',
+      (places: Record<string, unknown>) =>
+        Object.keys(places).length <= 600 &&
+        Object.values(places).every((place) => (WEATHER_PLACES as readonly unknown[]).includes(place)),
+    ),
+}).noUnknown();
+
+const operationId = () => string().required('the step is missing').max(400);
+
+const mishap = object({
+  operationId: operationId(),
+  redoFrom: operationId(),
+  repair: oneOf(REPAIR_IDS, 'the repair'),
+  what: label('what went wrong', 300),
+  why: text('why it went wrong', 500),
+  at: whole('the time', 0, 1e9),
+}).noUnknown();
+
+const ownStep = object({
+  after: operationId(),
+  title: label('the title of the step', 200),
+  minutes: whole('the minutes of the step', 1, 600),
+  waitMinutes: whole('the minutes to leave it be', 0, 20160),
+  note: text('a note', 1000),
+}).noUnknown();
+
+const pin = object({ operationId: operationId(), start: whole('the start', 0, 1e9) }).noUnknown();
+
+const aim = object({
+  deadline: string()
+    .required('the day is missing')
+    .matches(/^\d{4}-\d{2}-\d{2}$/, 'a day is written like 2026-07-04'),
+}).noUnknown();
+
 /** Kinds of record that belong to a build, and the schema of each. */
 export const KIT_ITEMS = {
   part,
@@ -219,10 +270,15 @@ export const KIT_ITEMS = {
   want,
   decal,
   brightwork,
+  weathering,
+  mishap,
+  'own-step': ownStep,
+  pin,
+  aim,
   assembly,
 } as const;
 /** Kinds of record that belong to the bench. */
-export const STOCK_ITEMS = { spare, material, lesson } as const;
+export const STOCK_ITEMS = { spare, material, lesson, stack } as const;
 
 export type KitItemKind = keyof typeof KIT_ITEMS;
 export type StockItemKind = keyof typeof STOCK_ITEMS;

@@ -24,6 +24,7 @@ export const PATHS = {
   steps: '/api/steps',
   step: '/api/steps/:id',
   plan: '/api/plan',
+  planHistory: '/api/plan/history',
   cups: '/api/cups',
   buildCups: '/api/builds/:id/cups',
   cup: '/api/cups/:id',
@@ -33,6 +34,8 @@ export const PATHS = {
   reading: '/api/readings/:id',
   reader: '/api/reader',
   readerCalibration: '/api/reader/calibration',
+  thermometer: '/api/thermometer',
+  airReading: '/api/thermometer/reading',
   backup: '/api/backup',
 } as const;
 

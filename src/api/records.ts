@@ -1,5 +1,5 @@
 import type { Lab } from '../core/colour/index.ts';
-import type { Conditions, FamilyId, Sheen } from '../core/finish/index.ts';
+import type { Conditions, FamilyId, Sheen, ToolSettings } from '../core/finish/index.ts';
 import type { Join, KitPart, KitSummary, Lesson, PlannedLayer } from '../core/kit/index.ts';
 import type { CodeSource, Provenance } from '../core/match/index.ts';
 import type { HidingClass } from '../core/paint/index.ts';
@@ -119,6 +119,13 @@ export interface ReaderRecord {
   apertureMm: number;
 }
 
+/** The thermometer with hygrometer on the bench. */
+export interface ThermometerRecord {
+  name: string;
+  simulated: boolean;
+  state: 'away' | 'settling' | 'ready';
+}
+
 export interface TrayRecord {
   id: string;
   buildId: string;
@@ -172,6 +179,8 @@ export interface StepRecord {
 export interface Preferences {
   temperature: 'C' | 'F';
   volume: 'ml' | 'drops';
+  /** The builder's own tool settings. */
+  tools?: ToolSettings;
 }
 
 export interface SettingsRecord {
@@ -191,6 +200,15 @@ export interface PlanRecord {
   setupMinutes: number;
   proved: boolean;
   version: number;
+}
+
+/** A plan as it was shown once. */
+export interface PastPlanRecord {
+  id: number;
+  /** Minutes since 1970. */
+  at: number;
+  finish: number;
+  starts: Record<string, number>;
 }
 
 /** Everything about the bench but the catalogues. */

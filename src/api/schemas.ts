@@ -1,4 +1,5 @@
-import { array, boolean, number, object, string, type InferType } from 'yup';
+import { array, boolean, lazy, mixed, number, object, string, type InferType, type MixedSchema } from 'yup';
+import { LAYER_KINDS, SETTING_LIMITS, type LayerKind, type ToolSettings } from '../core/finish/index.ts';
 
 /** What crosses the wire, with limits. Messages are read by builders. */
 
@@ -13,21 +14,13 @@ const PAINT_FAMILIES = [
   'chrome-ink',
   'urethane-2k',
   'oil-wash',
+  'powder',
+  'fibre',
+  'foil',
 ] as const;
 const SHEENS = ['gloss', 'semi-gloss', 'satin', 'matt', 'metal'] as const;
-const LAYER_KINDS = [
-  'primer',
-  'undercoat',
-  'colour',
-  'metal',
-  'mask',
-  'decal',
-  'clear',
-  'flat',
-  'polish',
-  'wash',
-] as const;
-const TOOLS = ['airbrush', 'can', 'brush', 'marker', 'hand'] as const;
+const TOOLS = ['airbrush', 'can', 'brush', 'marker', 'sponge', 'hand'] as const;
+const KINDS_OF_LAYER = Object.keys(LAYER_KINDS) as LayerKind[];
 const HIDING = ['opaque', 'semi-opaque', 'transparent'] as const;
 const CONTAINERS = ['bottle', 'can', 'marker'] as const;
 const ROLES = ['colour', 'primer', 'undercoat', 'metal', 'clear'] as const;
@@ -76,11 +69,20 @@ export const mixSchema = object().test('drops', 'drops must be whole numbers fro
 
 export const layerSchema = object({
   id: id(),
-  kind: oneOf(LAYER_KINDS, 'the kind of layer'),
+  kind: oneOf(KINDS_OF_LAYER, 'the kind of layer'),
   mix: mixSchema.optional().default(undefined),
   coats: whole('coats', 1, 30),
   mistCoats: whole('mist coats', 0, 30).optional(),
   tool: oneOf(TOOLS, 'the tool'),
+  muted: array(
+    object({
+      ruleId: id(),
+      note: label('the note why a rule is silenced', 300),
+    }).noUnknown(),
+  )
+    .max(60, 'at most 60 silenced rules on one layer')
+    .optional()
+    .default(undefined),
 }).noUnknown();
 
 const trayFields = {
@@ -118,6 +120,11 @@ export const buildUpdate = object({ ...buildFields, version: version() }).noUnkn
 export const conditionsSchema = object({
   temperatureC: count('the temperature in C', -10, 50),
   humidity: count('the humidity in per cent', 0, 100),
+  dryerC: number()
+    .typeError('the temperature of the dehydrator must be a number')
+    .min(25, 'a dehydrator runs between 25 and 80 C')
+    .max(80, 'a dehydrator runs between 25 and 80 C')
+    .optional(),
 }).noUnknown();
 
 export const calendarSchema = object({
@@ -139,9 +146,30 @@ export const calendarSchema = object({
     .max(400),
 }).noUnknown();
 
+const toolSetting = object({
+  thinner: count('thinner to one part of paint', ...SETTING_LIMITS.thinner),
+  bar: count('the pressure in bar', ...SETTING_LIMITS.bar),
+  needleMm: count('the needle in mm', ...SETTING_LIMITS.needleMm),
+  distanceCm: count('the distance in cm', ...SETTING_LIMITS.distanceCm),
+})
+  .required()
+  .noUnknown();
+
 export const preferencesSchema = object({
   temperature: oneOf(['C', 'F'] as const, 'the unit of temperature'),
   volume: oneOf(['ml', 'drops'] as const, 'the unit of volume'),
+  tools: lazy((value: unknown) =>
+    value === undefined
+      ? mixed<ToolSettings>().optional()
+      : object(Object.fromEntries(Object.keys(value ?? {}).map((key) => [key, toolSetting]))).test(
+          'known',
+          'tool settings are kept by chemistry and coat, like lacquer/mist',
+          (settings) =>
+            Object.keys(settings).every((key) =>
+              PAINT_FAMILIES.some((family) => key === `${family}/mist` || key === `${family}/wet`),
+            ),
+        ),
+  ) as unknown as MixedSchema<ToolSettings | undefined>,
 }).noUnknown();
 
 export const settingsUpdate = object({

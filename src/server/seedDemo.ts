@@ -75,7 +75,7 @@ interface Scenario {
     over: Underlay;
   }[];
   shelf: string[];
-  stock: { spares: StockItem[]; materials: StockItem[]; lessons: StockItem[] };
+  stock: { spares: StockItem[]; materials: StockItem[]; lessons: StockItem[]; stacks: StockItem[] };
   calendar: BenchSnapshot['settings']['calendar'];
   conditions: BenchSnapshot['settings']['conditions'];
 }
@@ -176,11 +176,14 @@ const KIT_LISTS = [
   ['want', 'wants'],
   ['decal', 'decals'],
   ['brightwork', 'brightwork'],
+  ['weathering', 'weathering'],
+  ['aim', 'aims'],
 ] as const;
 const STOCK_LISTS = [
   ['spare', 'spares'],
   ['material', 'materials'],
   ['lesson', 'lessons'],
+  ['stack', 'stacks'],
 ] as const;
 
 function insertItem(db: Database, kind: string, buildId: string | null, { id, ...value }: StockItem): void {

@@ -47,12 +47,36 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./screens/finish/TintsScreen.tsx')).TintsScreen }),
       },
       {
+        path: 'build/:buildId/finish/metals',
+        lazy: async () => ({ Component: (await import('./screens/finish/MetalsScreen.tsx')).MetalsScreen }),
+      },
+      {
+        path: 'build/:buildId/finish/weathering',
+        lazy: async () => ({
+          Component: (await import('./screens/finish/WeatheringScreen.tsx')).WeatheringScreen,
+        }),
+      },
+      {
+        path: 'build/:buildId/finish/fits',
+        lazy: async () => ({ Component: (await import('./screens/finish/FitsSheet.tsx')).FitsSheet }),
+      },
+      {
+        path: 'build/:buildId/finish/cautions',
+        lazy: async () => ({
+          Component: (await import('./screens/finish/CautionsScreen.tsx')).CautionsScreen,
+        }),
+      },
+      {
         path: 'build/:buildId/finish/:trayId?',
         lazy: async () => ({ Component: (await import('./screens/finish/FinishScreen.tsx')).FinishScreen }),
       },
       {
         path: 'build/:buildId/plan',
         lazy: async () => ({ Component: (await import('./screens/plan/PlanScreen.tsx')).PlanScreen }),
+      },
+      {
+        path: 'build/:buildId/plan/sheet',
+        lazy: async () => ({ Component: (await import('./screens/plan/RunSheet.tsx')).RunSheet }),
       },
       {
         path: 'build/:buildId/tonight',

@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { BenchSnapshot, KitItemsRecord } from '../../src/api/index.ts';
-import { press, sampleBench, saved, shows, type Started } from './bench.ts';
+import { press, sampleBench, saved, shows, type Started, until } from './bench.ts';
 
 describe('the finish of a sub-assembly', () => {
   let server: Started;
@@ -97,7 +97,7 @@ describe('the finish of a sub-assembly', () => {
     expect((await pin()) as object).toHaveProperty('route', 'black-metal-lacquer');
     await press(page, 'button', 'let the best route win');
     await saved(page);
-    await page.waitForFunction(() => !/let the best route win/.test(document.body.innerText));
+    await until(page, () => !/let the best route win/.test(document.body.innerText), []);
     expect(await pin()).toMatchObject({ route: null });
   });
 
@@ -111,6 +111,26 @@ describe('the finish of a sub-assembly', () => {
     expect(order.length).toBeGreaterThan(1);
     await choose('To come near', 'TL-2203');
     await shows(page, /(pass comes|passes come|base is) nearest to TL-2203/);
+    await page.evaluate(() => {
+      const [select] = [...document.querySelectorAll<HTMLSelectElement>('[aria-label="Lay it on"]')].slice(
+        -1,
+      );
+      Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value')!.set!.call(
+        select,
+        'quillon-pipes',
+      );
+      select!.dispatchEvent(new Event('change', { bubbles: true }));
+    });
+    await until(page, () => /into the stack of Exhaust pipes/.test(document.body.innerText), []);
+    await page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('button')]
+        .filter(({ innerText }) => innerText.includes('into the stack of Exhaust pipes'))
+        .at(-1)!
+        .click(),
+    );
+    await shows(page, /In the stack of Exhaust pipes/);
+    await saved(page);
+    expect(await kinds('quillon-pipes')).toMatch(/^undercoat metal( tint)+$/);
     await page.focus('[role="slider"]');
     await page.keyboard.press('Home');
     await shows(page, /Too cool for any colour/);

@@ -1,3 +1,6 @@
+import type { LayerKind, Tool } from './stack.ts';
+import type { SuggestedLayer } from './suggestStacks.ts';
+
 export const CHROME_ROUTES = [
   'keep-plating',
   'strip-paint',
@@ -266,4 +269,65 @@ export function planBrightwork(
       return difference > CLASH ? [{ a, b, difference }] : [];
     }),
   };
+}
+
+const layer = (
+  kind: LayerKind,
+  productId: string | null,
+  coats: number,
+  tool: Tool,
+  because: string,
+): SuggestedLayer => ({ kind, productId, coats, tool, because });
+
+const BLACK = layer(
+  'undercoat',
+  'generic-black-gloss',
+  3,
+  'airbrush',
+  'The mirror is only as smooth and dark as this.',
+);
+
+/** The layers by which a route is carried out; empty where the plating stays as it is. `plated` parts are stripped or
+ *  keyed first where the route paints them. */
+export function chromeRouteLayers(id: ChromeRouteId, plated: boolean): SuggestedLayer[] {
+  const ground = plated
+    ? [layer('key', null, 1, 'hand', 'Paint holds badly on bare plating.')]
+    : [
+        layer(
+          'primer',
+          'generic-primer-grey',
+          2,
+          'airbrush',
+          'Shows every scratch that the mirror would show.',
+        ),
+      ];
+  switch (id) {
+    case 'keep-plating':
+      return [];
+    case 'strip-paint':
+      return [
+        layer('strip', null, 1, 'hand', 'The plating goes; gate scars and seams can be filled.'),
+        layer('primer', 'generic-primer-grey', 2, 'airbrush', 'Stripped plastic is slick.'),
+        BLACK,
+        layer('metal', 'generic-metal-lacquer', 2, 'airbrush', 'Any shade of metal, truer than plating.'),
+      ];
+    case 'black-metal-lacquer':
+      return [
+        ...ground,
+        BLACK,
+        layer('metal', 'generic-metal-lacquer', 3, 'airbrush', 'Fine passes, buffable.'),
+      ];
+    case 'ink-airbrush':
+      return [
+        ...ground,
+        BLACK,
+        layer('metal', 'generic-chrome-ink', 2, 'airbrush', 'The brightest paint there is.'),
+      ];
+    case 'ink-marker':
+      return [layer('metal', 'generic-chrome-ink', 1, 'marker', 'Flows from the pen, then days untouched.')];
+    case 'silver-marker':
+      return [layer('metal', 'generic-silver', 1, 'marker', 'Flake-free and quick on small things.')];
+    case 'foil':
+      return [layer('foil', 'generic-foil', 1, 'hand', 'Real metal.')];
+  }
 }

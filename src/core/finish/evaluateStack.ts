@@ -64,19 +64,38 @@ export interface StackEvaluation {
   /** Minutes from first touch until the finished part can be handled, with no evening lost. */
   elapsed: number;
   findings: Finding[];
+  /** What would have been found, had the builder not silenced its rule on that layer. */
+  muted: (Finding & { note: string })[];
 }
 
 const SEVERITY_ORDER: Severity[] = ['stop', 'warn', 'caution', 'note'];
 
+/** Share of the surface that one sweep of a nearly dry brush marks. */
+const DRY_BRUSH_COVER = 0.15;
+/** More layers than anyone lays; a list longer than this is a mistake. */
+export const MOST_LAYERS = 40;
+
+export interface EvaluateOptions {
+  /** Longest bench session, minutes: tells which recoat windows close overnight. */
+  longestSession?: number;
+}
+
 /** What a stack looks like, how thick and how slow it is, and every rule it breaks, in the given air.
- *  Throws RangeError for air that no bench has, coats below one or an area that is not above zero. */
-export function evaluateStack(stack: Stack, conditions: Conditions = DEFAULT_CONDITIONS): StackEvaluation {
+ *  Throws RangeError for air that no bench has, too many layers, coats below one, a film that is not above zero
+ *  or an area that is not above zero. */
+export function evaluateStack(
+  stack: Stack,
+  conditions: Conditions = DEFAULT_CONDITIONS,
+  { longestSession }: EvaluateOptions = {},
+): StackEvaluation {
   requireConditions(conditions);
   requireStack(stack);
   const films: Film[] = [];
   const evaluated: LayerEvaluation[] = [];
   const contexts: Omit<RuleContext, 'totalFilm' | 'clearFilm'>[] = [];
-  let spectrum = filmsOver(stack.substrate.reflectance, []);
+  /** The surface on which `films` lie. */
+  let base: readonly number[] = stack.substrate.reflectance;
+  let spectrum = filmsOver(base, []);
   let gloss: number | undefined;
   let clock = 0;
 
@@ -86,9 +105,16 @@ export function evaluateStack(stack: Stack, conditions: Conditions = DEFAULT_CON
     const labUnder = spectrumToLab(under, DAYLIGHT);
     const film = layerFilm(layer);
     let hiding: Pick<LayerEvaluation, 'coatsToClose' | 'fromFull'> & { labFull?: Lab } = {};
-    if (isPainted(layer)) {
+    if (isPainted(layer) && layer.kind === 'dry-brush') {
+      // The brush touches raised detail only; what is between keeps its colour.
+      const brushed = filmsOver(spectrum, [{ optics: layer.product.optics, thickness: 1e4 }]);
+      const cover = 1 - (1 - DRY_BRUSH_COVER) ** layer.coats;
+      spectrum = spectrum.map((value, band) => (1 - cover) * value + cover * brushed[band]!);
+      base = spectrum;
+      films.length = 0;
+    } else if (isPainted(layer)) {
       films.push({ optics: layer.product.optics, thickness: film.usual });
-      spectrum = filmsOver(stack.substrate.reflectance, films);
+      spectrum = filmsOver(base, films);
       if (layer.kind === 'colour' || layer.kind === 'metal' || layer.kind === 'undercoat') {
         const { optics } = layer.product;
         const labFull = spectrumToLab(filmsOver(under, [{ optics, thickness: 1e4 }]), DAYLIGHT);
@@ -130,6 +156,18 @@ export function evaluateStack(stack: Stack, conditions: Conditions = DEFAULT_CON
   const filmFlat = evaluated.reduce((sum, { film }) => addFilm(sum, film), { low: 0, usual: 0, high: 0 });
   const clearFilm = evaluated.reduce((sum, { kind, film }) => sum + (kind === 'clear' ? film.usual : 0), 0);
   const last = stack.layers.at(-1);
+  const found = contexts.flatMap((context) =>
+    findingsOf({
+      ...context,
+      totalFilm: filmFlat.usual,
+      clearFilm,
+      ...(longestSession ? { longestSession } : {}),
+    }),
+  );
+  const noteOn = (finding: Finding) =>
+    stack.layers
+      .find(({ id }) => id === finding.layerId)
+      ?.muted?.find(({ ruleId }) => ruleId === finding.ruleId)?.note;
   return {
     layers: evaluated,
     lab: spectrumToLab(spectrum, DAYLIGHT),
@@ -144,10 +182,14 @@ export function evaluateStack(stack: Stack, conditions: Conditions = DEFAULT_CON
     clearFilm,
     handsOn: evaluated.reduce((sum, { handsOn }) => sum + handsOn, 0),
     elapsed: clock + (last ? waitToHandle(last, conditions).from : 0),
-    findings: contexts
-      .flatMap((context) => findingsOf({ ...context, totalFilm: filmFlat.usual, clearFilm }))
+    findings: found
+      .filter((finding) => noteOn(finding) === undefined)
       .filter(onceForEachRule())
       .sort((a, b) => SEVERITY_ORDER.indexOf(a.severity) - SEVERITY_ORDER.indexOf(b.severity)),
+    muted: found.flatMap((finding) => {
+      const note = noteOn(finding);
+      return note === undefined ? [] : [{ ...finding, note }];
+    }),
   };
 }
 
@@ -179,6 +221,11 @@ function onceForEachRule(): (finding: Finding) => boolean {
 function requireStack({ areaCm2, layers }: Stack): void {
   if (!(areaCm2 > 0 && areaCm2 <= 20000)) {
     throw new RangeError(`The area to cover must lie between 0 and 20000 cm2; it is ${areaCm2}.`);
+  }
+  if (layers.length > MOST_LAYERS) {
+    throw new RangeError(
+      `A stack takes at most ${MOST_LAYERS} layers; this one has ${layers.length}. Join coats of one paint into one layer.`,
+    );
   }
   for (const { id, coats } of layers) {
     if (!Number.isInteger(coats) || coats < 1 || coats > 30) {

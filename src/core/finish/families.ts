@@ -11,7 +11,10 @@ export type FamilyId =
   | 'buffing-metal'
   | 'chrome-ink'
   | 'urethane-2k'
-  | 'oil-wash';
+  | 'oil-wash'
+  | 'powder'
+  | 'fibre'
+  | 'foil';
 
 export interface PaintFamily {
   id: FamilyId;
@@ -189,5 +192,47 @@ export const FAMILIES: Readonly<Record<FamilyId, PaintFamily>> = {
     thinner: 4,
     bite: 1,
     note: 'over sealed paint only',
+  }),
+  powder: family('powder', 'dry pigment', {
+    touchDry: 0,
+    recoatFrom: 0,
+    recoatUntil: null,
+    recoatAgain: null,
+    handle: 10,
+    fullCure: 10,
+    polishAfter: 10,
+    film: [1, 3, 6],
+    solids: 1,
+    thinner: 0,
+    bite: 0,
+    note: 'lies loose: fingers and clear take it along',
+  }),
+  fibre: family('fibre', 'flock on adhesive', {
+    touchDry: 4 * HOUR,
+    recoatFrom: 12 * HOUR,
+    recoatUntil: null,
+    recoatAgain: null,
+    handle: 12 * HOUR,
+    fullCure: DAY,
+    polishAfter: DAY,
+    film: [300, 500, 800],
+    solids: 1,
+    thinner: 0,
+    bite: 0,
+    note: 'thick: clogs locating holes',
+  }),
+  foil: family('foil', 'adhesive foil', {
+    touchDry: 0,
+    recoatFrom: 0,
+    recoatUntil: null,
+    recoatAgain: null,
+    handle: 10,
+    fullCure: 10,
+    polishAfter: 10,
+    film: [8, 12, 20],
+    solids: 1,
+    thinner: 0,
+    bite: 0,
+    note: 'real metal; lifts under tape',
   }),
 };

@@ -1,5 +1,6 @@
 import { FAMILIES } from './families.ts';
 import { isPainted, type StackLayer, type Tool } from './stack.ts';
+import { settingFor, type ToolSettings } from './toolSettings.ts';
 
 /** A length in um that is only known within limits. */
 export interface FilmBand {
@@ -9,7 +10,14 @@ export interface FilmBand {
 }
 
 /** Spray and brush lay different coats from the same paint; the family's figure is the airbrush's. */
-const TOOL_BUILD: Readonly<Record<Tool, number>> = { airbrush: 1, can: 1.5, brush: 1.6, marker: 1, hand: 1 };
+const TOOL_BUILD: Readonly<Record<Tool, number>> = {
+  airbrush: 1,
+  can: 1.5,
+  brush: 1.6,
+  marker: 1,
+  sponge: 1.2,
+  hand: 1,
+};
 /** A dusted coat is about half a wet one. */
 const MIST_SHARE = 0.5;
 /** Film on sharp edges and raised lines against the flats: paint draws away from them. */
@@ -60,17 +68,20 @@ const TRANSFER: Readonly<Record<Tool, number>> = {
   can: 0.25,
   brush: 0.9,
   marker: 0.9,
+  sponge: 0.8,
   hand: 1,
 };
 /** What stays in cup, bottle and tip whenever a layer is sprayed, ml. */
 const CUP_LOSS_ML = 0.5;
 
-/** Paint and thinner for a layer over an area (cm2): dry film over solids over what reaches the part. */
-export function paintVolume(layer: StackLayer, areaCm2: number): PaintVolume {
+/** Paint and thinner for a layer over an area (cm2): dry film over solids over what reaches the part. `own` are the
+ *  builder's tool settings. */
+export function paintVolume(layer: StackLayer, areaCm2: number, own: ToolSettings = {}): PaintVolume {
   if (!isPainted(layer)) return { paintMl: 0, thinnerMl: 0 };
   const family = FAMILIES[layer.product.family];
   const dryMl = areaCm2 * layerFilm(layer).usual * 1e-4;
   const loss = layer.tool === 'airbrush' ? CUP_LOSS_ML : 0;
   const paintMl = dryMl / family.solids / TRANSFER[layer.tool] + loss;
-  return { paintMl, thinnerMl: layer.tool === 'airbrush' ? paintMl * family.thinner : 0 };
+  const { thinner } = settingFor(family.id, false, own);
+  return { paintMl, thinnerMl: layer.tool === 'airbrush' ? paintMl * thinner : 0 };
 }

@@ -55,6 +55,17 @@ const clear = layer('clear', { product: product('generic-clear-lacquer'), coats:
 const decal = layer('decal', { coats: 1, tool: 'hand' });
 const mask = layer('mask', { coats: 1, tool: 'hand' });
 const polish = layer('polish', { coats: 1, tool: 'hand' });
+const wax = layer('wax', { coats: 1, tool: 'hand' });
+const key = layer('key', { coats: 1, tool: 'hand' });
+const foil = layer('foil', { product: product('generic-foil'), coats: 1, tool: 'hand' });
+const powder = layer('powder', { product: product('generic-powder-dust'), coats: 1, tool: 'hand' });
+const stain = layer('stain', { product: product('generic-stain-brown'), coats: 1, tool: 'brush' });
+const tint = layer('tint', { product: product('generic-tint-orange'), coats: 3 });
+const drybrush = layer('dry-brush', { product: product('generic-drybrush-pale'), coats: 1, tool: 'brush' });
+const wash = layer('wash', { product: product('generic-wash'), coats: 1, tool: 'brush' });
+const mattClear = layer('clear', { product: product('generic-clear-matt') });
+const twoPart = layer('clear', { product: product('generic-clear-2k') });
+const on = (id: string) => ({ substrate: SUBSTRATES.find((substrate) => substrate.id === id)! });
 const chrome = layer('metal', { product: paint('chrome-ink', { sheen: 'metal' }) });
 
 function stack(layers: StackLayer[], change: Partial<Stack> = {}): Stack {
@@ -67,8 +78,15 @@ function stack(layers: StackLayer[], change: Partial<Stack> = {}): Stack {
   };
 }
 const MILD: Conditions = { temperatureC: 20, humidity: 50 };
-const fired = (layers: StackLayer[], conditions = MILD, change: Partial<Stack> = {}) =>
-  evaluateStack(stack(layers, change), conditions).findings.map(({ ruleId }) => ruleId);
+const fired = (
+  layers: StackLayer[],
+  conditions = MILD,
+  change: Partial<Stack> = {},
+  longestSession?: number,
+) =>
+  evaluateStack(stack(layers, change), conditions, longestSession ? { longestSession } : {}).findings.map(
+    ({ ruleId }) => ruleId,
+  );
 const plated = { substrate: SUBSTRATES.find(({ id }) => id === 'plated')! };
 
 /** For every rule: layers that break it, layers close by that do not, and the air where it matters. */
@@ -81,6 +99,7 @@ const CASES: Record<
     mildAir?: Conditions;
     change?: Partial<Stack>;
     keepsChange?: Partial<Stack>;
+    longestSession?: number;
   }
 > = {
   'hot-over-soft': {
@@ -198,19 +217,88 @@ const CASES: Record<
     breaks: [primer],
     keeps: [layer('primer', { product: product('generic-primer-acrylic') })],
   },
+  'paint-on-wax': { breaks: [primer, colour, wax, clear], keeps: [primer, colour, clear, wax] },
+  'tape-on-foil': { breaks: [primer, colour, foil, mask], keeps: [primer, colour, mask, foil] },
+  'foil-wants-gloss': { breaks: [primer, foil], keeps: [primer, clear, foil] },
+  'powder-on-gloss': { breaks: [primer, clear, powder], keeps: [primer, mattClear, powder] },
+  'powder-loose': { breaks: [primer, powder], keeps: [primer, powder, mattClear] },
+  'flock-clogs': {
+    breaks: [primer, layer('flock', { product: product('generic-flock-grey') })],
+    keeps: [primer],
+  },
+  'stain-wants-light': { breaks: [blackGloss, stain], keeps: [whitePrimer, stain] },
+  'tint-wants-gloss': { breaks: [primer, tint], keeps: [primer, clear, tint] },
+  'tint-by-brush': {
+    breaks: [primer, clear, { ...tint, tool: 'brush' }],
+    keeps: [primer, clear, tint],
+  },
+  'drybrush-on-gloss': { breaks: [primer, clear, drybrush], keeps: [primer, mattClear, drybrush] },
+  'unkeyed-gloss': {
+    breaks: [primer, clear, layer('colour', { product: paint('water-acrylic') })],
+    keeps: [primer, clear, key, layer('colour', { product: paint('water-acrylic') })],
+  },
+  'scuff-two-part': {
+    breaks: [primer, colour, twoPart, layer('colour', { product: paint('lacquer', { id: 'second' }) })],
+    keeps: [primer, colour, twoPart, key, layer('colour', { product: paint('lacquer', { id: 'second' }) })],
+  },
+  'window-overnight': {
+    breaks: [primer, layer('colour', { product: paint('enamel'), coats: 2 })],
+    keeps: [primer, layer('colour', { product: paint('enamel'), coats: 1 })],
+    longestSession: 45,
+  },
+  'too-cold': {
+    breaks: [layer('primer', { product: product('generic-primer-acrylic') })],
+    keeps: [layer('primer', { product: product('generic-primer-acrylic') })],
+    air: { temperatureC: 5, humidity: 50 },
+  },
+  'dryer-warps': {
+    breaks: [primer],
+    keeps: [primer],
+    air: { ...MILD, dryerC: 60 },
+    mildAir: { ...MILD, dryerC: 40 },
+  },
+  'vinyl-stays-sticky': {
+    breaks: [layer('colour', { product: paint('enamel') })],
+    keeps: [layer('colour', { product: paint('water-acrylic') })],
+    change: on('vinyl'),
+    keepsChange: on('vinyl'),
+  },
+  'solvent-on-clear': {
+    breaks: [tint],
+    keeps: [layer('colour', { product: paint('water-acrylic') })],
+    change: on('styrene-clear'),
+    keepsChange: on('styrene-clear'),
+  },
+  'resin-unprimed': {
+    breaks: [colour],
+    keeps: [primer, colour],
+    change: on('resin'),
+    keepsChange: on('resin'),
+  },
+  'metal-unprimed': {
+    breaks: [colour],
+    keeps: [primer, colour],
+    change: on('white-metal'),
+    keepsChange: on('white-metal'),
+  },
+  'dissolves-wash': {
+    breaks: [primer, clear, wash, { ...clear, id: 'second-clear', mistCoats: 0 }],
+    keeps: [primer, clear, wash, { ...clear, id: 'second-clear' }],
+  },
+  'many-coats': { breaks: [primer, { ...colour, coats: 9 }], keeps: [primer, { ...colour, coats: 8 }] },
 };
 
 describe('rules', () => {
-  it('are at least fifteen, with unique ids, and every one has a case here', () => {
+  it('are at least forty, with unique ids, and every one has a case here', () => {
     const ids = FINISH_RULES.map(({ id }) => id);
-    expect(ids.length).toBeGreaterThanOrEqual(15);
+    expect(ids.length).toBeGreaterThanOrEqual(40);
     expect(new Set(ids).size).toBe(ids.length);
     expect(Object.keys(CASES).sort()).toEqual([...ids].sort());
   });
 
   it.each(Object.entries(CASES))('%s fires where it should and only there', (id, test) => {
-    expect(fired(test.breaks, test.air ?? MILD, test.change)).toContain(id);
-    expect(fired(test.keeps, test.mildAir ?? MILD, test.keepsChange)).not.toContain(id);
+    expect(fired(test.breaks, test.air ?? MILD, test.change, test.longestSession)).toContain(id);
+    expect(fired(test.keeps, test.mildAir ?? MILD, test.keepsChange, test.longestSession)).not.toContain(id);
   });
 
   it('say why, what to do and where it comes from, worst first', () => {
@@ -231,7 +319,39 @@ describe('rules', () => {
   });
 });
 
+describe('silencing a rule', () => {
+  it('takes it from the findings of that layer alone and keeps the note', () => {
+    const note = 'tried on a spoon';
+    const muted = {
+      ...layer('decal', { coats: 1, tool: 'hand' }),
+      muted: [{ ruleId: 'decal-on-matt', note }],
+    };
+    const result = evaluateStack(stack([primer, muted]), MILD);
+    expect(result.findings.map(({ ruleId }) => ruleId)).not.toContain('decal-on-matt');
+    expect(result.muted).toMatchObject([{ ruleId: 'decal-on-matt', layerId: muted.id, note }]);
+    const both = evaluateStack(stack([primer, muted, { ...decal, id: 'another' }]), MILD);
+    expect(both.findings.map(({ ruleId, layerId }) => `${ruleId} ${layerId}`)).toContain(
+      'decal-on-matt another',
+    );
+  });
+});
+
 describe('evaluateStack', () => {
+  it('lets a dry brush touch raised detail only, each sweep less than the one before', () => {
+    const L = (coats: number) =>
+      evaluateStack(stack([blackGloss, mattClear, { ...drybrush, coats }]), MILD).lab.L;
+    const base = evaluateStack(stack([blackGloss, mattClear]), MILD).lab.L;
+    expect(L(1)).toBeGreaterThan(base + 2);
+    expect(L(2)).toBeGreaterThan(L(1));
+    expect(L(1)).toBeLessThan(75);
+  });
+
+  it('dries faster in a dehydrator, for rooms of any damp', () => {
+    const damp: Conditions = { temperatureC: 18, humidity: 90 };
+    expect(cureFactor('water-acrylic', { ...damp, dryerC: 40 })).toBeCloseTo(0.25, 9);
+    expect(cureFactor('water-acrylic', damp)).toBeGreaterThan(1.5);
+  });
+
   it('adds film layer by layer and halves it on edges', () => {
     const result = evaluateStack(stack([primer, colour, clear]), MILD);
     const sum = [primer, colour, clear].reduce((total, each) => total + layerFilm(each).usual, 0);
@@ -292,6 +412,13 @@ describe('evaluateStack', () => {
     ['no area', { areaCm2: 0 }, MILD, /area to cover/],
     ['negative coats', { layers: [{ ...primer, coats: -1 }] }, MILD, /1 to 30 coats/],
     ['an oven', {}, { temperatureC: 90, humidity: 50 }, /between -10 and 50/],
+    [
+      'three hundred layers',
+      { layers: Array.from({ length: 300 }, (_, at) => ({ ...primer, id: `p${at}` })) },
+      MILD,
+      /at most 40 layers; this one has 300/,
+    ],
+    ['a dryer that melts', {}, { temperatureC: 20, humidity: 50, dryerC: 120 }, /between 25 and 80 C/],
     ['impossible humidity', {}, { temperatureC: 20, humidity: 130 }, /between 0 and 100/],
   ])('refuses %s', (_, change, conditions, message) => {
     expect(() => evaluateStack(stack([primer], change), conditions)).toThrow(message);
@@ -319,6 +446,7 @@ describe('waits', () => {
     expect(waitBefore(clear, enamel, MILD).from).toBe(FAMILIES.enamel.fullCure);
     expect(waitBefore(mask, colour, MILD).from).toBe(FAMILIES.lacquer.fullCure);
     expect(waitBefore(polish, clear, MILD).from).toBe(FAMILIES.lacquer.polishAfter);
+    expect(waitBefore(key, enamel, MILD).from).toBe(FAMILIES.enamel.fullCure);
     expect(waitBefore(clear, decal, MILD).from).toBe(720);
     expect(waitToHandle(polish, MILD).from).toBe(0);
   });

@@ -1,6 +1,7 @@
 import { spectrumFrom } from '../colour/index.ts';
 import type { PaintOptics } from '../paint/index.ts';
 import type { Product } from './stack.ts';
+import { TINTS } from './tints.ts';
 
 /** K and S per um: a white pigment share that scatters, a black share that absorbs. */
 function grey(scatter: number, black: number): PaintOptics {
@@ -21,7 +22,18 @@ function clearFilm(yellow: number): PaintOptics {
 /** Plain products that any shelf could hold, so that a stack can be planned before a paint is chosen.
  *  Their optics are typical, not measured. */
 export const GENERIC_PRODUCTS: readonly (Product & {
-  role: 'primer' | 'undercoat' | 'metal' | 'clear' | 'wash';
+  role:
+    | 'primer'
+    | 'undercoat'
+    | 'metal'
+    | 'clear'
+    | 'wash'
+    | 'tint'
+    | 'stain'
+    | 'dry-brush'
+    | 'powder'
+    | 'flock'
+    | 'foil';
 })[] = [
   {
     id: 'generic-primer-grey',
@@ -70,6 +82,14 @@ export const GENERIC_PRODUCTS: readonly (Product & {
     family: 'lacquer',
     sheen: 'gloss',
     optics: grey(0.02, 0.8),
+  },
+  {
+    id: 'generic-rust-brown',
+    name: 'Rust brown undercoat',
+    role: 'undercoat',
+    family: 'lacquer',
+    sheen: 'matt',
+    optics: earth(0.12, 0.06, 0.35, 590),
   },
   {
     id: 'generic-silver',
@@ -163,4 +183,59 @@ export const GENERIC_PRODUCTS: readonly (Product & {
     sheen: 'satin',
     optics: clearFilm(0),
   },
+  ...TINTS.map(({ id, name, k }) => ({
+    id: `generic-tint-${id}`,
+    name: `${name[0]!.toUpperCase()}${name.slice(1)}`,
+    role: 'tint' as const,
+    family: 'lacquer' as const,
+    sheen: 'gloss' as const,
+    optics: { k, s: spectrumFrom(() => 1e-7) },
+  })),
+  {
+    id: 'generic-stain-brown',
+    name: 'Brown wood stain',
+    role: 'stain',
+    family: 'water-acrylic',
+    sheen: 'satin',
+    optics: {
+      k: spectrumFrom((nm) => 0.004 + 0.07 / (1 + Math.exp((nm - 560) / 45))),
+      s: spectrumFrom(() => 0.004),
+    },
+  },
+  dry('generic-drybrush-pale', 'Pale grey, dry-brushed', 'dry-brush', 'enamel', grey(0.3, 0.01)),
+  dry('generic-drybrush-steel', 'Steel, dry-brushed', 'dry-brush', 'enamel', grey(0.6, 0.09)),
+  dry('generic-powder-dust', 'Dust powder', 'powder', 'powder', earth(0.5, 0.02, 0.06, 520)),
+  dry('generic-powder-rust', 'Rust powder', 'powder', 'powder', earth(0.25, 0.03, 0.5, 590)),
+  dry('generic-powder-soot', 'Soot powder', 'powder', 'powder', grey(0.02, 0.8)),
+  dry('generic-flock-black', 'Black fibres', 'flock', 'fibre', grey(0.01, 0.3)),
+  dry('generic-flock-grey', 'Grey fibres', 'flock', 'fibre', grey(0.06, 0.06)),
+  dry('generic-flock-red', 'Dark red fibres', 'flock', 'fibre', earth(0.05, 0.02, 0.4, 600)),
+  dry('generic-flock-tan', 'Tan fibres', 'flock', 'fibre', earth(0.08, 0.01, 0.06, 540)),
+  {
+    id: 'generic-foil',
+    name: 'Bright adhesive foil',
+    role: 'foil',
+    family: 'foil',
+    sheen: 'metal',
+    optics: { k: spectrumFrom(() => 0.02), s: spectrumFrom(() => 3) },
+  },
 ];
+
+/** Something that lies matt and dry. */
+function dry<R extends string, F extends Product['family']>(
+  id: string,
+  name: string,
+  role: R,
+  family: F,
+  optics: PaintOptics,
+) {
+  return { id, name, role, family, sheen: 'matt' as const, optics };
+}
+
+/** An earth: scatters, and absorbs below an edge in nm. */
+function earth(scatter: number, black: number, blue: number, edge: number): PaintOptics {
+  return {
+    k: spectrumFrom((nm) => black + blue / (1 + Math.exp((nm - edge) / 18))),
+    s: spectrumFrom(() => scatter),
+  };
+}

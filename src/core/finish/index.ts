@@ -5,6 +5,7 @@ export {
   isPainted,
   type Conditions,
   type LayerKind,
+  type MutedRule,
   type Product,
   type Sheen,
   type Stack,
@@ -12,15 +13,23 @@ export {
   type Substrate,
   type Tool,
 } from './stack.ts';
+export { LAYER_KINDS, type LayerKindFacts } from './layerKinds.ts';
 export { SUBSTRATES } from './substrates.ts';
 export { GENERIC_PRODUCTS } from './genericProducts.ts';
-export { BLUSH_HUMIDITY, cureFactor, dewPoint, requireConditions } from './air.ts';
+export { BLUSH_HUMIDITY, cureFactor, dewPoint, requireConditions, STYRENE_LIMIT_C } from './air.ts';
 export { formatMinutes, waitBefore, waitBetweenCoats, waitToHandle, type Wait } from './wait.ts';
 export { filmPerCoat, layerFilm, paintVolume, type FilmBand, type PaintVolume } from './film.ts';
 export { sheenName } from './sheen.ts';
 export { coatMinutes, handsOnMinutes } from './handsOn.ts';
 export { FINISH_RULES, type FinishRule, type Severity } from './rules.ts';
-export { evaluateStack, type Finding, type LayerEvaluation, type StackEvaluation } from './evaluateStack.ts';
+export {
+  evaluateStack,
+  MOST_LAYERS,
+  type EvaluateOptions,
+  type Finding,
+  type LayerEvaluation,
+  type StackEvaluation,
+} from './evaluateStack.ts';
 export {
   CLEAR_SCHOOLS,
   FINISH_LOOKS,
@@ -44,6 +53,7 @@ export {
 export {
   CHROME_ROUTES,
   CHROME_ROUTE_TABLE,
+  chromeRouteLayers,
   CURVATURES,
   planBrightwork,
   scoreChromeRoutes,
@@ -54,3 +64,58 @@ export {
   type Curvature,
   type RouteScore,
 } from './chromeRoutes.ts';
+export {
+  settingFor,
+  settingKey,
+  settingLine,
+  SETTING_LIMITS,
+  usualSetting,
+  type ToolSetting,
+  type ToolSettings,
+} from './toolSettings.ts';
+export {
+  stackQuantities,
+  type LayerQuantity,
+  type ProductQuantity,
+  type StackQuantities,
+  type Supply,
+} from './quantities.ts';
+export {
+  hazard,
+  hazardLine,
+  HAZARDS,
+  hazardsInWords,
+  hazardsOfLayer,
+  type Hazard,
+  type HazardId,
+} from './hazards.ts';
+export {
+  bestOfGrounds,
+  compareStacks,
+  stackCandidates,
+  type BestOfGround,
+  type ComparedStack,
+  type StackCandidate,
+} from './compareStacks.ts';
+export {
+  alikeMetals,
+  BARE_METALS,
+  flakeReading,
+  GROUND_WORDS,
+  metalLab,
+  type AlikeMetals,
+  type BareMetal,
+  type FlakeReading,
+  type SeenMetal,
+} from './bareMetals.ts';
+export {
+  AMOUNTS,
+  LIVES,
+  WEATHER_PLACES,
+  weatherPlace,
+  weatheringPlan,
+  type Life,
+  type WeatheringLayer,
+  type WeatheringPlan,
+  type WeatherPlace,
+} from './weathering.ts';

@@ -1,11 +1,12 @@
 import type { Lab } from '../colour/index.ts';
-import { BLUSH_HUMIDITY, DEW_POINT_MARGIN_C, dewPoint } from './air.ts';
+import { BLUSH_HUMIDITY, COLD_C, DEW_POINT_MARGIN_C, dewPoint, STYRENE_LIMIT_C } from './air.ts';
 import { FAMILIES, type PaintFamily } from './families.ts';
 import { EDGE_SHARE, FLATTING_UM, POLISHING_UM } from './film.ts';
+import { coatMinutes } from './handsOn.ts';
 import { sheenName } from './sheen.ts';
 import { isPainted, type Conditions, type Product, type Stack, type StackLayer } from './stack.ts';
 import { vividWarm } from './vividWarm.ts';
-import { formatMinutes } from './wait.ts';
+import { formatMinutes, waitBetweenCoats } from './wait.ts';
 
 /** stop: do not do it; warn: likely to spoil something; note: worth knowing; caution: it can hurt you. */
 export type Severity = 'stop' | 'warn' | 'note' | 'caution';
@@ -36,6 +37,8 @@ export interface RuleContext {
   totalFilm: number;
   /** Dry clear film on flats, um. */
   clearFilm: number;
+  /** Longest bench session, minutes, where a calendar is known. */
+  longestSession?: number;
 }
 
 export interface FinishRule {
@@ -106,7 +109,7 @@ export const FINISH_RULES: readonly FinishRule[] = [
   },
   {
     id: 'tape-on-mirror',
-    severity: 'warn',
+    severity: 'stop',
     title: 'Tape on bright metal',
     applies: ({ layer, paintBelow }) => layer.kind === 'mask' && isMirror(paintBelow?.product),
     reason: () => 'Tape marks or lifts bright metal and chrome ink.',
@@ -377,6 +380,259 @@ export const FINISH_RULES: readonly FinishRule[] = [
     remedy:
       'Extraction on, filter mask, no flame or spark. The product’s safety sheet and local rules decide.',
     source: 'product safety sheet and local rules',
+  },
+  {
+    id: 'paint-on-wax',
+    severity: 'stop',
+    title: 'Paint over wax',
+    applies: ({ product, stack, layer }) =>
+      product !== undefined &&
+      stack.layers.slice(0, stack.layers.indexOf(layer)).some(({ kind }) => kind === 'wax'),
+    reason: () => 'Wax lets go of whatever is laid on it: the paint crawls into drops or peels.',
+    remedy: 'Move the wax to the top, or take it off with a product made for that and wash clean.',
+    source: HANDBOOK,
+  },
+  {
+    id: 'tape-on-foil',
+    severity: 'warn',
+    title: 'Tape on foil or powder',
+    applies: ({ layer, stack }) =>
+      layer.kind === 'mask' &&
+      stack.layers
+        .slice(0, stack.layers.indexOf(layer))
+        .some(({ kind }) => kind === 'foil' || kind === 'powder' || kind === 'flock'),
+    reason: () => 'Tape takes foil, powder and flock along when it comes off.',
+    remedy: 'Mask and paint first; foil, powder and flock come last.',
+    source: HANDBOOK,
+  },
+  {
+    id: 'foil-wants-gloss',
+    severity: 'note',
+    title: 'Foil shows what is under it',
+    applies: ({ layer, glossUnder }) => layer.kind === 'foil' && glossUnder < 60,
+    reason: ({ glossUnder }) =>
+      `Under the foil is a surface of ${Math.round(glossUnder)} gloss units: every grain of it prints through.`,
+    remedy: 'Lay it over hard gloss, or over clean smooth plastic.',
+    source: HANDBOOK,
+  },
+  {
+    id: 'powder-on-gloss',
+    severity: 'warn',
+    title: 'Powder will not hold on gloss',
+    applies: ({ layer, glossUnder }) => layer.kind === 'powder' && glossUnder > 45,
+    reason: ({ glossUnder }) => `At ${Math.round(glossUnder)} gloss units there is no tooth for powder.`,
+    remedy: 'Put a matt clear under it.',
+    source: HANDBOOK,
+  },
+  {
+    id: 'powder-loose',
+    severity: 'note',
+    title: 'Powder lies loose',
+    applies: ({ layer, above }) => layer.kind === 'powder' && !above.some(({ kind }) => kind === 'clear'),
+    reason: () => 'Fingers take it off, and every later handling shows.',
+    remedy: 'Leave it for last; a mist of matt clear holds it but swallows about half of its lightness.',
+    source: HANDBOOK,
+  },
+  {
+    id: 'flock-clogs',
+    severity: 'note',
+    title: 'Flock clogs locating holes',
+    applies: ({ layer }) => layer.kind === 'flock',
+    reason: () =>
+      'Half a millimetre of fibre stands under every seat and lever: they end up high, and their holes are gone.',
+    remedy: 'Plug the holes with tape or a pin before the adhesive; try the seats before the roof goes on.',
+    source: HANDBOOK,
+  },
+  {
+    id: 'stain-wants-light',
+    severity: 'warn',
+    title: 'Stain disappears over dark',
+    applies: ({ layer, labUnder }) => layer.kind === 'stain' && labUnder.L < 45,
+    reason: ({ labUnder }) =>
+      `The base under the stain has L ${Math.round(labUnder.L)}; a stain only takes light away, so no grain will show.`,
+    remedy: 'Lay a light tan base first.',
+    source: 'computed: a transparent film over this base',
+  },
+  {
+    id: 'tint-wants-gloss',
+    severity: 'note',
+    title: 'Tint over a dull surface',
+    applies: ({ layer, glossUnder }) => layer.kind === 'tint' && glossUnder < 50,
+    reason: ({ glossUnder }) =>
+      `At ${Math.round(glossUnder)} gloss units under it the tint loses its depth and gathers in the grain.`,
+    remedy: 'Lay it over gloss or bright metal.',
+    source: HANDBOOK,
+  },
+  {
+    id: 'tint-by-brush',
+    severity: 'warn',
+    title: 'Brushed tint shows every stroke',
+    applies: ({ layer }) => layer.kind === 'tint' && layer.tool === 'brush',
+    reason: () => 'Where two strokes overlap the film is double and the colour twice as deep.',
+    remedy: 'Spray it in passes; by brush only for lamps and sight glasses, in one drop.',
+    source: 'Beer and Lambert: depth follows film',
+  },
+  {
+    id: 'drybrush-on-gloss',
+    severity: 'note',
+    title: 'Dry-brush skids on gloss',
+    applies: ({ layer, glossUnder }) => layer.kind === 'dry-brush' && glossUnder > 60,
+    reason: ({ glossUnder }) =>
+      `At ${Math.round(glossUnder)} gloss units the brush leaves streaks, not highlights.`,
+    remedy: 'Dry-brush over matt or satin, then seal.',
+    source: HANDBOOK,
+  },
+  {
+    id: 'unkeyed-gloss',
+    severity: 'warn',
+    title: 'Water acrylic on slick gloss',
+    applies: ({ family, paintBelow, below, glossUnder, layer }) =>
+      family?.id === 'water-acrylic' &&
+      (layer.kind === 'primer' || layer.kind === 'colour' || layer.kind === 'undercoat') &&
+      paintBelow !== undefined &&
+      ['urethane-2k', 'enamel', 'lacquer', 'aerosol'].includes(paintBelow.product.family) &&
+      glossUnder >= 70 &&
+      below?.kind !== 'key' &&
+      below?.kind !== 'flat',
+    reason: ({ paintBelow }) =>
+      `Nothing in water acrylic bites into ${FAMILIES[paintBelow!.product.family].name}; on its gloss the film only lies there and lifts with the tape.`,
+    remedy: 'Key the gloss first: add a layer “key” under it.',
+    source: HANDBOOK,
+  },
+  {
+    id: 'scuff-two-part',
+    severity: 'warn',
+    title: 'Two-part clear must be scuffed',
+    applies: ({ product, paintBelow, below }) =>
+      product !== undefined &&
+      paintBelow?.product.family === 'urethane-2k' &&
+      below?.kind !== 'key' &&
+      below?.kind !== 'flat',
+    reason: ({ family, paintBelow }) =>
+      family?.id === 'urethane-2k' && paintBelow?.product.family === 'urethane-2k'
+        ? 'After its first half hour two-part clear takes another coat only when it is hard and scuffed.'
+        : 'Once two-part clear has set, nothing dissolves into it: what follows needs a scuffed surface, and not before a day.',
+    remedy: 'Add “key” or “flat” between them.',
+    source: HANDBOOK,
+  },
+  {
+    id: 'window-overnight',
+    severity: 'warn',
+    title: 'The recoat window closes overnight',
+    applies: ({ family, layer, stack, conditions, longestSession }) => {
+      if (longestSession === undefined || layer.coats < 2 || family?.recoatUntil == null) return false;
+      const between = waitBetweenCoats(layer, conditions);
+      return 2 * coatMinutes(layer, stack.areaCm2) + between.from > longestSession;
+    },
+    reason: ({ family, layer, stack, conditions, longestSession }) => {
+      const between = waitBetweenCoats(layer, conditions);
+      return `Two coats of ${coatMinutes(layer, stack.areaCm2)} min and ${formatMinutes(between.from)} between them need ${formatMinutes(2 * coatMinutes(layer, stack.areaCm2) + between.from)}; the longest evening has ${formatMinutes(longestSession!)}. The window closes after ${formatMinutes(between.until!)}, so the second coat waits ${formatMinutes(family!.recoatAgain ?? family!.fullCure)}.`;
+    },
+    remedy:
+      'Open a longer session in the calendar, paint a smaller part at a time, or take a paint without a window.',
+    source: 'computed from the family’s window and the bench calendar',
+  },
+  {
+    id: 'too-cold',
+    severity: 'stop',
+    title: 'Too cold to cure',
+    applies: ({ family, conditions }) =>
+      family !== undefined &&
+      conditions.temperatureC < COLD_C &&
+      ['water-acrylic', 'alcohol-acrylic', 'urethane-2k', 'chrome-ink'].includes(family.id),
+    reason: ({ family, conditions }) =>
+      `At ${conditions.temperatureC.toFixed(0)} C ${family!.name} does not ${family!.id === 'urethane-2k' ? 'cure' : 'close its film'}; it stays soft whatever the clock says.`,
+    remedy: `Warm room, part and paint to ${COLD_C + 5} C or more before spraying, and keep them there overnight.`,
+    source: HANDBOOK,
+  },
+  {
+    id: 'dryer-warps',
+    severity: 'stop',
+    title: 'The dehydrator warps styrene',
+    applies: (context) =>
+      first(context) &&
+      (context.conditions.dryerC ?? 0) > STYRENE_LIMIT_C &&
+      context.stack.substrate.kind !== 'metal',
+    reason: ({ conditions, stack }) =>
+      `${stack.substrate.name} gives above about ${STYRENE_LIMIT_C} C; the dehydrator is set to ${conditions.dryerC} C.`,
+    remedy: 'Set it to 40 C: that already halves every cure twice.',
+    source: HANDBOOK,
+  },
+  {
+    id: 'vinyl-stays-sticky',
+    severity: 'stop',
+    title: 'Never dries on vinyl',
+    applies: (context) =>
+      first(context) &&
+      context.stack.substrate.kind === 'vinyl' &&
+      ['enamel', 'lacquer', 'aerosol', 'oil-wash'].includes(context.family?.id ?? ''),
+    reason: ({ family }) =>
+      `Plasticiser creeps out of vinyl into ${family!.name}, which stays sticky for good.`,
+    remedy: 'Use water acrylic on tyres, or a rubber part painted apart.',
+    source: HANDBOOK,
+  },
+  {
+    id: 'solvent-on-clear',
+    severity: 'warn',
+    title: 'Solvent fogs clear parts',
+    applies: (context) =>
+      first(context) &&
+      context.stack.substrate.kind === 'clear' &&
+      (context.family?.bite ?? 0) >= 2 &&
+      (context.layer.mistCoats ?? 0) < context.layer.coats,
+    reason: ({ family }) =>
+      `${capital(family!.name)} crazes and fogs clear styrene, which cannot be sanded away where it is seen.`,
+    remedy: 'Use water acrylic on clear parts, or mist coats from far away.',
+    source: HANDBOOK,
+  },
+  {
+    id: 'resin-unprimed',
+    severity: 'warn',
+    title: 'Resin without primer',
+    applies: (context) =>
+      first(context) &&
+      context.stack.substrate.kind === 'resin' &&
+      context.product !== undefined &&
+      context.layer.kind !== 'primer',
+    reason: () => 'Release agent and pinholes: colour peels from bare resin and shows every hole.',
+    remedy: 'Wash clean, fill, and prime before colour.',
+    source: HANDBOOK,
+  },
+  {
+    id: 'metal-unprimed',
+    severity: 'note',
+    title: 'Bare metal without primer',
+    applies: (context) =>
+      first(context) &&
+      context.stack.substrate.kind === 'metal' &&
+      (context.layer.kind === 'colour' || context.layer.kind === 'undercoat'),
+    reason: () => 'Paint chips from brass and white metal at the first bend.',
+    remedy: 'Prime with a metal or hobby lacquer primer.',
+    source: HANDBOOK,
+  },
+  {
+    id: 'dissolves-wash',
+    severity: 'warn',
+    title: 'Clear dissolves the wash',
+    applies: ({ layer, family, below }) =>
+      layer.kind === 'clear' &&
+      (family?.bite ?? 0) >= 2 &&
+      (below?.kind === 'wash' || below?.kind === 'stain' || below?.kind === 'dry-brush') &&
+      (layer.mistCoats ?? 0) === 0,
+    reason: ({ family }) =>
+      `A wet coat of ${family!.name} lifts what was just laid and floats it into rings.`,
+    remedy: 'Begin with mist coats, or seal with water-based clear.',
+    source: HANDBOOK,
+  },
+  {
+    id: 'many-coats',
+    severity: 'note',
+    title: 'A great many coats',
+    applies: ({ layer, product }) => product !== undefined && layer.coats > 8,
+    reason: ({ layer }) =>
+      `${layer.coats} coats lie one on another before the first is dry through: solvent stays in, edges round off, and it shrinks for weeks.`,
+    remedy: 'Lay a nearer undercoat, or wait a day after every four coats.',
+    source: HANDBOOK,
   },
 ];
 

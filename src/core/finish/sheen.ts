@@ -12,11 +12,16 @@ export const SHEEN_GLOSS: Readonly<Record<Sheen, number>> = {
 const BARE_PLASTIC_GLOSS = 60;
 const POLISHED_GAIN = 8;
 const FLATTED_GLOSS = 20;
+const KEYED_GLOSS = 15;
+const WAX_GAIN = 2;
 
 /** Gloss after a layer, given the gloss of what lies under it. */
 export function glossAfter(layer: StackLayer, under = BARE_PLASTIC_GLOSS): number {
   if (layer.kind === 'flat') return FLATTED_GLOSS;
   if (layer.kind === 'polish') return Math.min(96, SHEEN_GLOSS.gloss + POLISHED_GAIN);
+  if (layer.kind === 'key') return Math.min(under, KEYED_GLOSS);
+  if (layer.kind === 'wax') return Math.min(97, under + WAX_GAIN);
+  if (layer.kind === 'dry-brush') return 0.8 * under + 0.2 * SHEEN_GLOSS.matt;
   if (!layer.product || layer.kind === 'wash') return under;
   return SHEEN_GLOSS[layer.product.sheen];
 }

@@ -1,13 +1,11 @@
 import type { Spectrum } from '../colour/index.ts';
 import type { PaintOptics } from '../paint/index.ts';
 import type { FamilyId } from './families.ts';
+import { LAYER_KINDS, type LayerKind, type Tool } from './layerKinds.ts';
+
+export type { LayerKind, Tool } from './layerKinds.ts';
 
 export type Sheen = 'gloss' | 'semi-gloss' | 'satin' | 'matt' | 'metal';
-
-export type LayerKind =
-  'primer' | 'undercoat' | 'colour' | 'metal' | 'mask' | 'decal' | 'clear' | 'flat' | 'polish' | 'wash';
-
-export type Tool = 'airbrush' | 'can' | 'brush' | 'marker' | 'hand';
 
 /** What a layer of paint is made of: one product or a recipe already mixed. */
 export interface Product {
@@ -31,6 +29,14 @@ export interface StackLayer {
   /** How many of the first coats are dusted on nearly dry. */
   mistCoats?: number;
   tool: Tool;
+  /** Rules that the builder has silenced here, each with a note why. */
+  muted?: MutedRule[];
+}
+
+/** A rule that is not to warn about one layer. */
+export interface MutedRule {
+  ruleId: string;
+  note: string;
 }
 
 export interface Substrate {
@@ -58,13 +64,13 @@ export interface Conditions {
   humidity: number;
   /** Temperature of the part itself; taken as the air's where absent. */
   surfaceC?: number;
+  /** Temperature of the dehydrator in which painted parts dry; absent where they dry in the air. */
+  dryerC?: number;
 }
 
 export const DEFAULT_CONDITIONS: Conditions = { temperatureC: 20, humidity: 50 };
 
-const PAINTED: ReadonlySet<LayerKind> = new Set(['primer', 'undercoat', 'colour', 'metal', 'clear', 'wash']);
-
 /** Whether a layer lays down paint. */
 export function isPainted(layer: StackLayer): layer is StackLayer & { product: Product } {
-  return PAINTED.has(layer.kind) && layer.product !== undefined;
+  return LAYER_KINDS[layer.kind].painted && layer.product !== undefined;
 }

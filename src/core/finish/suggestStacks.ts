@@ -399,7 +399,9 @@ function small(wish: StackWish): SuggestedStack {
   const closing = (productId: string, because: string): SuggestedLayer => ({
     kind: 'clear',
     productId,
-    coats: 1,
+    coats: 2,
+    // A wet first coat would lift a wash or a tint.
+    mistCoats: 1,
     tool,
     because,
   });

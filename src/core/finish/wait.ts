@@ -12,6 +12,8 @@ export interface Wait {
 
 /** Minutes for the hands-off part of layers that are not painted. */
 const DECAL_DRY = 12 * 60;
+const RINSE_DRY = 2 * 60;
+const DRIP_DRY = 24 * 60;
 
 /** The wait between two coats of the same layer. A first window that closes gives `until`. */
 export function waitBetweenCoats(layer: StackLayer, conditions: Conditions): Wait {
@@ -35,6 +37,9 @@ export function waitBefore(next: StackLayer, below: StackLayer, conditions: Cond
       because: 'decals and setting fluid must be dry right through: overnight',
     };
   }
+  if (below.kind === 'strip')
+    return { from: DRIP_DRY, until: null, because: 'stripped parts must be dry in every hole' };
+  if (below.kind === 'rinse') return { from: RINSE_DRY, until: null, because: 'washed parts must be dry' };
   if (!isPainted(below)) return { from: 0, until: null, because: 'follows at once' };
   const family = FAMILIES[below.product.family];
   const factor = cureFactor(family.id, conditions);
@@ -52,6 +57,10 @@ export function waitBefore(next: StackLayer, below: StackLayer, conditions: Cond
         : after(family.polishAfter, `${family.name} is polished only when hard: solvent leaves slowly`);
     case 'mask':
       return after(family.fullCure, `${family.name} is soft under tape until cured`);
+    case 'key':
+    case 'rinse':
+      // What follows these sees only them: the paint beneath must have cured before.
+      return after(family.fullCure, `${family.name} clogs the paper and lifts while it is soft`);
     case 'decal':
       return after(family.handle * 4, `${family.name} must be dry enough to wet and touch`);
     default:

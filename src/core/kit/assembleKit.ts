@@ -13,6 +13,11 @@ const LISTS: Readonly<Record<string, keyof Kit>> = {
   want: 'wants',
   decal: 'decals',
   brightwork: 'brightwork',
+  weathering: 'weathering',
+  mishap: 'mishaps',
+  'own-step': 'ownSteps',
+  pin: 'pins',
+  aim: 'aims',
 };
 
 /** The stored records of a build as one kit, in their order; records of other kinds are left out. */

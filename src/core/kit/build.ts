@@ -1,4 +1,4 @@
-import type { LayerKind, Tool } from '../finish/index.ts';
+import type { LayerKind, MutedRule, Tool } from '../finish/index.ts';
 
 /** Drops of each paint in a cup, by paint id; one entry for a paint used as it comes. */
 export type Mix = Record<string, number>;
@@ -12,6 +12,8 @@ export interface PlannedLayer {
   coats: number;
   mistCoats?: number;
   tool: Tool;
+  /** Rules silenced on this layer, each with the builder's note. */
+  muted?: MutedRule[];
 }
 
 /** A part as far as a list of parts names it. */

@@ -50,6 +50,12 @@ export function copyKit(kit: Kit, rename: (id: string) => string): Kit {
     })),
     box: kit.box.map((item) => ({ ...item, id: rename(item.id), checked: false })),
     fits: [],
+    // These belong to the former build's sub-assemblies and evenings.
+    weathering: [],
+    mishaps: [],
+    ownSteps: [],
+    pins: [],
+    aims: [],
     stances: [],
     decals: kit.decals.map((decal) => ({ ...decal, id: rename(decal.id) })),
     brightwork: kit.brightwork.map((bright) => ({

@@ -1,4 +1,4 @@
-import type { ChromeRouteId, Curvature } from '../finish/index.ts';
+import type { ChromeRouteId, Curvature, Life, WeatherPlace } from '../finish/index.ts';
 import type { KitPart } from './build.ts';
 
 /** What a part is made of. */
@@ -257,6 +257,55 @@ export interface AssemblyChoice {
   school: School;
 }
 
+/** How hard a life the vehicle had, and what each sub-assembly is as far as dirt cares. */
+export interface Weathering {
+  id: string;
+  life: Life;
+  places: Record<string, WeatherPlace>;
+}
+
+/** What a spoilt step needs before it can be done again. */
+export const REPAIR_IDS = ['wipe', 'sand', 'strip', 'refill'] as const;
+export type RepairId = (typeof REPAIR_IDS)[number];
+
+/** Something that went wrong at a step, and from which step of its sub-assembly the work is done again. */
+export interface Mishap {
+  id: string;
+  operationId: string;
+  /** First step to repeat: the same one, or one before it. */
+  redoFrom: string;
+  repair: RepairId;
+  what: string;
+  why: string;
+  /** Minutes since 1970. */
+  at: number;
+}
+
+/** A step that the builder added to the plan. */
+export interface OwnStep {
+  id: string;
+  /** The step that it follows. */
+  after: string;
+  title: string;
+  minutes: number;
+  /** Minutes to leave it be before what came next. */
+  waitMinutes: number;
+  note: string;
+}
+
+/** A step held to a moment, minutes since 1970. */
+export interface PinnedStart {
+  id: string;
+  operationId: string;
+  start: number;
+}
+
+/** The day by which a build must be ready, like 2026-07-04. */
+export interface BuildAim {
+  id: string;
+  deadline: string;
+}
+
 /** Everything about what is in the box and what becomes of it. */
 export interface Kit {
   parts: Part[];
@@ -271,6 +320,13 @@ export interface Kit {
   wants: Want[];
   decals: DecalColour[];
   brightwork: Brightwork[];
+  /** At most one. */
+  weathering: Weathering[];
+  mishaps: Mishap[];
+  ownSteps: OwnStep[];
+  pins: PinnedStart[];
+  /** At most one. */
+  aims: BuildAim[];
   school: School;
 }
 
@@ -321,6 +377,11 @@ export const EMPTY_KIT: Kit = {
   wants: [],
   decals: [],
   brightwork: [],
+  weathering: [],
+  mishaps: [],
+  ownSteps: [],
+  pins: [],
+  aims: [],
   school: 'pieces',
 };
 

@@ -34,6 +34,12 @@ const GENERIC_FOR: Partial<Record<LayerKind, string>> = {
   clear: 'generic-clear-lacquer',
   metal: 'generic-silver',
   wash: 'generic-wash',
+  tint: 'generic-tint-yellow',
+  stain: 'generic-stain-brown',
+  'dry-brush': 'generic-drybrush-pale',
+  powder: 'generic-powder-dust',
+  flock: 'generic-flock-grey',
+  foil: 'generic-foil',
   colour: 'generic-primer-grey',
 };
 

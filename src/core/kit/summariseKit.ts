@@ -21,6 +21,10 @@ export interface KitSummary {
   joinsBefore: Record<string, string[]>;
   /** What the parts of each sub-assembly are made of. */
   materials: Record<string, Material[]>;
+  /** What the builder changed in the plan. */
+  plan: Pick<Kit, 'mishaps' | 'ownSteps' | 'pins'> & { deadline: string | null };
+  /** What the version needs and nobody has yet. */
+  wants: { name: string; leadDays: number; have: boolean }[];
 }
 
 export interface KitHold {
@@ -107,6 +111,13 @@ export function summariseKit(
     lost: kit.parts.filter(({ state, id }) => state === 'lost' && version.used.has(id)).length,
     jointCount: kit.joints.length,
     openConflicts: open.length,
+    plan: {
+      mishaps: kit.mishaps,
+      ownSteps: kit.ownSteps,
+      pins: kit.pins,
+      deadline: kit.aims[0]?.deadline ?? null,
+    },
+    wants: kit.wants.map(({ name, leadDays, have }) => ({ name, leadDays, have })),
     openChoices: version.open,
     holds,
     openings,

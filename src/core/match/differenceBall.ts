@@ -14,6 +14,11 @@ export interface DifferenceBall {
   reachOf: (direction: number) => number;
   /** Indices of the NEIGHBOURS directions next to direction d start at d * NEIGHBOURS. */
   neighbours: Uint16Array;
+  /** The direction nearest to a vector given in those units: L / unitL, a / unitAB, b / unitAB. */
+  towards: (x: number, y: number, z: number) => number;
+  /** Lightness step, and step along a or b, that look about as large as one dE00 near the target. */
+  unitL: number;
+  unitAB: number;
   /** Sets the difference that the half-spaces hold, and how far beyond the true reach they may lie. */
   hold: (difference: number, slack: number) => void;
 }
@@ -51,8 +56,7 @@ export function differenceBall(target: Lab): DifferenceBall {
   const reach = new Float64Array(DIRECTIONS).fill(NaN);
   let difference = Infinity;
   let slack = Infinity;
-  const sphere = spiralDirections(DIRECTIONS);
-  sphere.forEach(([x, y, z], d) => {
+  SPHERE.forEach(([x, y, z], d) => {
     nL[d] = x / unitL;
     na[d] = y / unitAB;
     nb[d] = z / unitAB;
@@ -147,7 +151,20 @@ export function differenceBall(target: Lab): DifferenceBall {
     slack = newSlack;
     reach.fill(NaN);
   };
-  return { count: DIRECTIONS, nL, na, nb, reach, reachOf, neighbours: nextDirections(sphere), hold };
+  const towards = nearestDirection;
+  return {
+    count: DIRECTIONS,
+    nL,
+    na,
+    nb,
+    reach,
+    reachOf,
+    neighbours: NEXT_DIRECTIONS,
+    towards,
+    unitL,
+    unitAB,
+    hold,
+  };
 }
 
 function middle({ minL, maxL, minA, maxA, minB, maxB }: LabBox): Lab {
@@ -177,4 +194,50 @@ function nextDirections(sphere: [number, number, number][]): Uint16Array {
         .map(({ index }) => index),
     ),
   );
+}
+
+const SPHERE = spiralDirections(DIRECTIONS);
+const NEXT_DIRECTIONS = nextDirections(SPHERE);
+
+/** Squares along each edge of the cube whose faces tell the nearest direction. */
+const SQUARES = 12;
+const ON_CUBE = Uint16Array.from({ length: 6 * SQUARES * SQUARES }, (_, at) => {
+  const face = Math.floor(at / (SQUARES * SQUARES));
+  const u = (2 * (Math.floor(at / SQUARES) % SQUARES) + 1) / SQUARES - 1;
+  const v = (2 * (at % SQUARES) + 1) / SQUARES - 1;
+  const w = face % 2 === 0 ? 1 : -1;
+  const axis = face >> 1;
+  const [x, y, z] = axis === 0 ? [w, u, v] : axis === 1 ? [u, w, v] : [u, v, w];
+  let nearest = 0;
+  let most = -Infinity;
+  SPHERE.forEach((there, index) => {
+    const along = there[0] * x + there[1] * y + there[2] * z;
+    if (along <= most) return;
+    most = along;
+    nearest = index;
+  });
+  return nearest;
+});
+
+/** Index of about the nearest of the directions to a vector, which need not have length 1. */
+function nearestDirection(x: number, y: number, z: number): number {
+  const sizeX = Math.abs(x);
+  const sizeY = Math.abs(y);
+  const sizeZ = Math.abs(z);
+  const size = Math.max(sizeX, sizeY, sizeZ);
+  if (size === 0) return 0;
+  let face = z > 0 ? 4 : 5;
+  let u = x;
+  let v = y;
+  if (size === sizeX) {
+    face = x > 0 ? 0 : 1;
+    u = y;
+    v = z;
+  } else if (size === sizeY) {
+    face = y > 0 ? 2 : 3;
+    v = z;
+  }
+  const square = (value: number) =>
+    Math.min(SQUARES - 1, Math.max(0, Math.floor(((value / size + 1) * SQUARES) / 2)));
+  return ON_CUBE[(face * SQUARES + square(u)) * SQUARES + square(v)]!;
 }

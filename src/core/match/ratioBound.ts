@@ -1,5 +1,10 @@
 import { BAND_COUNT, labResponse } from '../colour/index.ts';
-import { opaqueReflectance, surfaceReflectance } from '../paint/index.ts';
+import {
+  EXTERNAL_REFLECTION,
+  INTERNAL_REFLECTION,
+  opaqueReflectance,
+  surfaceReflectance,
+} from '../paint/index.ts';
 import { NEIGHBOURS, type DifferenceBall } from './differenceBall.ts';
 import { differenceBound } from './differenceBound.ts';
 import type { MixtureModel } from './mixtureModel.ts';
@@ -11,10 +16,18 @@ const surface = surfaceReflectance;
 const opaque = opaqueReflectance;
 const response = labResponse;
 
+/** Share of light that gets through the surface both ways. */
+const TRANSMITTED = (1 - EXTERNAL_REFLECTION) * (1 - INTERNAL_REFLECTION);
+const OUTSIDE = EXTERNAL_REFLECTION;
+const INSIDE = INTERNAL_REFLECTION;
 /** Guards the bound against rounding; far below any difference that matters. */
 const ROUNDING = 1e-7;
 /** f(X), f(Y), f(Z), X, Y and Z of a corner. */
 const SEEN = 6;
+/** Steps towards the nearest mixture when a direction is looked for. */
+const STEPS = 6;
+/** A direction this far from a proof, about in dE00, is not improved upon: the part is divided instead. */
+const WORTH = 3;
 
 /** Proof that the mixtures of some part of the ratios lie outside the ball around the target. */
 export interface RatioBound {
@@ -36,8 +49,10 @@ export interface RatioBound {
  *
  *  With fractions c = sum of l_v times corner v, K and S are linear in l, so each band's K/S is the mean of the
  *  corners' with weights l_v s_v / s. Reflectance F is convex in K/S, hence it lies between the weighted mean of
- *  the corners' reflectances and that mean less J = F(qmin) + F(qmax) - 2 F((qmin + qmax) / 2) (Simic's bound on
- *  Jensen's gap). That mean differs from the plain mean by Cov(s, R) / s, at most D = ds dR / (4 smin) (Gruss).
+ *  the corners' reflectances and that mean less J, the most by which the chord of F over the corners' range lies
+ *  above a tangent. That mean differs from the plain mean by Cov(s, R) / s. Where the mean of s is
+ *  smin + t ds, Cov(s, R) <= E|s - mean| dR / 2 <= t (1 - t) ds dR, and t (1 - t) / (smin + t ds) is never above
+ *  1 / (sqrt(smin) + sqrt(smax))^2, which gives D = ds dR / (sqrt(smin) + sqrt(smax))^2.
  *  So tristimulus values are those of the corners, mixed by l, plus [-(D + J), D] summed over the bands; the
  *  cube root, concave, adds its own Jensen gap above. Lab is linear in the cube roots, so along any direction
  *  the least over the node is that of a corner less these errors, which fall with the square of the node's
@@ -48,7 +63,7 @@ export function ratioBound(model: MixtureModel, tree: RatioTree, ball: Differenc
   const weight = wx.map((value, band) => value + wy[band]! + wz[band]!);
   const n = tree.root.corners.length;
   const fractionsOf = tree.corners;
-  const { nL, na, nb, reach, reachOf, neighbours } = ball;
+  const { nL, na, nb, reach, reachOf, neighbours, towards, unitL, unitAB } = ball;
   // n . Lab = onX f(X) + onY f(Y) + onZ f(Z) - 16 nL.
   const onX = na.map((value) => 500 * value);
   const onY = nL.map((value, d) => 116 * value - 500 * na[d]! + 200 * nb[d]!);
@@ -57,6 +72,7 @@ export function ratioBound(model: MixtureModel, tree: RatioTree, ball: Differenc
   let capacity = 256;
   let spectra = new Float64Array(capacity * BANDS);
   let ratios = new Float64Array(capacity * BANDS);
+  let internals = new Float64Array(capacity * BANDS);
   let scattering = new Float64Array(capacity * BANDS);
   let seen = new Float64Array(capacity * SEEN);
   let stamps = new Uint32Array(capacity);
@@ -72,6 +88,7 @@ export function ratioBound(model: MixtureModel, tree: RatioTree, ball: Differenc
     while (capacity < fractionsOf.length) capacity *= 2;
     spectra = larger(spectra, BANDS);
     ratios = larger(ratios, BANDS);
+    internals = larger(internals, BANDS);
     scattering = larger(scattering, BANDS);
     seen = larger(seen, SEEN);
     const marks = new Uint32Array(capacity);
@@ -94,6 +111,7 @@ export function ratioBound(model: MixtureModel, tree: RatioTree, ball: Differenc
     let X = 0;
     let Y = 0;
     let Z = 0;
+    let mean = 0;
     for (let band = 0; band < BANDS; band++) {
       let absorbed = c0 * k[p0 + band]! + c1 * k[p1 + band]!;
       let scattered = c0 * s[p0 + band]! + c1 * s[p1 + band]!;
@@ -106,14 +124,18 @@ export function ratioBound(model: MixtureModel, tree: RatioTree, ball: Differenc
         scattered += c3 * s[p3 + band]!;
       }
       const ratio = absorbed / scattered;
-      const reflectance = surface(opaque(ratio));
+      const internal = opaque(ratio);
+      const reflectance = surface(internal);
       ratios[at + band] = ratio;
+      internals[at + band] = internal;
       scattering[at + band] = scattered;
+      mean += weight[band]! * scattered;
       spectra[at + band] = reflectance;
       X += wx[band]! * reflectance;
       Y += wy[band]! * reflectance;
       Z += wz[band]! * reflectance;
     }
+    for (let band = 0; band < BANDS; band++) scattering[at + band]! /= mean;
     const to = corner * SEEN;
     seen[to] = response(X);
     seen[to + 1] = response(Y);
@@ -134,8 +156,7 @@ export function ratioBound(model: MixtureModel, tree: RatioTree, ball: Differenc
       if (value < least) least = value;
       if (value > most) most = value;
     }
-    const gap = 2 * response((least + most) / 2) - response(least) - response(most);
-    rise[channel] = gap + over * responseSlope(least);
+    rise[channel] = responseGap(least, most) + over * responseSlope(least);
     fall[channel] = under * responseSlope(Math.max(0, least - under));
   };
 
@@ -157,6 +178,74 @@ export function ratioBound(model: MixtureModel, tree: RatioTree, ball: Differenc
     // NaN alone differs from itself.
     const limit = known === known ? known : reachOf(d);
     return least - 16 * nL[d]! - loss - limit;
+  };
+
+  const { L: targetL, a: targetA, b: targetB } = model.wanted;
+  /** Corners seen from the target in about dE00 along each axis. */
+  const offsets = new Float64Array(n * 3);
+  /** The direction from the nearest mixture of the corners' colours towards the target, found in a few of
+   *  Gilbert's steps: towards the corner that lies farthest back, as far as that brings it nearer. */
+  const towardsTarget = (corners: Int32Array): number => {
+    for (let i = 0; i < n; i++) {
+      const at = corners[i]! * SEEN;
+      const fy = seen[at + 1]!;
+      offsets[3 * i] = (116 * fy - 16 - targetL) / unitL;
+      offsets[3 * i + 1] = (500 * (seen[at]! - fy) - targetA) / unitAB;
+      offsets[3 * i + 2] = (200 * (fy - seen[at + 2]!) - targetB) / unitAB;
+    }
+    let x = offsets[0]!;
+    let y = offsets[1]!;
+    let z = offsets[2]!;
+    for (let step = 0; step < STEPS; step++) {
+      let back = 0;
+      let least = Infinity;
+      for (let i = 0; i < n; i++) {
+        const along = x * offsets[3 * i]! + y * offsets[3 * i + 1]! + z * offsets[3 * i + 2]!;
+        if (along < least) {
+          least = along;
+          back = i;
+        }
+      }
+      const stepX = offsets[3 * back]! - x;
+      const stepY = offsets[3 * back + 1]! - y;
+      const stepZ = offsets[3 * back + 2]! - z;
+      const size = stepX * stepX + stepY * stepY + stepZ * stepZ;
+      const gain = x * x + y * y + z * z - least;
+      if (gain <= 1e-3 * size || size === 0) break;
+      const share = Math.min(1, gain / size);
+      x += share * stepX;
+      y += share * stepY;
+      z += share * stepZ;
+    }
+    return towards(x, y, z);
+  };
+
+  /** Tries the direction last found, that of the nearest mixture, and then neighbours while the margin grows. */
+  const climb = (corners: Int32Array, start: number): number => {
+    found = start;
+    let best = along(corners, start);
+    if (best > ROUNDING) return best - ROUNDING;
+    const guess = towardsTarget(corners);
+    if (guess !== start) {
+      const value = along(corners, guess);
+      if (value > best) {
+        best = value;
+        found = guess;
+      }
+    }
+    for (let from = -1; best <= ROUNDING && best > -WORTH && from !== found;) {
+      from = found;
+      for (let i = 0; i < NEIGHBOURS; i++) {
+        const d = neighbours[from * NEIGHBOURS + i]!;
+        const value = along(corners, d);
+        if (value > best) {
+          best = value;
+          found = d;
+          if (value > ROUNDING) break;
+        }
+      }
+    }
+    return best - ROUNDING;
   };
 
   const boundOf = differenceBound(model.wanted);
@@ -200,6 +289,7 @@ export function ratioBound(model: MixtureModel, tree: RatioTree, ball: Differenc
       for (let i = 0; i < n; i++) if (stamps[corners[i]!] !== stamp) fill(corners[i]!);
       const scatters = scattering;
       const quotients = ratios;
+      const inside = internals;
       const reflected = spectra;
       const v0 = corners[0]! * BANDS;
       const v1 = corners[1]! * BANDS;
@@ -212,58 +302,86 @@ export function ratioBound(model: MixtureModel, tree: RatioTree, ball: Differenc
       let underY = 0;
       let underZ = 0;
       for (let band = 0; band < BANDS; band++) {
-        let lowS = scatters[v0 + band]!;
-        let highS = lowS;
-        let lowQ = quotients[v0 + band]!;
-        let highQ = lowQ;
-        let lowR = reflected[v0 + band]!;
-        let highR = lowR;
-        let scattered = scatters[v1 + band]!;
-        let ratio = quotients[v1 + band]!;
-        let reflectance = reflected[v1 + band]!;
-        if (scattered < lowS) lowS = scattered;
-        else highS = scattered;
-        // Reflectance falls as K/S rises.
-        if (ratio < lowQ) {
-          lowQ = ratio;
-          highR = reflectance;
-        } else {
-          highQ = ratio;
-          lowR = reflectance;
+        const s0 = scatters[v0 + band]!;
+        const s1 = scatters[v1 + band]!;
+        const q0 = quotients[v0 + band]!;
+        const i0 = inside[v0 + band]!;
+        const q1 = quotients[v1 + band]!;
+        const i1 = inside[v1 + band]!;
+        const R0 = reflected[v0 + band]!;
+        const R1 = reflected[v1 + band]!;
+        let lowS = s0;
+        let highS = s1;
+        if (s1 < s0) {
+          lowS = s1;
+          highS = s0;
+        }
+        let lowQ = q0;
+        let highQ = q1;
+        if (q1 < q0) {
+          lowQ = q1;
+          highQ = q0;
+        }
+        let lowI = i0;
+        let highI = i1;
+        if (i1 < i0) {
+          lowI = i1;
+          highI = i0;
+        }
+        let lowR = R0;
+        let highR = R1;
+        if (R1 < R0) {
+          lowR = R1;
+          highR = R0;
         }
         if (n > 2) {
-          scattered = scatters[v2 + band]!;
-          ratio = quotients[v2 + band]!;
-          reflectance = reflected[v2 + band]!;
-          if (scattered < lowS) lowS = scattered;
-          else if (scattered > highS) highS = scattered;
-          if (ratio < lowQ) {
-            lowQ = ratio;
-            highR = reflectance;
-          } else if (ratio > highQ) {
-            highQ = ratio;
-            lowR = reflectance;
-          }
+          const s2 = scatters[v2 + band]!;
+          const q2 = quotients[v2 + band]!;
+          const i2 = inside[v2 + band]!;
+          const R2 = reflected[v2 + band]!;
+          if (s2 < lowS) lowS = s2;
+          else if (s2 > highS) highS = s2;
+          if (q2 < lowQ) lowQ = q2;
+          else if (q2 > highQ) highQ = q2;
+          if (i2 < lowI) lowI = i2;
+          else if (i2 > highI) highI = i2;
+          if (R2 < lowR) lowR = R2;
+          else if (R2 > highR) highR = R2;
         }
         if (n > 3) {
-          scattered = scatters[v3 + band]!;
-          ratio = quotients[v3 + band]!;
-          reflectance = reflected[v3 + band]!;
-          if (scattered < lowS) lowS = scattered;
-          else if (scattered > highS) highS = scattered;
-          if (ratio < lowQ) {
-            lowQ = ratio;
-            highR = reflectance;
-          } else if (ratio > highQ) {
-            highQ = ratio;
-            lowR = reflectance;
-          }
+          const s3 = scatters[v3 + band]!;
+          const q3 = quotients[v3 + band]!;
+          const i3 = inside[v3 + band]!;
+          const R3 = reflected[v3 + band]!;
+          if (s3 < lowS) lowS = s3;
+          else if (s3 > highS) highS = s3;
+          if (q3 < lowQ) lowQ = q3;
+          else if (q3 > highQ) highQ = q3;
+          if (i3 < lowI) lowI = i3;
+          else if (i3 > highI) highI = i3;
+          if (R3 < lowR) lowR = R3;
+          else if (R3 > highR) highR = R3;
         }
-        const D = ((highS - lowS) * (highR - lowR)) / (4 * lowS);
-        const under = D + highR + lowR - 2 * surface(opaque((lowQ + highQ) / 2));
-        overX += wx[band]! * D;
-        overY += wy[band]! * D;
-        overZ += wz[band]! * D;
+        // sqrt(a b) is at least their harmonic mean, and at least a.
+        const shift = ((highS - lowS) * (highR - lowR)) / (3 * lowS + highS);
+        // The tangent of F nearly parallel to the chord: the chord is farthest above it at one of its ends.
+        const touch = Math.sqrt(lowI * highI);
+        const inverse = 1 / touch;
+        const q = (touch + inverse) / 2 - 1;
+        const root = (inverse - touch) / 2;
+        const through = 1 / ((1 - INSIDE * touch) * root);
+        const touched = OUTSIDE + TRANSMITTED * touch * root * through;
+        // dF/dq = dR/dr dr/dq with r = 1 + q - root, whose slope is -r / root.
+        const slope = -TRANSMITTED * touch * root * through * through;
+        const gapLow = highR - touched - slope * (lowQ - q);
+        const gapHigh = lowR - touched - slope * (highQ - q);
+        const gap = gapLow > gapHigh ? gapLow : gapHigh;
+        const agree = s1 > s0 === R1 > R0;
+        const over = n > 2 || agree ? shift : 0;
+        const under = n > 2 || !agree ? gap + shift : gap;
+        overX += wx[band]! * over;
+        overY += wy[band]! * over;
+        overZ += wz[band]! * over;
         underX += wx[band]! * under;
         underY += wy[band]! * under;
         underZ += wz[band]! * under;
@@ -271,22 +389,7 @@ export function ratioBound(model: MixtureModel, tree: RatioTree, ball: Differenc
       spread(corners, 0, overX, underX);
       spread(corners, 1, overY, underY);
       spread(corners, 2, overZ, underZ);
-
-      found = start;
-      let best = along(corners, start);
-      for (let from = -1; best <= ROUNDING && from !== found;) {
-        from = found;
-        for (let i = 0; i < NEIGHBOURS; i++) {
-          const d = neighbours[from * NEIGHBOURS + i]!;
-          const value = along(corners, d);
-          if (value > best) {
-            best = value;
-            found = d;
-            if (value > ROUNDING) break;
-          }
-        }
-      }
-      return best - ROUNDING;
+      return climb(corners, start);
     },
     widestEdge: (corners) => {
       let widest = 0;
@@ -313,4 +416,14 @@ function responseSlope(ratio: number): number {
   if (ratio <= 216 / 24389) return 24389 / 27 / 116;
   const root = Math.cbrt(ratio);
   return 1 / (3 * root * root);
+}
+
+/** The most by which the CIELAB response between two ratios lies above its chord: where it runs parallel. */
+function responseGap(least: number, most: number): number {
+  if (least <= 216 / 24389) return 2 * response((least + most) / 2) - response(least) - response(most);
+  const low = Math.cbrt(least);
+  const high = Math.cbrt(most);
+  const squares = low * low + low * high + high * high;
+  const touch = Math.sqrt(squares / 3);
+  return touch - low - (touch * touch * touch - low * low * low) / squares;
 }

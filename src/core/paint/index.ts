@@ -1,5 +1,10 @@
 /** Paint optics: surfaces, films, mixtures, coats and hiding. */
-export { internalReflectance, surfaceReflectance } from './saunderson.ts';
+export {
+  EXTERNAL_REFLECTION,
+  INTERNAL_REFLECTION,
+  internalReflectance,
+  surfaceReflectance,
+} from './saunderson.ts';
 export { absorptionOverScattering, filmReflectance, opaqueReflectance } from './kubelkaMunk.ts';
 export { filmsOver, mixOptics, opaqueSpectrum, type Film, type PaintOptics } from './optics.ts';
 export {

@@ -7,6 +7,11 @@ export interface WeeklySession {
   end: number;
 }
 
+/** Minutes of the longest session of a week; 0 where there is none. */
+export function longestSession(sessions: readonly WeeklySession[]): number {
+  return sessions.reduce((most, { start, end }) => Math.max(most, end - start), 0);
+}
+
 export interface BenchCalendar {
   sessions: WeeklySession[];
   /** Local dates (YYYY-MM-DD) on which no session is held. */

@@ -10,6 +10,7 @@ export {
 export { plannableBuild } from './plannableBuild.ts';
 export {
   localDate,
+  longestSession,
   requireCalendar,
   upcomingSessions,
   type BenchCalendar,
@@ -27,3 +28,7 @@ export type {
   ScheduleResult,
   SetupTimes,
 } from './scheduleInstance.ts';
+export { atOwnPace, learnPace, type Pace } from './learnPace.ts';
+export { lookAhead, type LookAheadBuild, type LookAheadTray, type Warning } from './lookAhead.ts';
+export { REPAIRS, withRepairs } from './repairs.ts';
+export { withOwnSteps } from './ownSteps.ts';

@@ -2,15 +2,22 @@ import {
   coatMinutes,
   FAMILIES,
   formatMinutes,
+  hazardLine,
+  hazardsInWords,
+  hazardsOfLayer,
   isPainted,
+  LAYER_KINDS,
   paintVolume,
+  settingLine,
   waitBefore,
   waitBetweenCoats,
   waitToHandle,
   type Conditions,
+  type HazardId,
   type LayerKind,
   type Stack,
   type StackLayer,
+  type ToolSettings,
 } from '../finish/index.ts';
 import {
   lessonsFor,
@@ -54,6 +61,8 @@ export interface PlanOperation {
   because: string;
   /** What to have at hand, in short lines. */
   details: string[];
+  /** What can hurt in it; `cautions` says it in a line each. */
+  hazards: HazardId[];
   cautions: string[];
   /** Decisions that this step waits for; it must not be done before they are made. */
   holds: string[];
@@ -81,45 +90,23 @@ const WASH_DRY_MINUTES = 2 * 60;
 /** Work that can be put down and taken up again is cut into parts of about this length. */
 const DIVISIBLE_MINUTES = 45;
 
-const KIND_WORDS: Readonly<Record<LayerKind, string>> = {
-  primer: 'Prime',
-  undercoat: 'Undercoat',
-  colour: 'Colour',
-  metal: 'Metal',
-  mask: 'Mask',
-  decal: 'Decals',
-  clear: 'Clear',
-  flat: 'Flat',
-  polish: 'Polish',
-  wash: 'Wash',
-};
-
 const ORDINALS = ['First', 'Second', 'Third', 'Fourth'];
 
 /** What a layer is called in the title of its steps; colours are counted where a stack has several. */
 function layerWord(layer: StackLayer, { layers }: Stack): string {
   const colours = layers.filter(({ kind }) => kind === 'colour');
-  if (layer.kind !== 'colour' || colours.length < 2) return KIND_WORDS[layer.kind];
+  if (layer.kind !== 'colour' || colours.length < 2) return LAYER_KINDS[layer.kind].name;
   return `${ORDINALS[colours.indexOf(layer)] ?? 'Next'} colour`;
 }
 
-const CAUTIONS = {
-  vapour:
-    'Solvent vapour: extraction on, filter mask, no flame. The product’s safety sheet and local rules decide.',
-  isocyanate:
-    'Isocyanate: air-fed mask or the cartridges its safety sheet names, skin and eyes covered, nobody else in the room. Local rules decide.',
-  knife: 'Blades: cut away from the hand that holds.',
-  dust: 'Sanding dust: work wet or wear a dust mask.',
-  cyanoacrylate: 'Cyanoacrylate: eyes, skin and fumes; see its safety sheet.',
-} as const;
-
 /** Every step of a build with its reason, and the lags between them. `longestSession` (minutes) decides
- *  whether two coats can share an evening where a recoat window is short. */
+ *  whether two coats can share an evening where a recoat window is short; `own` are the builder's tool settings. */
 export function generateOperations(
   build: PlannableBuild,
   conditions: Conditions,
   longestSession: number,
   lessons: readonly Lesson[] = [],
+  own: ToolSettings = {},
 ): OperationPlan {
   const plan: OperationPlan = { operations: [], arcs: [] };
   const lastStep = new Map<string, { id: string; wait: number; because: string }>();
@@ -138,7 +125,7 @@ export function generateOperations(
         const wait = waitBefore(layer, below, conditions);
         chain.waitFor(wait.from, wait.until, wait.because);
       }
-      addLayer(chain, tray, layer, below, conditions, longestSession);
+      addLayer(chain, tray, layer, below, conditions, longestSession, own);
     });
     const top = tray.stack.layers.at(-1);
     const wait = top ? waitToHandle(top, conditions) : { from: 0, because: 'nothing to dry' };
@@ -159,6 +146,7 @@ function remind(plan: OperationPlan, build: PlannableBuild, lessons: readonly Le
   const trays = new Map(build.trays.map((tray) => [tray.id, tray]));
   const traysOfJoin = new Map(build.joins.map(({ id, trayIds }) => [`${build.id}/join/${id}`, trayIds]));
   for (const operation of plan.operations) {
+    operation.cautions = operation.hazards.map(hazardLine);
     const touched = operation.trayId ? [operation.trayId] : (traysOfJoin.get(operation.id) ?? []);
     const { kind } = operation;
     operation.holds = build.kit.holds
@@ -187,23 +175,18 @@ function remind(plan: OperationPlan, build: PlannableBuild, lessons: readonly Le
 
 const EARLY_KINDS: ReadonlySet<OperationKind> = new Set(['clean', 'open', 'join', 'assemble']);
 
-const TASK_PLACES = {
-  open: { place: 'bench', cautions: ['Blades and drills: cut away from the hand that holds.'] },
-  'pick-out': { place: 'bench', cautions: [] },
-} as const;
-
 function addTask(chain: Chain, task: KitTask, kind: 'open' | 'pick-out', trayName: string): void {
   chain.add({
     key: `${kind}-${task.id}`,
     kind,
     title: `${task.title}: ${trayName}`,
-    place: TASK_PLACES[kind].place,
+    place: 'bench',
     hands: task.minutes,
     family: null,
     chemistry: null,
     because: task.because,
     details: task.details,
-    cautions: [...TASK_PLACES[kind].cautions],
+    hazards: kind === 'open' ? ['blades'] : hazardsInWords(task.title, ...task.details),
   });
 }
 
@@ -230,7 +213,9 @@ class Chain {
   }
 
   add(
-    step: Omit<PlanOperation, 'id' | 'buildId' | 'trayId' | 'dry' | 'holds' | 'lessons'> & { key: string },
+    step: Omit<PlanOperation, 'id' | 'buildId' | 'trayId' | 'dry' | 'cautions' | 'holds' | 'lessons'> & {
+      key: string;
+    },
   ): void {
     const { key, ...rest } = step;
     const id = `${this.#buildId}/${this.#trayId}/${key}`;
@@ -240,6 +225,7 @@ class Chain {
       buildId: this.#buildId,
       trayId: this.#trayId,
       dry: 0,
+      cautions: [],
       holds: [],
       lessons: [],
     });
@@ -279,7 +265,7 @@ function prepare(
     chemistry: null,
     because: 'Gates, seams and flash show through every coat; washed plastic holds paint.',
     details: [`${partCount} parts: cut, trim, sand 400 then 1000`, 'wash in soap and water, rinse'],
-    cautions: [CAUTIONS.knife, CAUTIONS.dust],
+    hazards: ['blades', 'dust'],
   });
   for (const opening of openings) addTask(chain, opening, 'open', name);
   chain.waitFor(WASH_DRY_MINUTES, null, 'washed parts must be dry');
@@ -298,7 +284,7 @@ function prepare(
       ...((joints ?? []).length > 8 ? [`and ${joints!.length - 8} more, in the kit stage`] : []),
       'solvent cement, thin, on bare plastic; fill and sand the seams',
     ],
-    cautions: [CAUTIONS.vapour],
+    hazards: ['vapour'],
   });
   chain.waitFor(CEMENT_CURE_MINUTES, null, 'cement and filler must be hard before sanding and primer');
 }
@@ -307,7 +293,7 @@ function addInPieces(
   chain: Chain,
   minutes: number,
   key: string,
-  step: Omit<PlanOperation, 'id' | 'buildId' | 'trayId' | 'dry' | 'hands' | 'holds' | 'lessons'>,
+  step: Omit<PlanOperation, 'id' | 'buildId' | 'trayId' | 'dry' | 'hands' | 'cautions' | 'holds' | 'lessons'>,
 ): void {
   const pieces = Math.ceil(minutes / DIVISIBLE_MINUTES);
   for (let piece = 1; piece <= pieces; piece++) {
@@ -327,15 +313,15 @@ function addLayer(
   below: StackLayer | undefined,
   conditions: Conditions,
   longestSession: number,
+  own: ToolSettings,
 ): void {
   const minutes = coatMinutes(layer, tray.stack.areaCm2);
   const sandsPrimer = layer.kind === 'flat' && below?.kind === 'primer';
   const title = `${sandsPrimer ? 'Sand primer' : layerWord(layer, tray.stack)}: ${tray.name}`;
   const because = sandsPrimer
     ? 'Primer shows every blemish; smooth primer makes smooth colour.'
-    : LAYER_REASONS[layer.kind];
+    : LAYER_KINDS[layer.kind].because;
   if (!isPainted(layer)) {
-    const cautions = layer.kind === 'flat' || layer.kind === 'polish' ? [CAUTIONS.dust] : [];
     addInPieces(chain, minutes * layer.coats, layer.id, {
       layerId: layer.id,
       kind: layer.kind,
@@ -349,8 +335,8 @@ function addLayer(
             '2000 wet, with a drop of soap',
             'look along the surface under a lamp; fill and prime again what shows',
           ]
-        : (HAND_DETAILS[layer.kind] ?? []),
-      cautions,
+        : [...LAYER_KINDS[layer.kind].how],
+      hazards: hazardsOfLayer(layer.kind, layer.tool, undefined),
     });
     // Only the first piece waits for the layer beneath; the rest follow at will.
     return;
@@ -358,7 +344,7 @@ function addLayer(
   const { product } = layer;
   const family = FAMILIES[product.family];
   const sprayed = layer.tool === 'airbrush' || layer.tool === 'can';
-  const volume = paintVolume(layer, tray.stack.areaCm2);
+  const volume = paintVolume(layer, tray.stack.areaCm2, own);
   const between = waitBetweenCoats(layer, conditions);
   // Where two coats and the flash between them do not fit one session, the first window would close overnight.
   const sameEvening = 2 * minutes + between.from <= longestSession;
@@ -387,45 +373,16 @@ function addLayer(
       details: [
         product.name,
         `${(volume.paintMl / layer.coats).toFixed(1)} ml paint${volume.thinnerMl > 0 ? ` + ${(volume.thinnerMl / layer.coats).toFixed(1)} ml thinner` : ''} for this coat`,
-        ...(layer.tool === 'airbrush' ? [TOOL_SETTINGS[mist ? 'mist' : 'wet']] : []),
+        ...LAYER_KINDS[layer.kind].how,
+        settingLine(layer.tool, product.family, mist, own) ?? '',
         coat < layer.coats
           ? `next coat after ${formatMinutes(between.from)}${between.until === null ? '' : `, before ${formatMinutes(between.until)}`}`
           : '',
       ].filter(Boolean),
-      cautions:
-        family.id === 'urethane-2k'
-          ? [CAUTIONS.isocyanate]
-          : sprayed && family.bite > 0
-            ? [CAUTIONS.vapour]
-            : [],
+      hazards: hazardsOfLayer(layer.kind, layer.tool, family.id),
     });
   }
 }
-
-const TOOL_SETTINGS = {
-  mist: '1.2 bar, 0.3 mm needle, 15 cm away, quick passes',
-  wet: '1.5 bar, 0.3 mm needle, 10 cm away, overlapping passes',
-} as const;
-
-const LAYER_REASONS: Readonly<Record<LayerKind, string>> = {
-  primer: 'Shows every blemish while it can still be mended, and gives colour a hold.',
-  undercoat: 'The colour over it depends on it: black for metal, white or pink for bright colours.',
-  colour: 'Mist first to hold, then wet coats until the colour closes.',
-  metal: 'Fine and thin, over gloss.',
-  mask: 'The second colour needs an edge; light before dark, large before small.',
-  decal: 'On gloss, so that no air silvers under the film.',
-  clear: 'Seals decals and gives depth to polish.',
-  flat: 'Takes down orange peel before polish; edges are left alone.',
-  polish: 'Brings the gloss up once the clear is hard.',
-  wash: 'Deepens panel lines over sealed paint.',
-};
-
-const HAND_DETAILS: Partial<Record<LayerKind, string[]>> = {
-  mask: ['thin edge tape first, wide tape after', 'seal the edge with clear or the base colour'],
-  decal: ['fresh water, setting fluid sparingly', 'press out water and air from the middle'],
-  flat: ['cloths 4000, 6000, 8000 with water', 'leave edges and raised lines alone'],
-  polish: ['compound, soft cloth, light hand', 'wash residue out of panel lines'],
-};
 
 function addJoins(
   plan: OperationPlan,
@@ -446,7 +403,8 @@ function addJoins(
       chemistry: null,
       because: 'Joined after paint: the parts differ in colour or would block the spray.',
       details: [join.adhesive, 'dabs, not beads; test the fit first; gloves on'],
-      cautions: /cyano/i.test(join.adhesive) ? [CAUTIONS.cyanoacrylate] : [],
+      hazards: hazardsInWords(join.adhesive),
+      cautions: [],
       holds: [],
       lessons: [],
     });
@@ -481,6 +439,7 @@ function addJoins(
     chemistry: null,
     because: 'Photographs get forgotten; small regrets are lessons for the next kit.',
     details: ['natural light, same angle as the reference', 'write down what to do better'],
+    hazards: [],
     cautions: [],
     holds: [],
     lessons: [],

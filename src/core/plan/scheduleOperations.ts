@@ -1,5 +1,6 @@
 import { dispatchOrder } from './dispatch.ts';
 import { listDecoder } from './listDecoder.ts';
+import { MOST_TO_PROVE, proveSchedule } from './proveSchedule.ts';
 import { finishBound, latestStarts, setupBound } from './scheduleBound.ts';
 import {
   indexInstance,
@@ -43,6 +44,11 @@ const START_WEIGHT = 0.02;
 const CYCLES = 4;
 const DISPATCH_TRIES = 24;
 const EVALUATIONS_PER_LOOK = 64;
+/** Orders tried before a small instance is searched to the end, and the nodes that may take. */
+const TRIES_BEFORE_PROOF = 1000;
+const PROOF_NODES = 300_000;
+/** A node costs about as much as this share of a decoded order is worth, in a budget of evaluations. */
+const NODES_PER_EVALUATION = 20;
 
 interface Candidate {
   order: number[];
@@ -55,7 +61,8 @@ interface Candidate {
 
 /** A schedule for one builder with the earliest finish found, then the least set-up, then the earliest work.
  *  Dispatch rules give first orders; annealing over moves that keep the arcs improves them. Every result is
- *  verified before it is handed out. `optimal` is true only where both objectives meet their bounds.
+ *  verified before it is handed out. Small instances are then searched to the end. `optimal` is true only where that
+ *  came to its end, or where both objectives meet their bounds.
  *  Throws RangeError where the instance makes no sense or no schedule was found. */
 export function scheduleOperations(
   instance: ScheduleInstance,
@@ -67,21 +74,23 @@ export function scheduleOperations(
   const { now = Date.now } = options;
   const deadline = now() + timeMs;
   const indexed = indexInstance(instance);
-  const lowerBound = finishBound(indexed);
+  const bound = finishBound(indexed);
   const leastSetup = setupBound(indexed);
-  const decode = listDecoder(indexed, latestStarts(indexed, lowerBound));
+  const decode = listDecoder(indexed, latestStarts(indexed, bound));
   const random = seededRandom(seed);
   let spent = 0;
   let best: Candidate | undefined;
 
+  /** The search of every order came to its end. */
+  let exhausted = false;
   const provedBest = () =>
-    best !== undefined && best.finish === lowerBound && best.setupMinutes === leastSetup;
+    exhausted || (best !== undefined && best.finish === bound && best.setupMinutes === leastSetup);
   const publish = (): ScheduleResult => {
     const result: ScheduleResult = {
       starts: Object.fromEntries(indexed.operations.map(({ id }, i) => [id, best!.starts[i]!])),
       finish: best!.finish,
       setupMinutes: best!.setupMinutes,
-      lowerBound,
+      lowerBound: exhausted ? best!.finish : bound,
       optimal: provedBest(),
     };
     const problems = verifySchedule(instance, result);
@@ -115,7 +124,40 @@ export function scheduleOperations(
       'No plan keeps every recoat window within these sessions: add a session or make one longer.',
     );
   }
-  if (!over())
+  if (!provedBest() && !over() && indexed.size <= MOST_TO_PROVE) {
+    const small = Math.min(evaluations, spent + TRIES_BEFORE_PROOF);
+    anneal(
+      indexed,
+      current,
+      decode,
+      random,
+      () => over() || spent >= small,
+      () => spent++,
+      consider,
+      {
+        left: () => deadline - now(),
+        evaluations: small,
+        timeMs,
+        spent: () => spent,
+      },
+    );
+    const proof = proveSchedule(
+      indexed,
+      best,
+      Math.min(PROOF_NODES, NODES_PER_EVALUATION * evaluations),
+      () => signal?.aborted === true || now() > deadline,
+    );
+    exhausted = proof.complete;
+    if (proof.better) {
+      const { starts, finish, setupMinutes } = proof.better;
+      const order = [...indexed.topological].sort((a, b) => starts[a]! - starts[b]!);
+      const startSum = starts.reduce((sum, start) => sum + start, 0);
+      best = { starts, finish, setupMinutes, order, startSum, lateness: 0 };
+      onImproved?.(publish());
+    }
+    current = best;
+  }
+  if (!provedBest() && !over())
     anneal(indexed, current, decode, random, over, () => spent++, consider, {
       left: () => deadline - now(),
       evaluations,

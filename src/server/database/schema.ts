@@ -202,6 +202,15 @@ export const settings = sqliteTable('settings', {
   version: integer('version').notNull().default(1),
 });
 
+/** Plans as they were shown, one row for each that differed from the one before. */
+export const planHistory = sqliteTable('plan_history', {
+  id: integer('id').primaryKey({ autoIncrement: true }),
+  /** Minutes since 1970. */
+  at: integer('at').notNull(),
+  finish: integer('finish').notNull(),
+  starts: json<Record<string, number>>('starts'),
+});
+
 /** One row: the plan that the builder has seen last. */
 export const plan = sqliteTable('plan', {
   id: integer('id').primaryKey(),

@@ -3,14 +3,39 @@ import { Router } from 'express';
 import { PATHS, planInput, settingsUpdate, stepInput, type BenchSnapshot } from '../../api/index.ts';
 import { requireCalendar } from '../../core/plan/index.ts';
 import { builds, plan, settings, steps } from '../database/schema.ts';
+import { WORLD } from '../devices/hiddenTruth.ts';
+import { simulatedThermometer } from '../devices/thermometer.ts';
 import { notFound, stale } from '../problem.ts';
-import { readBuilds, readPlan, readSettings, readSteps } from '../store/benchStore.ts';
+import {
+  keepPlan,
+  readBuilds,
+  readPlan,
+  readPlanHistory,
+  readSettings,
+  readSteps,
+} from '../store/benchStore.ts';
 import { readLessons } from '../store/kitStore.ts';
 import { idOf, validated, type Served } from './served.ts';
 
 /** The bench as a whole: snapshot, settings, done steps, the plan. */
 export function benchRoutes({ db, clock, demo }: Served): Router {
   const router = Router();
+
+  const thermometer = simulatedThermometer(clock, WORLD);
+  router.get(PATHS.thermometer, (_request, response) => {
+    response.json(thermometer.state());
+  });
+  router.post(PATHS.thermometer, (_request, response) => {
+    thermometer.connect();
+    response.json(thermometer.state());
+  });
+  router.delete(PATHS.thermometer, (_request, response) => {
+    thermometer.disconnect();
+    response.json(thermometer.state());
+  });
+  router.post(PATHS.airReading, (_request, response) => {
+    response.json(thermometer.read());
+  });
 
   router.get(PATHS.bench, (_request, response) => {
     const snapshot: BenchSnapshot = {
@@ -57,6 +82,10 @@ export function benchRoutes({ db, clock, demo }: Served): Router {
     response.status(204).end();
   });
 
+  router.get(PATHS.planHistory, (_request, response) => {
+    response.json(readPlanHistory(db));
+  });
+
   router.put(PATHS.plan, (request, response) => {
     const { version, ...input } = validated(planInput, request.body);
     const saved = db.transaction((tx) => {
@@ -64,6 +93,7 @@ export function benchRoutes({ db, clock, demo }: Served): Router {
       if (current.version !== version) throw stale('plan', current);
       const row = { id: 1, ...input, starts: input.starts as Record<string, number>, version: version + 1 };
       tx.insert(plan).values(row).onConflictDoUpdate({ target: plan.id, set: row }).run();
+      keepPlan(tx, { at: Math.floor(clock() / 60000), finish: input.finish, starts: row.starts });
       return readPlan(tx);
     });
     response.json(saved);

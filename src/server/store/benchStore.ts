@@ -1,7 +1,8 @@
-import { asc, eq } from 'drizzle-orm';
+import { asc, desc, eq, lte } from 'drizzle-orm';
 import type {
   BuildRecord,
   JoinRecord,
+  PastPlanRecord,
   PlanRecord,
   SettingsRecord,
   StepRecord,
@@ -10,7 +11,7 @@ import type {
 import { DEFAULT_CONDITIONS } from '../../core/finish/index.ts';
 import { summariseKit, type Part } from '../../core/kit/index.ts';
 import type { Database } from '../database/open.ts';
-import { builds, joins, plan, settings, steps, trays } from '../database/schema.ts';
+import { builds, joins, plan, planHistory, settings, steps, trays } from '../database/schema.ts';
 import { readKit } from './kitStore.ts';
 
 /** A weekly calendar to begin with: weekday evenings and Saturday morning. */
@@ -53,6 +54,28 @@ export function readPlan(db: Database): PlanRecord {
   if (!row) return NO_PLAN;
   const { id: _id, ...record } = row;
   return record;
+}
+
+/** Plans kept: a year or two of evenings. */
+const MOST_PLANS = 400;
+/** A plan that follows within this many minutes takes the place of the one before: only where it came to rest counts. */
+const SETTLED_MINUTES = 30;
+
+/** Keeps a plan in the history, newest last. */
+export function keepPlan(db: Database, past: Omit<PastPlanRecord, 'id'>): void {
+  const last = db.select().from(planHistory).orderBy(desc(planHistory.id)).limit(1).get();
+  if (last && past.at - last.at < SETTLED_MINUTES) {
+    db.update(planHistory).set(past).where(eq(planHistory.id, last.id)).run();
+    return;
+  }
+  const { lastInsertRowid } = db.insert(planHistory).values(past).run();
+  db.delete(planHistory)
+    .where(lte(planHistory.id, Number(lastInsertRowid) - MOST_PLANS))
+    .run();
+}
+
+export function readPlanHistory(db: Database): PastPlanRecord[] {
+  return db.select().from(planHistory).orderBy(asc(planHistory.id)).all();
 }
 
 export function readSteps(db: Database): StepRecord[] {

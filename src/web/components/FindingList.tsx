@@ -1,5 +1,6 @@
 import { IconAlertTriangle, IconHandStop, IconInfoCircle, IconShieldExclamation } from '@tabler/icons-react';
 import type { Finding } from '../../core/finish/index.ts';
+import { useState } from 'react';
 import { Why } from './Why.tsx';
 
 const MARKS = {
@@ -10,7 +11,14 @@ const MARKS = {
 } as const;
 
 /** Rules broken or at risk, each with its reason and its way out. */
-export function FindingList({ findings }: { findings: readonly Finding[] }) {
+export function FindingList({
+  findings,
+  onMute,
+}: {
+  findings: readonly Finding[];
+  /** Silences the rule on that layer; absent where nothing can be silenced. */
+  onMute?: (finding: Finding, note: string) => void;
+}) {
   return (
     <>
       {findings.map((finding) => {
@@ -29,9 +37,47 @@ export function FindingList({ findings }: { findings: readonly Finding[] }) {
                 Source: {finding.source}.
               </Why>
             </p>
+            {onMute && finding.severity !== 'caution' && (
+              <MuteRule title={finding.title} onMute={(note) => onMute(finding, note)} />
+            )}
           </div>
         );
       })}
     </>
+  );
+}
+
+/** A rule is silenced with a reason, never without. */
+function MuteRule({ title, onMute }: { title: string; onMute: (note: string) => void }) {
+  const [open, setOpen] = useState(false);
+  const [note, setNote] = useState('');
+  if (!open) {
+    return (
+      <button type="button" className="why small" onClick={() => setOpen(true)}>
+        silence here…
+      </button>
+    );
+  }
+  return (
+    <form
+      style={{ display: 'flex', gap: 6, marginTop: 4 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (note.trim()) onMute(note.trim());
+      }}
+    >
+      <input
+        autoFocus
+        className="textline"
+        aria-label={`Why “${title}” does not matter here`}
+        placeholder="why it does not matter here"
+        maxLength={300}
+        value={note}
+        onChange={(event) => setNote(event.currentTarget.value)}
+      />
+      <button type="submit" className="quiet" disabled={note.trim() === ''}>
+        Silence
+      </button>
+    </form>
   );
 }

@@ -19,6 +19,7 @@ import {
   type StockMaterial,
   type TakenProposal,
 } from '../../core/kit/index.ts';
+import type { PlannedLayer } from '../../core/kit/index.ts';
 import { currentBuild, refreshBench, replaceBuild } from './bench.ts';
 import { askWhichToKeep } from './conflict.ts';
 import { inTurn } from './inTurn.ts';
@@ -58,6 +59,15 @@ export interface Stock {
   spares: Spare[];
   materials: StockMaterial[];
   lessons: Lesson[];
+  stacks: OwnStack[];
+}
+
+/** A stack that the builder keeps to put on other sub-assemblies. */
+export interface OwnStack {
+  id: string;
+  name: string;
+  note: string;
+  layers: PlannedLayer[];
 }
 
 /** Spares, materials and lessons of the bench. */
@@ -73,6 +83,7 @@ export function useStock(): Stock | undefined {
       spares: ofKind<Spare>('spare'),
       materials: ofKind<StockMaterial>('material'),
       lessons: ofKind<Lesson>('lesson'),
+      stacks: ofKind<OwnStack>('stack'),
     };
   }, [data]);
 }

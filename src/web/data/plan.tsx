@@ -1,7 +1,17 @@
 import { wrap, type Remote } from 'comlink';
-import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ReactNode,
+} from 'react';
 import type { PlanOperation } from '../../core/plan/index.ts';
-import type { PlanView } from '../workers/planView.ts';
+import type { BenchSnapshot } from '../../api/index.ts';
+import type { PlanRequest, PlanView } from '../workers/planView.ts';
 import type { PlanWorker } from '../workers/planWorker.ts';
 import { savePlan, useBench, useCodes, usePaints } from './bench.ts';
 import { benchNow } from './clock.ts';
@@ -14,6 +24,11 @@ interface PlanState {
   operations: ReadonlyMap<string, PlanOperation>;
   /** What moved when the plan last followed a change. */
   lastMoves: PlanView['moves'];
+  /** What the plan is made from; null until everything is here. */
+  request: PlanRequest | null;
+  /** Until when the builder has tonight, minutes since 1970; null where the calendar says. */
+  tonightUntil: number | null;
+  setTonightUntil: (until: number | null) => void;
 }
 
 const PlanContext = createContext<PlanState>({
@@ -21,8 +36,31 @@ const PlanContext = createContext<PlanState>({
   busy: true,
   operations: new Map(),
   lastMoves: [],
+  request: null,
+  tonightUntil: null,
+  setTonightUntil: () => undefined,
 });
 const REFRESH_MS = 60_000;
+/** Kept in this browser alone: it is about tonight. */
+const UNTIL = 'fanfare.tonight-until';
+
+function readUntil(): number | null {
+  const text = localStorage.getItem(UNTIL);
+  return text === null ? null : Number(text);
+}
+
+function requestOf(
+  snapshot: BenchSnapshot,
+  used: Pick<PlanRequest, 'paints' | 'codes'>,
+  tonightUntil: number | null,
+): PlanRequest {
+  return {
+    snapshot,
+    ...used,
+    now: Math.floor(benchNow() / 60000),
+    ...(tonightUntil === null ? {} : { tonightUntil }),
+  };
+}
 
 /** Keeps the plan of the whole bench up to date in a worker and stores it. */
 export function PlanProvider({ children }: { children: ReactNode }) {
@@ -34,6 +72,13 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   const [made, setMade] = useState<{ view: PlanView; inputs: unknown } | null>(null);
   const [lastMoves, setLastMoves] = useState<PlanView['moves']>([]);
   const [minute, setMinute] = useState(0);
+  const [until, setUntil] = useState(readUntil);
+  const tonightUntil = until !== null && until > benchNow() / 60000 ? until : null;
+  const setTonightUntil = useCallback((next: number | null) => {
+    if (next === null) localStorage.removeItem(UNTIL);
+    else localStorage.setItem(UNTIL, String(next));
+    setUntil(next);
+  }, []);
 
   useEffect(() => {
     const timer = setInterval(() => setMinute((count) => count + 1), REFRESH_MS);
@@ -54,8 +99,8 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   }, [snapshot, paints, codes]);
 
   const inputs = useMemo(
-    () => (snapshot && used ? { snapshot, used, minute } : null),
-    [snapshot, used, minute],
+    () => (snapshot && used ? { snapshot, used, minute, tonightUntil } : null),
+    [snapshot, used, minute, tonightUntil],
   );
 
   useEffect(() => {
@@ -65,7 +110,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
     );
     const turn = ++asked.current;
     const { snapshot, used } = inputs;
-    void worker.current.planView({ snapshot, ...used, now: Math.floor(benchNow() / 60000) }).then((next) => {
+    void worker.current.planView(requestOf(snapshot, used, inputs.tonightUntil)).then((next) => {
       if (turn !== asked.current) return;
       setMade({ view: next, inputs });
       if (!next.replanned || next.problem) return;
@@ -91,8 +136,11 @@ export function PlanProvider({ children }: { children: ReactNode }) {
       busy,
       lastMoves,
       operations: new Map(view?.operations.map((operation) => [operation.id, operation])),
+      request: inputs && requestOf(inputs.snapshot, inputs.used, inputs.tonightUntil),
+      tonightUntil,
+      setTonightUntil,
     }),
-    [view, busy, lastMoves],
+    [view, busy, lastMoves, inputs, tonightUntil, setTonightUntil],
   );
   return <PlanContext.Provider value={state}>{children}</PlanContext.Provider>;
 }

@@ -2,7 +2,13 @@ import { useMemo } from 'react';
 import { useParams } from 'react-router';
 import type { BuildRecord, CodeRecord, PaintRecord, TrayRecord } from '../../api/index.ts';
 import { labToDisplay, spectrumToDisplay } from '../../core/colour/index.ts';
-import { evaluateStack, type Conditions, type StackEvaluation } from '../../core/finish/index.ts';
+import {
+  evaluateStack,
+  type Conditions,
+  type EvaluateOptions,
+  type StackEvaluation,
+} from '../../core/finish/index.ts';
+import { longestSession } from '../../core/plan/index.ts';
 import {
   productIndex,
   resolveMix,
@@ -19,6 +25,8 @@ export interface Workshop {
   codes: CodeRecord[];
   products: ProductIndex;
   conditions: Conditions;
+  /** Longest bench session, minutes; 0 where there is none. */
+  longestSession: number;
   /** The catalogues and the bench are all here. */
   ready: boolean;
   error: Error | undefined;
@@ -41,6 +49,7 @@ export function useWorkshop(): Workshop {
     codes: codes.data ?? NO_CODES,
     products,
     conditions: bench.data?.settings.conditions ?? NO_AIR,
+    longestSession: longestSession(bench.data?.settings.calendar.sessions ?? []),
     ready: bench.data !== undefined && paints.data !== undefined && codes.data !== undefined,
     error: bench.error ?? paints.error ?? codes.error,
   };
@@ -68,11 +77,12 @@ export function finishOf(
   products: ProductIndex,
   codes: readonly CodeRecord[],
   conditions: Conditions,
+  options: EvaluateOptions = {},
 ): TrayFinish {
   const target = codes.find(({ id }) => id === tray.codeId)?.spectrum;
   try {
     return {
-      evaluation: evaluateStack(resolveStack(tray, scale, products, target), conditions),
+      evaluation: evaluateStack(resolveStack(tray, scale, products, target), conditions, options),
       error: undefined,
     };
   } catch (error) {

@@ -1,22 +1,32 @@
 import type { BenchSnapshot, CodeRecord, PaintRecord } from '../../api/index.ts';
-import { evaluateStack, type Finding } from '../../core/finish/index.ts';
+import { evaluateStack, LAYER_KINDS, type Finding } from '../../core/finish/index.ts';
 import { productIndex } from '../../core/kit/index.ts';
 import {
+  atOwnPace,
   curingNow,
   explainStarts,
   generateOperations,
+  learnPace,
+  lookAhead,
+  longestSession,
   plannableBuild,
   remainingWork,
   scheduleOperations,
   upcomingSessions,
   verifySchedule,
+  withOwnSteps,
+  withRepairs,
   type Curing,
+  type LookAheadBuild,
+  type LookAheadTray,
   type OperationPlan,
+  type Pace,
   type PlanArc,
   type PlanOperation,
   type ScheduleInstance,
   type Session,
   type StartReason,
+  type Warning,
 } from '../../core/plan/index.ts';
 
 export interface PlanRequest {
@@ -25,6 +35,8 @@ export interface PlanRequest {
   codes: CodeRecord[];
   /** Minutes since 1970. */
   now: number;
+  /** The builder has from now until then tonight, whatever the calendar says; minutes since 1970. */
+  tonightUntil?: number;
 }
 
 /** Everything that follows from the bench as it stands; times in minutes since 1970. */
@@ -46,6 +58,12 @@ export interface PlanView {
   curing: Curing[];
   sessions: Session[];
   findings: Record<string, Finding[]>;
+  /** How this builder's minutes compare with the planned ones. */
+  paces: Pace[];
+  /** What lies ahead of each build, by build id. */
+  warnings: Record<string, Warning[]>;
+  /** Days by which builds must be ready, minutes since 1970. */
+  deadlines: Record<string, number>;
   /** Why there is no plan. */
   problem: string | null;
 }
@@ -61,17 +79,26 @@ const LATE_MINUTES = 30;
 
 /** Operations, schedule, reasons, what cures and what warns, from the bench as it stands. A stored plan that was
  *  made from the same inputs and is not late is kept as it is. */
-export function planView({ snapshot, paints, codes, now }: PlanRequest): PlanView {
+export function planView({ snapshot, paints, codes, now, tonightUntil }: PlanRequest): PlanView {
   const { settings, builds, lessons, steps, plan: stored } = snapshot;
   const products = productIndex(paints);
   const codeIndex = new Map(codes.map((code) => [code.id, code]));
-  const sessions = upcomingSessions(settings.calendar, now, HORIZON_DAYS);
-  const longest = settings.calendar.sessions.reduce((most, { start, end }) => Math.max(most, end - start), 0);
+  const sessions = withTonight(upcomingSessions(settings.calendar, now, HORIZON_DAYS), now, tonightUntil);
+  const longest = longestSession(settings.calendar.sessions);
   const plannable = builds.map((build) => plannableBuild(build, products, codeIndex));
-  const plans = plannable.map((build) => generateOperations(build, settings.conditions, longest, lessons));
+  const plans = plannable.map((build) =>
+    generateOperations(build, settings.conditions, longest, lessons, settings.preferences.tools),
+  );
+  const grown = builds.map(({ kit }, at) => {
+    const { operations, arcs } = plans[at]!;
+    const own = withOwnSteps(operations, arcs, kit.plan.ownSteps);
+    return withRepairs(own.operations, own.arcs, kit.plan.mishaps);
+  });
+  const generated = grown.flatMap(({ operations }) => operations);
+  const paces = learnPace(generated, steps);
   const plan: OperationPlan = {
-    operations: plans.flatMap(({ operations }) => operations),
-    arcs: plans.flatMap(({ arcs }) => arcs),
+    operations: atOwnPace(generated, paces, longest),
+    arcs: grown.flatMap(({ arcs }) => arcs),
   };
   const work = remainingWork(plan, steps, sessions, now);
   // A lesson or a decision changes what a step says, not when it is done.
@@ -79,8 +106,15 @@ export function planView({ snapshot, paints, codes, now }: PlanRequest): PlanVie
   const fingerprint = fingerprintOf(
     { operations: timed, arcs: plan.arcs },
     steps.map(({ operationId, endedAt }) => `${operationId}@${endedAt}`),
-    settings.calendar,
+    [settings.calendar, builds.map(({ kit }) => kit.plan.pins), tonightUntil ?? null],
   );
+  const pins = builds.flatMap(({ kit }) => kit.plan.pins);
+  for (const operation of work.instance.operations) {
+    const pin = pins.find(({ operationId }) => operationId === operation.id);
+    if (!pin || pin.start < now) continue;
+    operation.earliest = Math.max(operation.earliest ?? 0, pin.start - now);
+    operation.latest = Math.min(operation.latest ?? Infinity, pin.start - now);
+  }
   const view: PlanView = {
     fingerprint,
     operations: plan.operations,
@@ -98,7 +132,17 @@ export function planView({ snapshot, paints, codes, now }: PlanRequest): PlanVie
     sessions: sessions.slice(0, 120),
     findings: Object.fromEntries(
       plannable.flatMap(({ trays }) =>
-        trays.map(({ id, stack }) => [id, findingsOf(stack, settings.conditions)] as const),
+        trays.map(
+          ({ id, stack }) =>
+            [id, findingsOf(stack, settings.conditions, { longestSession: longest })] as const,
+        ),
+      ),
+    ),
+    paces: [...paces.values()],
+    warnings: {},
+    deadlines: Object.fromEntries(
+      builds.flatMap(({ id, kit }) =>
+        kit.plan.deadline === null ? [] : [[id, endOfDay(kit.plan.deadline)] as const],
       ),
     ),
     problem: null,
@@ -107,8 +151,120 @@ export function planView({ snapshot, paints, codes, now }: PlanRequest): PlanVie
     if (work.instance.operations.length > 0) fillSchedule(view, work.instance, stored, now);
   } catch (error) {
     view.problem = (error as Error).message;
+    if (pins.length > 0)
+      view.problem += ' A step that you pinned may stand in the way: let go of a pin in the Plan stage.';
+  }
+  const shelf = new Map(paints.map((paint) => [paint.id, paint]));
+  for (const build of builds) {
+    view.warnings[build.id] = lookAhead(
+      lookAheadBuild(build, shelf, view.deadlines[build.id] ?? null),
+      view.operations,
+      view.starts,
+      now,
+    );
   }
   return view;
+}
+
+/** The sessions with tonight's cut or stretched to what the builder really has. */
+function withTonight(sessions: Session[], now: number, until: number | undefined): Session[] {
+  if (until === undefined || until <= now + 5) return sessions;
+  const later = sessions.flatMap((session): Session[] => {
+    if (session.end <= until) return [];
+    return [{ ...session, start: session.start < until ? until : session.start }];
+  });
+  const first = later[0];
+  // What is left of an evening that was cut short is not worked.
+  const cut = first && first.start === until ? later.slice(1) : later;
+  return [{ start: now, end: until }, ...cut];
+}
+
+/** Midnight at the end of a local day, minutes since 1970. */
+function endOfDay(day: string): number {
+  const [year, month, date] = day.split('-').map(Number);
+  return Math.round(new Date(year!, month! - 1, date! + 1).getTime() / 60000);
+}
+
+function lookAheadBuild(
+  { id, name, trays, joins, kit }: BenchSnapshot['builds'][number],
+  shelf: ReadonlyMap<string, Pick<PaintRecord, 'name' | 'range' | 'levelMl'>>,
+  deadline: number | null,
+): LookAheadBuild {
+  return {
+    id,
+    name,
+    joins,
+    wants: kit.wants,
+    deadline,
+    trays: trays.map((tray) => ({
+      id: tray.id,
+      name: tray.name,
+      painted: tray.layers.some(({ kind }) => LAYER_KINDS[kind].painted),
+      tyre: /tyre/i.test(tray.name) || tray.parts.some((part) => /tyre/i.test(part.name)),
+      needs: tray.layers.flatMap((layer): LookAheadTray['needs'] => {
+        if (!LAYER_KINDS[layer.kind].painted) return [];
+        const ids = Object.keys(layer.mix ?? {});
+        if (ids.length === 0) {
+          return layer.kind === 'colour'
+            ? [{ layerId: layer.id, name: 'colour', onShelf: null, chosen: false }]
+            : [];
+        }
+        return ids.map((id) => {
+          const paint = shelf.get(id);
+          return {
+            layerId: layer.id,
+            name: paint ? `${paint.name} (${paint.range})` : id,
+            onShelf: paint ? paint.levelMl !== null : null,
+            chosen: true,
+          };
+        });
+      }),
+    })),
+  };
+}
+
+/** A change that could bring the end nearer, and what it would give. */
+export interface WhatIf {
+  name: string;
+  /** Minutes since 1970; null where no plan was found. */
+  finish: number | null;
+}
+
+const WEEK = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
+const DRYER_C = 40;
+
+/** The plan solved again with one more evening on each closed day of the week, and with a dehydrator. Each is a whole
+ *  search, not a guess. */
+export function* whatIf(request: PlanRequest): Generator<WhatIf, void> {
+  const { settings } = request.snapshot;
+  const { calendar, conditions } = settings;
+  const solve = (changed: Partial<typeof settings>): number | null => {
+    const snapshot = {
+      ...request.snapshot,
+      settings: { ...settings, ...changed },
+      plan: { ...request.snapshot.plan, fingerprint: '' },
+    };
+    const { finish, problem } = planView({ ...request, snapshot });
+    return problem === null ? finish : null;
+  };
+  yield { name: 'as it is', finish: solve({}) };
+  const usual = calendar.sessions[0] ?? { start: 19 * 60, end: 21 * 60 };
+  for (let day = 0; day < 7; day++) {
+    if (calendar.sessions.some((session) => session.day === day)) continue;
+    const sessions = [...calendar.sessions, { ...usual, day }];
+    yield { name: `one more evening, ${WEEK[day]}s`, finish: solve({ calendar: { ...calendar, sessions } }) };
+  }
+  const longer = calendar.sessions.map((session) => ({ ...session, end: Math.min(1440, session.end + 30) }));
+  yield {
+    name: 'half an hour longer each evening',
+    finish: solve({ calendar: { ...calendar, sessions: longer } }),
+  };
+  if (conditions.dryerC === undefined) {
+    yield {
+      name: `everything dried at ${DRYER_C} °C`,
+      finish: solve({ conditions: { ...conditions, dryerC: DRYER_C } }),
+    };
+  }
 }
 
 function findingsOf(...args: Parameters<typeof evaluateStack>): Finding[] {

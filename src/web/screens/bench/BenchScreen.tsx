@@ -7,6 +7,7 @@ import { Loading } from '../../components/Loading.tsx';
 import { saveSettings, useBench } from '../../data/bench.ts';
 import { AirPanel } from '../finish/AirPanel.tsx';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
+import { ToolTable } from './ToolTable.tsx';
 
 const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
 const WEEK = [1, 2, 3, 4, 5, 6, 0];
@@ -175,6 +176,8 @@ export function BenchScreen() {
             </button>
           </div>
         </div>
+        <h2 style={{ fontSize: 26, marginTop: 8 }}>Tools</h2>
+        <ToolTable preferences={preferences} onSave={(next, label) => save({ preferences: next }, label)} />
       </section>
       <section className="column">
         <h2 style={{ fontSize: 26 }}>&nbsp;</h2>

@@ -1,4 +1,4 @@
-import { Link, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { ciede2000, DAYLIGHT, spectrumToDisplay, spectrumToLab } from '../../../core/colour/index.ts';
 import { FAMILIES } from '../../../core/finish/index.ts';
 import { resolveMix, targetLayer } from '../../../core/kit/index.ts';
@@ -6,6 +6,7 @@ import { dropsInCup } from '../../../core/match/index.ts';
 import { opaqueSpectrum } from '../../../core/paint/index.ts';
 import { EmptyStage } from '../../components/EmptyStage.tsx';
 import { Loading } from '../../components/Loading.tsx';
+import { PrintedSheet } from '../../components/PrintedSheet.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
 import { benchNow } from '../../data/clock.ts';
 import { useCups } from '../../data/cups.ts';
@@ -64,134 +65,130 @@ export function RecipeCard() {
     .filter(({ kind }) => kind === 'primer' || kind === 'undercoat' || kind === 'metal' || kind === 'colour');
   const spoon = cup?.readings.findLast(({ aside }) => !aside);
   return (
-    <section className="recipecard" aria-label="Recipe card">
-      <div className="noprint" style={{ display: 'flex', justifyContent: 'space-between', marginBottom: 14 }}>
-        <Link to={`/build/${build.id}/colour/${tray.id}`}>back to Match</Link>
-        <button type="button" className="action" style={{ width: 'auto' }} onClick={() => window.print()}>
-          Print this card
-        </button>
-      </div>
-      <div className="sheet">
-        <header style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 16 }}>
-          <div>
-            <p>
-              {build.name}, 1:{build.scale}
-            </p>
-            <h2>{tray.name}</h2>
-            <p>
-              {code ? (
-                <>
-                  <span className="mono">{code.code}</span> {code.name}, {code.maker} {code.years}; known to{' '}
-                  <span className="mono">±{targetUncertainty(code).toFixed(1)} dE</span>
-                </>
-              ) : (
-                'no code'
-              )}
-            </p>
-          </div>
-          <span className="coatground">
-            <Spoon
-              hex={spectrumToDisplay(spectrum).hex}
-              flakeUm={product.flakeUm ?? null}
-              width={60}
-              label="As mixed, in daylight"
-            />
-          </span>
-        </header>
-        <table className="plainlist" style={{ marginTop: 12 }}>
-          <thead>
-            <tr>
-              <th>Paint</th>
-              <th className="num">One cup, drops</th>
-              <th className="num">For the job, drops</th>
-              <th className="num">ml</th>
+    <PrintedSheet
+      label="Recipe card"
+      back={{ to: `/build/${build.id}/colour/${tray.id}`, words: 'back to Match' }}
+      printWords="Print this card"
+    >
+      <header style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 16 }}>
+        <div>
+          <p>
+            {build.name}, 1:{build.scale}
+          </p>
+          <h2>{tray.name}</h2>
+          <p>
+            {code ? (
+              <>
+                <span className="mono">{code.code}</span> {code.name}, {code.maker} {code.years}; known to{' '}
+                <span className="mono">±{targetUncertainty(code).toFixed(1)} dE</span>
+              </>
+            ) : (
+              'no code'
+            )}
+          </p>
+        </div>
+        <span className="coatground">
+          <Spoon
+            hex={spectrumToDisplay(spectrum).hex}
+            flakeUm={product.flakeUm ?? null}
+            width={60}
+            label="As mixed, in daylight"
+          />
+        </span>
+      </header>
+      <table className="plainlist" style={{ marginTop: 12 }}>
+        <thead>
+          <tr>
+            <th>Paint</th>
+            <th className="num">One cup, drops</th>
+            <th className="num">For the job, drops</th>
+            <th className="num">ml</th>
+          </tr>
+        </thead>
+        <tbody>
+          {parts.map(({ id, name, drops }) => (
+            <tr key={id}>
+              <td>
+                <span className="mono">{id}</span> {name}
+              </td>
+              <td className="num mono">{drops}</td>
+              <td className="num mono">{drops * times}</td>
+              <td className="num mono">{((drops * times) / DROPS_PER_ML).toFixed(1)}</td>
             </tr>
-          </thead>
-          <tbody>
-            {parts.map(({ id, name, drops }) => (
-              <tr key={id}>
-                <td>
-                  <span className="mono">{id}</span> {name}
-                </td>
-                <td className="num mono">{drops}</td>
-                <td className="num mono">{drops * times}</td>
-                <td className="num mono">{((drops * times) / DROPS_PER_ML).toFixed(1)}</td>
-              </tr>
-            ))}
-            <tr>
-              <td>Together</td>
-              <td className="num mono">{all}</td>
-              <td className="num mono">{all * times}</td>
-              <td className="num mono">{((all * times) / DROPS_PER_ML).toFixed(1)}</td>
-            </tr>
-          </tbody>
-        </table>
-        <dl className="rows" style={{ marginTop: 12, gridTemplateColumns: 'auto 1fr' }}>
-          <dt>Thinner</dt>
-          <dd>
-            {family.name}: <span className="mono">{Math.round(100 * family.thinner)} %</span> of the paint,{' '}
-            <span className="mono">{((family.thinner * all * times) / DROPS_PER_ML).toFixed(1)} ml</span>;
-            what the label says goes first
-          </dd>
-          <dt>Under it</dt>
-          <dd>
-            {under.length === 0
-              ? 'nothing: straight on the plastic'
-              : under
-                  .map(
-                    ({ kind, mix: below, coats }) =>
-                      `${(below && resolveMix(below, products)?.name) ?? kind}, ${coats} ${coats === 1 ? 'coat' : 'coats'}`,
-                  )
-                  .join('; ')}
-          </dd>
-          <dt>Coats</dt>
-          <dd>
-            <span className="mono">{about.coats}</span>,{' '}
-            <span className="mono">{layer?.film.usual.toFixed(0) ?? '?'} µm</span> dry; closes over what is
-            under it in <span className="mono">{layer?.coatsToClose ?? 'more than 40'}</span>
-          </dd>
-          <dt>For</dt>
-          <dd>
-            <span className="mono">{tray.areaCm2.toFixed(0)} cm²</span>, twice over for repairs:{' '}
-            <span className="mono">{paintMl.toFixed(1)} ml</span>
-          </dd>
-          {target && (
-            <>
-              <dt>Expected</dt>
-              <dd>
-                <span className="mono">
-                  {ciede2000(target, spectrumToLab(spectrum, DAYLIGHT)).toFixed(1)} dE
-                </span>{' '}
-                from the code in daylight
-              </dd>
-            </>
-          )}
-          {spoon && target && (
-            <>
-              <dt>Spoon read</dt>
-              <dd>
-                <span className="mono">
-                  {ciede2000(target, spectrumToLab(spoon.spectrum, DAYLIGHT)).toFixed(1)} dE
-                </span>{' '}
-                on {dayOf(spoon.at * 60000)}, over {spoon.over},{' '}
-                <span className="mono">{spoon.filmUm.toFixed(0)} µm</span>
-              </dd>
-            </>
-          )}
-          <dt>Batch</dt>
-          <dd>
-            {cup
-              ? `${cup.name}, mixed ${dayOf(cup.mixedAt * 60000)}${cup.additions.length > 0 ? `, put right ${cup.additions.length} times` : ''}`
-              : 'not mixed yet'}
-          </dd>
-          <dt>Card of</dt>
-          <dd>{dayOf(benchNow())}</dd>
-        </dl>
-        <p className="small" style={{ marginTop: 12 }}>
-          Spray with air drawn off and a mask for solvent; the product&apos;s safety sheet and local rules go
-          before this card.
-        </p>
-      </div>
-    </section>
+          ))}
+          <tr>
+            <td>Together</td>
+            <td className="num mono">{all}</td>
+            <td className="num mono">{all * times}</td>
+            <td className="num mono">{((all * times) / DROPS_PER_ML).toFixed(1)}</td>
+          </tr>
+        </tbody>
+      </table>
+      <dl className="rows" style={{ marginTop: 12, gridTemplateColumns: 'auto 1fr' }}>
+        <dt>Thinner</dt>
+        <dd>
+          {family.name}: <span className="mono">{Math.round(100 * family.thinner)} %</span> of the paint,{' '}
+          <span className="mono">{((family.thinner * all * times) / DROPS_PER_ML).toFixed(1)} ml</span>; what
+          the label says goes first
+        </dd>
+        <dt>Under it</dt>
+        <dd>
+          {under.length === 0
+            ? 'nothing: straight on the plastic'
+            : under
+                .map(
+                  ({ kind, mix: below, coats }) =>
+                    `${(below && resolveMix(below, products)?.name) ?? kind}, ${coats} ${coats === 1 ? 'coat' : 'coats'}`,
+                )
+                .join('; ')}
+        </dd>
+        <dt>Coats</dt>
+        <dd>
+          <span className="mono">{about.coats}</span>,{' '}
+          <span className="mono">{layer?.film.usual.toFixed(0) ?? '?'} µm</span> dry; closes over what is
+          under it in <span className="mono">{layer?.coatsToClose ?? 'more than 40'}</span>
+        </dd>
+        <dt>For</dt>
+        <dd>
+          <span className="mono">{tray.areaCm2.toFixed(0)} cm²</span>, twice over for repairs:{' '}
+          <span className="mono">{paintMl.toFixed(1)} ml</span>
+        </dd>
+        {target && (
+          <>
+            <dt>Expected</dt>
+            <dd>
+              <span className="mono">
+                {ciede2000(target, spectrumToLab(spectrum, DAYLIGHT)).toFixed(1)} dE
+              </span>{' '}
+              from the code in daylight
+            </dd>
+          </>
+        )}
+        {spoon && target && (
+          <>
+            <dt>Spoon read</dt>
+            <dd>
+              <span className="mono">
+                {ciede2000(target, spectrumToLab(spoon.spectrum, DAYLIGHT)).toFixed(1)} dE
+              </span>{' '}
+              on {dayOf(spoon.at * 60000)}, over {spoon.over},{' '}
+              <span className="mono">{spoon.filmUm.toFixed(0)} µm</span>
+            </dd>
+          </>
+        )}
+        <dt>Batch</dt>
+        <dd>
+          {cup
+            ? `${cup.name}, mixed ${dayOf(cup.mixedAt * 60000)}${cup.additions.length > 0 ? `, put right ${cup.additions.length} times` : ''}`
+            : 'not mixed yet'}
+        </dd>
+        <dt>Card of</dt>
+        <dd>{dayOf(benchNow())}</dd>
+      </dl>
+      <p className="small" style={{ marginTop: 12 }}>
+        Spray with air drawn off and a mask for solvent; the product&apos;s safety sheet and local rules go
+        before this card.
+      </p>
+    </PrintedSheet>
   );
 }

@@ -1,35 +1,53 @@
-import { NumberInput } from '@mantine/core';
-import { dewPoint } from '../../../core/finish/index.ts';
+import { Checkbox, NumberInput } from '@mantine/core';
+import { useState } from 'react';
+import { cureFactor, dewPoint, STYRENE_LIMIT_C } from '../../../core/finish/index.ts';
 import { saveSettings, useBench } from '../../data/bench.ts';
+import { readThermometer } from '../../data/thermometer.ts';
 
 const toF = (celsius: number) => (celsius * 9) / 5 + 32;
 const toC = (fahrenheit: number) => ((fahrenheit - 32) * 5) / 9;
+const USUAL_DRYER_C = 40;
 
-/** The air at the bench; every cure time follows it. */
+/** The air at the bench and the dehydrator; every cure time follows them. */
 export function AirPanel() {
   const { data } = useBench();
+  const [reading, setReading] = useState(false);
+  const [told, setTold] = useState('');
   if (!data) return null;
   const { settings } = data;
   const { conditions, preferences } = settings;
   const inF = preferences.temperature === 'F';
+  const shown = (celsius: number) => Number((inF ? toF(celsius) : celsius).toFixed(1));
+  const meant = (value: number) => Number((inF ? toC(value) : value).toFixed(2));
   const save = (change: Partial<typeof conditions>) => {
     const next = { ...conditions, ...change };
     if (next.temperatureC < -10 || next.temperatureC > 50 || next.humidity < 0 || next.humidity > 100) return;
+    if (next.dryerC !== undefined && (next.dryerC < 25 || next.dryerC > 80)) return;
     void saveSettings(settings, { ...settings, conditions: next }, 'air at the bench').catch(() => undefined);
   };
+  const read = () => {
+    setReading(true);
+    setTold('');
+    readThermometer()
+      .then((air) => {
+        save(air);
+        setTold('Read just now.');
+      })
+      .catch((problem: unknown) => setTold(`${(problem as Error).message} The values above were kept.`))
+      .finally(() => setReading(false));
+  };
   const dew = dewPoint(conditions.temperatureC, conditions.humidity);
+  const times = (family: 'lacquer' | 'water-acrylic') => cureFactor(family, conditions).toFixed(2);
   return (
     <div className="panel">
       <h3>Air at the bench</h3>
       <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 10 }}>
         <NumberInput
           label={`Air, °${preferences.temperature}`}
-          value={Number((inF ? toF(conditions.temperatureC) : conditions.temperatureC).toFixed(1))}
+          value={shown(conditions.temperatureC)}
           min={inF ? 14 : -10}
           max={inF ? 122 : 50}
-          onChange={(value) =>
-            typeof value === 'number' && save({ temperatureC: Number((inF ? toC(value) : value).toFixed(2)) })
-          }
+          onChange={(value) => typeof value === 'number' && save({ temperatureC: meant(value) })}
         />
         <NumberInput
           label="Humidity, %"
@@ -39,10 +57,46 @@ export function AirPanel() {
           onChange={(value) => typeof value === 'number' && save({ humidity: value })}
         />
       </div>
+      <button
+        type="button"
+        className="quiet"
+        style={{ marginTop: 8, width: '100%' }}
+        disabled={reading}
+        onClick={read}
+      >
+        {reading ? 'The thermometer settles…' : 'Read the thermometer'}
+      </button>
+      {told && (
+        <p role="status" className="small soft" style={{ marginTop: 4 }}>
+          {told}
+        </p>
+      )}
+      <div style={{ display: 'flex', gap: 8, alignItems: 'center', marginTop: 8, flexWrap: 'wrap' }}>
+        <Checkbox
+          label="dries in a dehydrator"
+          checked={conditions.dryerC !== undefined}
+          onChange={({ currentTarget: { checked } }) => save({ dryerC: checked ? USUAL_DRYER_C : undefined })}
+        />
+        {conditions.dryerC !== undefined && (
+          <NumberInput
+            aria-label={`Dehydrator, °${preferences.temperature}`}
+            size="xs"
+            w={86}
+            suffix={` °${preferences.temperature}`}
+            value={shown(conditions.dryerC)}
+            min={inF ? 77 : 25}
+            max={inF ? 176 : 80}
+            onChange={(value) => typeof value === 'number' && save({ dryerC: meant(value) })}
+          />
+        )}
+      </div>
       <p className="small soft" style={{ marginTop: 6 }}>
-        Dew point {(inF ? toF(dew) : dew).toFixed(1)} °{preferences.temperature}. Cures take{' '}
-        <span className="mono">×{(2 ** ((20 - conditions.temperatureC) / 10)).toFixed(2)}</span> their time at
-        20 °C.
+        Dew point {shown(dew)} °{preferences.temperature}. Of their time at 20 °C, lacquers cure in{' '}
+        <span className="mono">×{times('lacquer')}</span>, water acrylics in{' '}
+        <span className="mono">×{times('water-acrylic')}</span>.
+        {conditions.dryerC !== undefined &&
+          conditions.dryerC > STYRENE_LIMIT_C &&
+          ` Styrene warps above about ${shown(STYRENE_LIMIT_C)} °${preferences.temperature}.`}
       </p>
     </div>
   );

@@ -14,11 +14,13 @@ import type { Kit } from '../../../core/kit/index.ts';
 import { EmptyStage } from '../../components/EmptyStage.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
+import { saveTrays } from '../../data/bench.ts';
 import { changeKit, useKit, useStock } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { useWorkshop } from '../../data/workshop.ts';
 import { DaysLeft } from './DaysLeft.tsx';
 import { brightParts, type NamedBrightPart } from './brightParts.ts';
+import { routeChanges, type RouteChange } from './routeChanges.ts';
 
 const CURVES: Record<Curvature, string> = { flat: 'flat', gentle: 'gently curved', tight: 'tight curves' };
 const LETTER = 'ABCDEFG';
@@ -108,7 +110,12 @@ export function BrightworkScreen() {
         open={open}
         part={parts.find(({ id }) => id === open.part.id)!}
       />
-      <BrightFollows plan={plan} parts={parts} onOpen={setOpenId} />
+      <BrightFollows
+        plan={plan}
+        parts={parts}
+        changes={routeChanges(build.trays, plan, kit)}
+        onOpen={setOpenId}
+      />
     </div>
   );
 }
@@ -230,10 +237,12 @@ function RouteRow({
 function BrightFollows({
   plan,
   parts,
+  changes,
   onOpen,
 }: {
   plan: BrightPlan;
   parts: readonly NamedBrightPart[];
+  changes: RouteChange[];
   onOpen: (id: string) => void;
 }) {
   const nameOf = (id: string) => parts.find((part) => part.id === id)?.name ?? id;
@@ -266,6 +275,7 @@ function BrightFollows({
           </p>
         )}
       </div>
+      <RouteChanges changes={changes} />
       {plan.clashes.length > 0 && (
         <div className="panel warned">
           <h3>Neighbours that would not agree</h3>
@@ -295,5 +305,38 @@ function BrightFollows({
         </div>
       )}
     </section>
+  );
+}
+
+/** Stacks that the routes make of whole sub-assemblies, shown before they are taken. */
+function RouteChanges({ changes }: { changes: readonly RouteChange[] }) {
+  if (changes.length === 0) return null;
+  const ready = changes.flatMap((change) => (change.kind === 'change' ? [change] : []));
+  return (
+    <div className="panel" role="region" aria-label="Into the stacks">
+      <h3>Into the stacks</h3>
+      <ul className="plainbullets small">
+        {changes.map((change) => (
+          <li key={change.tray.id}>
+            <b>{change.tray.name}</b>: {change.words}
+          </li>
+        ))}
+      </ul>
+      {ready.length > 0 && (
+        <button
+          type="button"
+          className="quiet"
+          style={{ marginTop: 8 }}
+          onClick={() =>
+            void saveTrays(
+              ready.map(({ tray, layers }) => ({ before: tray, after: { ...tray, layers } })),
+              'routes to chrome into the stacks',
+            ).catch(() => undefined)
+          }
+        >
+          Lay {ready.length === 1 ? 'this stack' : `these ${ready.length} stacks`}
+        </button>
+      )}
+    </div>
   );
 }

@@ -1,7 +1,8 @@
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { TrayRecord } from '../../../api/index.ts';
 import { spectrumToDisplay, type IlluminantId } from '../../../core/colour/index.ts';
+import type { MutedRule } from '../../../core/finish/index.ts';
 import { resolveStack } from '../../../core/kit/index.ts';
 import { CrossSection } from '../../components/CrossSection.tsx';
 import { FindingList } from '../../components/FindingList.tsx';
@@ -15,12 +16,31 @@ import { usePlan } from '../../data/plan.tsx';
 import { finishOf, useWorkshop } from '../../data/workshop.ts';
 import { CoatStrip } from './CoatStrip.tsx';
 import { AirPanel } from './AirPanel.tsx';
+import { ComparePanel } from './ComparePanel.tsx';
 import { FollowsPanel } from './FollowsPanel.tsx';
 import { JointFitPanel } from './JointFitPanel.tsx';
 import { LayerTable } from './LayerTable.tsx';
+import { OwnStacks } from './library/OwnStacks.tsx';
+import { MutedRules } from './MutedRules.tsx';
 import { PolishPanel } from './PolishPanel.tsx';
+import { QuantitiesPanel } from './QuantitiesPanel.tsx';
 import { SuggestPanel } from './SuggestPanel.tsx';
 import { layerName } from './layerNames.ts';
+
+type Aid = 'suggest' | 'compare' | 'own';
+const AIDS: readonly [Aid, string][] = [
+  ['suggest', 'Suggest a stack'],
+  ['compare', 'Compare grounds'],
+  ['own', 'My stacks'],
+];
+const FINISH_VIEWS = [
+  ['brightwork', 'Brightwork'],
+  ['metals', 'Metals'],
+  ['tints', 'Tints, heat'],
+  ['weathering', 'Weathering'],
+  ['fits', 'Fits sheet'],
+  ['cautions', 'Cautions'],
+] as const;
 
 /** The stack of a sub-assembly: how it looks, how thick, how long, what goes wrong. */
 export function FinishScreen() {
@@ -68,12 +88,13 @@ interface FinishDeskProps {
 
 function FinishDesk({
   tray,
-  workshop: { build, paints, codes, products, conditions },
+  workshop: { build, paints, codes, products, conditions, longestSession },
   list,
 }: FinishDeskProps) {
   const [light, setLight] = useState<IlluminantId>('D65');
   const [marked, setMarked] = useState<string>();
-  const [suggesting, setSuggesting] = useState(tray.layers.length === 0);
+  const [aid, setAid] = useState<Aid | undefined>(tray.layers.length === 0 ? 'suggest' : undefined);
+  const aids = useRef<HTMLDivElement>(null);
   const code = codes.find(({ id }) => id === tray.codeId);
   const scale = build?.scale ?? 24;
   const stack = useMemo(
@@ -81,14 +102,25 @@ function FinishDesk({
     [tray, scale, products, code],
   );
   const { evaluation, error } = useMemo(
-    () => finishOf(tray, scale, products, codes, conditions),
-    [tray, scale, products, codes, conditions],
+    () => finishOf(tray, scale, products, codes, conditions, { longestSession }),
+    [tray, scale, products, codes, conditions, longestSession],
   );
   const names = new Map(
     tray.layers.map((layer, index) => [layer.id, layerName(layer, stack.layers[index]!)]),
   );
   const save = (layers: TrayRecord['layers'], label: string) =>
     void saveTray(tray, { ...tray, layers }, label).catch(() => undefined);
+  const changeMuted = (
+    layerId: string,
+    change: (muted: readonly MutedRule[]) => MutedRule[],
+    label: string,
+  ) =>
+    save(
+      tray.layers.map((layer) =>
+        layer.id === layerId ? { ...layer, muted: change(layer.muted ?? []) } : layer,
+      ),
+      label,
+    );
   const seen = (spectrum: readonly number[]) =>
     spectrumToDisplay(spectrum, { illuminant: light, observer: '2deg' }).hex;
   const primer = evaluation?.layers.find(({ kind }) => kind === 'primer' || kind === 'undercoat');
@@ -100,14 +132,13 @@ function FinishDesk({
         {build && (
           <nav
             aria-label="Other views of the finish"
-            style={{ display: 'grid', gap: 6, textAlign: 'center' }}
+            style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 6, textAlign: 'center' }}
           >
-            <Link to={`/build/${build.id}/finish/brightwork`} className="quiet">
-              Brightwork
-            </Link>
-            <Link to={`/build/${build.id}/finish/tints`} className="quiet">
-              Tints and heat
-            </Link>
+            {FINISH_VIEWS.map(([view, name]) => (
+              <Link key={view} to={`/build/${build.id}/finish/${view}`} className="quiet">
+                {name}
+              </Link>
+            ))}
           </nav>
         )}
         <AirPanel />
@@ -179,7 +210,24 @@ function FinishDesk({
             <CoatStrip stack={stack} evaluation={evaluation} view={{ illuminant: light, observer: '2deg' }} />
           )}
         </div>
-        {suggesting ? (
+        <div className="chips" role="group" aria-label="Aids" ref={aids}>
+          {AIDS.map(([id, name]) => (
+            <button
+              key={id}
+              type="button"
+              className="chip"
+              aria-pressed={aid === id}
+              onClick={() => {
+                setAid(aid === id ? undefined : id);
+                // What opens lies below the cut: bring it up.
+                if (aid !== id) aids.current?.scrollIntoView({ block: 'start', behavior: 'smooth' });
+              }}
+            >
+              {name}
+            </button>
+          ))}
+        </div>
+        {aid === 'suggest' && (
           <SuggestPanel
             tray={tray}
             scale={scale}
@@ -188,12 +236,26 @@ function FinishDesk({
             products={products}
             conditions={conditions}
             onTake={(layers, name) => save(layers, `${name.toLowerCase()} for ${tray.name}`)}
-            onClose={() => setSuggesting(false)}
+            onClose={() => setAid(undefined)}
           />
-        ) : (
-          <button type="button" className="quiet" onClick={() => setSuggesting(true)}>
-            Suggest a stack
-          </button>
+        )}
+        {aid === 'compare' && (
+          <ComparePanel
+            tray={tray}
+            stack={stack}
+            code={code}
+            conditions={conditions}
+            onTake={(layers, name) => save(layers, `${name} for ${tray.name}`)}
+            onClose={() => setAid(undefined)}
+          />
+        )}
+        {aid === 'own' && build && (
+          <OwnStacks
+            build={build}
+            tray={tray}
+            workshop={{ products, codes, conditions, longestSession }}
+            onClose={() => setAid(undefined)}
+          />
         )}
         <LayerTable
           tray={tray}
@@ -222,10 +284,28 @@ function FinishDesk({
             {evaluation.findings.length === 0 ? (
               <p>No rule is broken.</p>
             ) : (
-              <FindingList findings={evaluation.findings} />
+              <FindingList
+                findings={evaluation.findings}
+                onMute={({ layerId, ruleId, title }, note) =>
+                  changeMuted(layerId, (muted) => [...muted, { ruleId, note }], `silence “${title}”`)
+                }
+              />
             )}
           </div>
         )}
+        {evaluation && (
+          <MutedRules
+            muted={evaluation.muted}
+            onUnmute={(layerId, ruleId) =>
+              changeMuted(
+                layerId,
+                (muted) => muted.filter((one) => one.ruleId !== ruleId),
+                `let “${ruleId}” warn again`,
+              )
+            }
+          />
+        )}
+        <QuantitiesPanel tray={tray} stack={stack} paints={paints} />
         <PolishPanel key={tray.layers.length} stack={stack} />
         {build && <JointFitPanel build={build} tray={tray} />}
       </section>

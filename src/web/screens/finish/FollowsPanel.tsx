@@ -16,8 +16,6 @@ export function FollowsPanel({ tray, evaluation, code }: FollowsPanelProps) {
   const { view } = usePlan();
   const { filmFlat, filmEdge, clearFilm, gloss, handsOn, elapsed } = evaluation;
   const dE = code && ciede2000(spectrumToLab(code.spectrum, DAYLIGHT), evaluation.lab);
-  const paintMl = evaluation.layers.reduce((sum, { volume }) => sum + volume.paintMl, 0);
-  const thinnerMl = evaluation.layers.reduce((sum, { volume }) => sum + volume.thinnerMl, 0);
   const windows = evaluation.layers.filter(({ betweenCoats }) => betweenCoats?.until != null);
   const startOf = (layerId: string) => {
     const operation = view?.operations.find(
@@ -66,10 +64,6 @@ export function FollowsPanel({ tray, evaluation, code }: FollowsPanelProps) {
         <dd className="mono">{(handsOn / 60).toFixed(1)} h</dd>
         <dt>At best, with no evening lost</dt>
         <dd className="mono">{formatMinutes(elapsed)}</dd>
-        <dt>Paint, thinner</dt>
-        <dd className="mono">
-          {paintMl.toFixed(1)} + {thinnerMl.toFixed(1)} ml
-        </dd>
       </dl>
       {windows.length > 0 && (
         <div style={{ marginTop: 8 }}>

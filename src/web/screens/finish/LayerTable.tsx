@@ -6,13 +6,14 @@ import type { PaintRecord, TrayRecord } from '../../../api/index.ts';
 import {
   formatMinutes,
   GENERIC_PRODUCTS,
+  LAYER_KINDS,
   type LayerKind,
   type Stack,
   type StackEvaluation,
   type Tool,
 } from '../../../core/finish/index.ts';
 import type { PlannedLayer } from '../../../core/kit/index.ts';
-import { LAYER_WORDS, TOOL_WORDS } from './layerNames.ts';
+import { TOOL_WORDS } from './layerNames.ts';
 
 interface LayerTableProps {
   tray: TrayRecord;
@@ -23,15 +24,6 @@ interface LayerTableProps {
   onMark: (id: string) => void;
   onSave: (layers: PlannedLayer[], label: string) => void;
 }
-
-const PAINTED: LayerKind[] = ['primer', 'undercoat', 'colour', 'metal', 'clear', 'wash'];
-const TOOL_FOR: Partial<Record<LayerKind, Tool>> = {
-  mask: 'hand',
-  decal: 'hand',
-  flat: 'hand',
-  polish: 'hand',
-  wash: 'brush',
-};
 
 /** The layers, topmost first as they lie, with their paint, coats and tool to change. */
 export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, onSave }: LayerTableProps) {
@@ -45,7 +37,7 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
     const next = [...layers];
     const [layer] = next.splice(index, 1);
     next.splice(index + by, 0, layer!);
-    onSave(next, `move ${LAYER_WORDS[layer!.kind].toLowerCase()} of ${tray.name}`);
+    onSave(next, `move ${LAYER_KINDS[layer!.kind].name.toLowerCase()} of ${tray.name}`);
   };
   const add = (kind: LayerKind) => {
     const taken = new Set(layers.map(({ id }) => id));
@@ -55,11 +47,11 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
     const layer: PlannedLayer = {
       id,
       kind,
-      coats: kind === 'colour' ? 3 : PAINTED.includes(kind) ? 2 : 1,
-      tool: TOOL_FOR[kind] ?? 'airbrush',
+      coats: LAYER_KINDS[kind].coats,
+      tool: LAYER_KINDS[kind].tool,
       ...(generic ? { mix: { [generic.id]: 1 } } : {}),
     };
-    onSave([...layers, layer], `${LAYER_WORDS[kind].toLowerCase()} on ${tray.name}`);
+    onSave([...layers, layer], `${LAYER_KINDS[kind].name.toLowerCase()} on ${tray.name}`);
     onMark(id);
   };
   return (
@@ -83,14 +75,14 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
             .map(({ layer, index }) => {
               const result = evaluation?.layers[index];
               const wait = result?.wait;
-              const painted = PAINTED.includes(layer.kind);
+              const painted = LAYER_KINDS[layer.kind].painted;
               return (
                 <tr
                   key={layer.id}
                   style={layer.id === marked ? { background: 'var(--runner)' } : undefined}
                   onFocus={() => onMark(layer.id)}
                 >
-                  <td style={{ whiteSpace: 'nowrap' }}>{LAYER_WORDS[layer.kind]}</td>
+                  <td style={{ whiteSpace: 'nowrap' }}>{LAYER_KINDS[layer.kind].name}</td>
                   <td style={{ minWidth: 170 }}>
                     {painted ? (
                       <ProductSelect
@@ -102,7 +94,7 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
                           change(
                             layer.id,
                             { mix },
-                            `${LAYER_WORDS[layer.kind].toLowerCase()} of ${tray.name}`,
+                            `${LAYER_KINDS[layer.kind].name.toLowerCase()} of ${tray.name}`,
                           )
                         }
                       />
@@ -113,7 +105,7 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
                   <td className="num">
                     {painted ? (
                       <NumberInput
-                        aria-label={`Coats of ${LAYER_WORDS[layer.kind]}`}
+                        aria-label={`Coats of ${LAYER_KINDS[layer.kind].name}`}
                         value={layer.coats}
                         min={1}
                         max={30}
@@ -139,13 +131,15 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
                   <td>
                     {painted ? (
                       <Select
-                        aria-label={`Tool for ${LAYER_WORDS[layer.kind]}`}
+                        aria-label={`Tool for ${LAYER_KINDS[layer.kind].name}`}
                         size="xs"
                         w={104}
-                        data={(['airbrush', 'can', 'brush', 'marker'] as Tool[]).map((tool) => ({
-                          value: tool,
-                          label: TOOL_WORDS[tool],
-                        }))}
+                        data={(['airbrush', 'can', 'brush', 'marker', 'sponge', 'hand'] as Tool[]).map(
+                          (tool) => ({
+                            value: tool,
+                            label: TOOL_WORDS[tool],
+                          }),
+                        )}
                         value={layer.tool}
                         onChange={(tool) => tool && change(layer.id, { tool: tool }, `tool of ${tray.name}`)}
                       />
@@ -172,7 +166,7 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
                     <button
                       type="button"
                       className="plain"
-                      aria-label={`Move ${LAYER_WORDS[layer.kind]} up`}
+                      aria-label={`Move ${LAYER_KINDS[layer.kind].name} up`}
                       disabled={index === layers.length - 1}
                       onClick={() => move(index, 1)}
                     >
@@ -181,7 +175,7 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
                     <button
                       type="button"
                       className="plain"
-                      aria-label={`Move ${LAYER_WORDS[layer.kind]} down`}
+                      aria-label={`Move ${LAYER_KINDS[layer.kind].name} down`}
                       disabled={index === 0}
                       onClick={() => move(index, -1)}
                     >
@@ -190,11 +184,11 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
                     <button
                       type="button"
                       className="plain"
-                      aria-label={`Remove ${LAYER_WORDS[layer.kind]}`}
+                      aria-label={`Remove ${LAYER_KINDS[layer.kind].name}`}
                       onClick={() =>
                         onSave(
                           layers.filter(({ id }) => id !== layer.id),
-                          `remove ${LAYER_WORDS[layer.kind].toLowerCase()} of ${tray.name}`,
+                          `remove ${LAYER_KINDS[layer.kind].name.toLowerCase()} of ${tray.name}`,
                         )
                       }
                     >
@@ -213,9 +207,9 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
         style={{ marginTop: 10, alignItems: 'center' }}
       >
         <span className="soft small">Add on top:</span>
-        {(Object.keys(LAYER_WORDS) as LayerKind[]).map((kind) => (
+        {(Object.keys(LAYER_KINDS) as LayerKind[]).map((kind) => (
           <button key={kind} type="button" className="chip" onClick={() => add(kind)}>
-            {LAYER_WORDS[kind].toLowerCase()}
+            {LAYER_KINDS[kind].name.toLowerCase()}
           </button>
         ))}
       </div>
@@ -224,6 +218,34 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
       </p>
     </div>
   );
+}
+
+const ROLES: Partial<Record<LayerKind, readonly PaintRecord['role'][]>> = {
+  primer: ['primer'],
+  undercoat: ['undercoat', 'primer', 'colour', 'metal'],
+  colour: ['colour', 'metal'],
+  metal: ['metal'],
+  clear: ['clear'],
+  'dry-brush': ['colour', 'metal'],
+};
+
+/** Whether a paint of the catalogue can be laid as a kind of layer. */
+function suits(kind: LayerKind, { role, hiding, family }: PaintRecord): boolean {
+  switch (kind) {
+    case 'tint':
+    case 'stain':
+      return role === 'colour' && hiding === 'transparent';
+    case 'wash':
+      return family === 'oil-wash';
+    case 'powder':
+      return family === 'powder';
+    case 'flock':
+      return family === 'fibre';
+    case 'foil':
+      return family === 'foil';
+    default:
+      return ROLES[kind]?.includes(role) ?? false;
+  }
 }
 
 interface ProductSelectProps {
@@ -238,13 +260,7 @@ interface ProductSelectProps {
 function ProductSelect({ tray, layer, name, paints, onChange }: ProductSelectProps) {
   const value = layer.mix ? JSON.stringify(layer.mix) : '';
   const data = useMemo(() => {
-    const roles =
-      layer.kind === 'colour'
-        ? ['colour', 'metal']
-        : layer.kind === 'undercoat'
-          ? ['undercoat', 'primer', 'colour', 'metal']
-          : [layer.kind];
-    const fitting = paints.filter(({ role }) => roles.includes(role));
+    const fitting = paints.filter((paint) => suits(layer.kind, paint));
     const option = ({ id, name: label, range }: PaintRecord) => ({
       value: JSON.stringify({ [id]: 1 }),
       label: `${label} (${range} ${id.split('-')[1] ?? ''})`,
@@ -268,7 +284,7 @@ function ProductSelect({ tray, layer, name, paints, onChange }: ProductSelectPro
   }
   return (
     <Select
-      aria-label={`Paint of ${LAYER_WORDS[layer.kind]}`}
+      aria-label={`Paint of ${LAYER_KINDS[layer.kind].name}`}
       size="xs"
       searchable
       limit={80}

@@ -56,7 +56,7 @@ export function PolishPanel({ stack }: { stack: Stack }) {
             return (
               <tr key={grade.id}>
                 <td>
-                  <label className="small">
+                  <label className="small" style={{ display: 'flex', gap: 6 }}>
                     <input
                       type="checkbox"
                       checked={chosen.has(grade.id)}
@@ -71,10 +71,16 @@ export function PolishPanel({ stack }: { stack: Stack }) {
                     {grade.name}
                   </label>
                 </td>
-                <td className="num mono small" style={{ whiteSpace: 'nowrap' }}>
+                <td
+                  className="num mono small"
+                  style={{ whiteSpace: 'nowrap', fontSize: 11.5, paddingRight: 4 }}
+                >
                   {row && span(row.flat)}
                 </td>
-                <td className="num mono small" style={{ whiteSpace: 'nowrap' }}>
+                <td
+                  className="num mono small"
+                  style={{ whiteSpace: 'nowrap', fontSize: 11.5, paddingRight: 4 }}
+                >
                   {row &&
                     (row.burn === 'likely'
                       ? 'burns through'

@@ -5,6 +5,7 @@ import { DAYLIGHT, spectrumToDisplay, spectrumToLab } from '../../../core/colour
 import {
   FINISH_LOOKS,
   formatMinutes,
+  LAYER_KINDS,
   suggestStacks,
   SUBSTRATES,
   type Conditions,
@@ -17,7 +18,6 @@ import type { PlannedLayer, ProductIndex } from '../../../core/kit/index.ts';
 import { Spoon } from '../../components/Spoon.tsx';
 import { DaysLeft } from './DaysLeft.tsx';
 import { finishOf } from '../../data/workshop.ts';
-import { LAYER_WORDS } from './layerNames.ts';
 import { plannedFrom, stackChanges } from './planned.ts';
 
 interface SuggestPanelProps {
@@ -210,7 +210,7 @@ export function SuggestPanel({
                   ? Object.keys(layer.mix)
                       .map((id) => products.get(id)?.name ?? id)
                       .join(' + ')
-                  : LAYER_WORDS[layer.kind];
+                  : LAYER_KINDS[layer.kind].name;
                 return (
                   <tr key={`${index} ${layer.id}`}>
                     <td>

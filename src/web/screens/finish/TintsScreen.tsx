@@ -29,6 +29,7 @@ import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { Why } from '../../components/Why.tsx';
 import { useWorkshop } from '../../data/workshop.ts';
+import { TintsOnto } from './TintsOnto.tsx';
 
 const MIRROR = oxideReflectance('titanium', 0).map((value) => Math.min(0.95, value * 1.35));
 const BASES = [
@@ -253,6 +254,7 @@ export function TintsScreen() {
                 : `${near.passes} ${near.passes === 1 ? 'pass comes' : 'passes come'} nearest to ${wanted.code} ${wanted.name}: ${near.dE00.toFixed(1)} dE off.`
               : 'Pick a colour to come near and the passes are counted.'}
           </p>
+          <TintsOnto trays={build.trays} tints={near ? [{ tint, passes: near.passes }] : []} />
         </div>
         <div className="panel">
           <h3>
@@ -278,6 +280,7 @@ export function TintsScreen() {
               ))}
             </ol>
           )}
+          <TintsOnto trays={build.trays} tints={heat.steps} />
           <p className="soft small" style={{ marginTop: 6 }}>
             A light pass lays about {HEAT_PASS_UM} µm. Fade each end by pulling the airbrush away; smoke last,
             where gas leaks at the port.

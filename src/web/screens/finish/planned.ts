@@ -1,28 +1,129 @@
 import { diffArrays } from 'diff';
-import type { SuggestedLayer } from '../../../core/finish/index.ts';
+import type { LayerKind, SuggestedLayer, TintId, WeatheringLayer } from '../../../core/finish/index.ts';
 import { targetLayer, type Mix, type PlannedLayer } from '../../../core/kit/index.ts';
 
-/** Layers as a tray keeps them, from suggested ones; the colour stays what the tray has. */
+type Unnamed = Omit<PlannedLayer, 'id'> & { id?: string };
+
+/** Layers with ids of their own, in order. A layer that takes the place of one of `now` keeps its id, so that steps
+ *  already done stay done. */
+function named(layers: readonly Unnamed[], now: readonly PlannedLayer[]): PlannedLayer[] {
+  const kept: (string | undefined)[] = [];
+  let at = 0;
+  let old = 0;
+  for (const { added, removed, count } of diffArrays<{ kind: LayerKind }>([...now], [...layers], {
+    comparator: (one, other) => one.kind === other.kind,
+  })) {
+    if (added) at += count;
+    else if (removed) old += count;
+    else for (let i = 0; i < count; i++) kept[at++] = now[old++]!.id;
+  }
+  const taken = new Set(kept.filter((id) => id !== undefined));
+  return layers.map((layer, index) => {
+    let id = kept[index];
+    for (let count = 1; id === undefined; count++) {
+      const free = count === 1 ? layer.kind : `${layer.kind}-${count}`;
+      if (!taken.has(free)) id = free;
+    }
+    taken.add(id);
+    return { ...layer, id };
+  });
+}
+
+/** Everything from the first colour of a stack to its last: the scheme of a body in two colours. */
+function scheme(layers: readonly PlannedLayer[]): readonly PlannedLayer[] {
+  const first = layers.findIndex(({ kind }) => kind === 'colour');
+  return first < 0 ? [] : layers.slice(first, layers.findLastIndex(({ kind }) => kind === 'colour') + 1);
+}
+
+/** Layers as a tray keeps them, from suggested ones; its colour stays what the tray has, and where it has several,
+ *  so do their masks and their order. */
 export function plannedFrom(
   suggested: readonly SuggestedLayer[],
   now: readonly PlannedLayer[],
 ): PlannedLayer[] {
   const colour: Mix | undefined = targetLayer(now)?.mix;
-  const taken = new Set<string>();
-  return suggested.map(({ kind, productId, coats, mistCoats, tool }) => {
-    let id: string = kind;
-    for (let count = 2; taken.has(id); count++) id = `${kind}-${count}`;
-    taken.add(id);
-    const mix = productId === null ? (kind === 'colour' ? colour : undefined) : { [productId]: 1 };
-    return {
-      id,
-      kind,
-      coats,
-      tool,
-      ...(mistCoats === undefined ? {} : { mistCoats }),
-      ...(mix ? { mix } : {}),
-    };
-  });
+  const kept = scheme(now);
+  return named(
+    suggested.flatMap(({ kind, productId, coats, mistCoats, tool }): Unnamed[] => {
+      if (kind === 'colour' && productId === null && kept.length > 1) return [...kept];
+      const mix = productId === null ? (kind === 'colour' ? colour : undefined) : { [productId]: 1 };
+      return [
+        {
+          kind,
+          coats,
+          tool,
+          ...(mistCoats === undefined ? {} : { mistCoats }),
+          ...(mix ? { mix } : {}),
+        },
+      ];
+    }),
+    now,
+  );
+}
+
+/** A stack of the builder's own put on a sub-assembly, which keeps its own colour. */
+export function ownStackOn(stack: readonly PlannedLayer[], now: readonly PlannedLayer[]): PlannedLayer[] {
+  const colour = targetLayer(now)?.mix;
+  const about = targetLayer(stack);
+  return named(
+    stack.map((layer) => (layer === about && colour ? { ...layer, mix: colour } : layer)),
+    now,
+  );
+}
+
+/** Whether a stack carries something of a weathering plan already, so that laying it again would double it; clears
+ *  between the layers tell nothing, and of undercoats only the same one counts. */
+export function isWeathered(layers: readonly PlannedLayer[], added: readonly WeatheringLayer[]): boolean {
+  return added.some(
+    ({ kind, productId }) =>
+      kind !== 'clear' &&
+      layers.some(
+        (layer) => layer.kind === kind && (kind !== 'undercoat' || layer.mix?.[productId] !== undefined),
+      ),
+  );
+}
+
+/** Layers of weathering added to a stack: worn ground beneath its first colour, the rest on top of all. */
+export function weathered(
+  layers: readonly PlannedLayer[],
+  added: readonly WeatheringLayer[],
+): PlannedLayer[] {
+  const planned = (where: WeatheringLayer['at']) =>
+    added
+      .filter(({ at }) => at === where)
+      .map(({ kind, productId, coats, mistCoats, tool }) => ({
+        kind,
+        coats,
+        tool,
+        mix: { [productId]: 1 },
+        ...(mistCoats === undefined ? {} : { mistCoats }),
+      }));
+  const colour = layers.findIndex(({ kind }) => kind === 'colour');
+  const at = colour < 0 ? layers.length : colour;
+  return named(
+    [...layers.slice(0, at), ...planned('under'), ...layers.slice(at), ...planned('over')],
+    layers,
+  );
+}
+
+/** A stack with tints laid in dusted passes beneath its last clear, in the place of those it had. */
+export function withTints(
+  layers: readonly PlannedLayer[],
+  tints: readonly { tint: TintId; passes: number }[],
+): PlannedLayer[] {
+  const rest = layers.filter(({ kind }) => kind !== 'tint');
+  const after = rest.findLastIndex(
+    ({ kind }) => kind === 'colour' || kind === 'metal' || kind === 'undercoat',
+  );
+  const at = after < 0 ? rest.length : after + 1;
+  const laid = tints.map(({ tint, passes }): Omit<PlannedLayer, 'id'> => ({
+    kind: 'tint',
+    mix: { [`generic-tint-${tint}`]: 1 },
+    coats: passes,
+    mistCoats: passes,
+    tool: 'airbrush',
+  }));
+  return named([...rest.slice(0, at), ...laid, ...rest.slice(at)], rest);
 }
 
 /** One line of what taking a stack would do to another. */

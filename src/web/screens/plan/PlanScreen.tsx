@@ -1,3 +1,4 @@
+import { format } from 'date-fns';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { FAMILIES, type FamilyId } from '../../../core/finish/index.ts';
@@ -6,9 +7,17 @@ import { clockText, dayText, whenText } from '../../components/time.ts';
 import { useBench } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
 import { upcomingSteps, usePlan } from '../../data/plan.tsx';
+import { saveFile } from '../../data/saveFile.ts';
 import { useWorkshop } from '../../data/workshop.ts';
+import { AheadPanel } from './AheadPanel.tsx';
+import { DeadlineField } from './DeadlineField.tsx';
+import { HistoryPanel } from './HistoryPanel.tsx';
 import { Lanes } from './Lanes.tsx';
+import { PacePanel } from './PacePanel.tsx';
+import { planCalendar, planCsv } from './planFiles.ts';
+import { StepChanges } from './StepChanges.tsx';
 import { StepReason } from './StepReason.tsx';
+import { WhatIfPanel } from './WhatIfPanel.tsx';
 
 const LISTED = 14;
 const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
@@ -37,6 +46,28 @@ export function PlanScreen() {
   );
   const moves = lastMoves.filter(({ id }) => operations.get(id)?.buildId === build.id);
   const { sessions } = data.settings.calendar;
+  const waitAfter = (id: string) =>
+    view.arcs.reduce((most, { from, minLag }) => (from === id ? Math.max(most, minLag) : most), 0);
+  const saveCalendar = () =>
+    saveFile(
+      `plan-${build.id}.ics`,
+      planCalendar(build.name, left, view.sessions, waitAfter),
+      'text/calendar',
+    );
+  const saveTable = () =>
+    saveFile(
+      `plan-${build.id}.csv`,
+      planCsv(
+        left.map(({ operation, start }) => ({
+          operation,
+          start,
+          build: build.name,
+          tray: build.trays.find(({ id }) => id === operation.trayId)?.name ?? '',
+          why: view.reasons[operation.id]?.text ?? '',
+        })),
+        (minutes) => format(new Date(minutes * 60000), 'yyyy-MM-dd HH:mm'),
+      ),
+    );
   return (
     <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(270px, 330px)' }}>
       <section className="column" aria-label="What you decide">
@@ -151,6 +182,10 @@ export function PlanScreen() {
                 {left.length} steps,{' '}
                 {Math.round(left.reduce((sum, { operation }) => sum + operation.hands, 0) / 6) / 10} h
               </dd>
+              <dt>Needed by</dt>
+              <dd>
+                <DeadlineField build={build} last={last} />
+              </dd>
               <dt>All builds ready</dt>
               <dd className="mono">{dayText(view.finish)}</dd>
               <dt>No plan can be ready before</dt>
@@ -158,12 +193,26 @@ export function PlanScreen() {
               <dt>Set-up and cleaning</dt>
               <dd className="mono">{view.setupMinutes} min</dd>
             </dl>
+            <div style={{ display: 'flex', gap: 8, marginTop: 8, flexWrap: 'wrap' }}>
+              <Link to={`/build/${build.id}/plan/sheet`} className="quiet">
+                Run sheet
+              </Link>
+              <button type="button" className="quiet" onClick={saveCalendar}>
+                Calendar file
+              </button>
+              <button type="button" className="quiet" onClick={saveTable}>
+                Table (CSV)
+              </button>
+            </div>
             <p className="small soft" style={{ marginTop: 4 }}>
               {view.proved
                 ? 'Proved earliest for these evenings.'
                 : 'The best found; the bound above counts cures and sessions but gives you endless hands.'}
             </p>
           </div>
+        )}
+        {view.warnings[build.id] && (
+          <AheadPanel buildId={build.id} warnings={view.warnings[build.id]!} view={view} onMark={setMarked} />
         )}
         {chosen && (
           <StepReason
@@ -175,6 +224,17 @@ export function PlanScreen() {
             }
           />
         )}
+        {chosen && (
+          <StepChanges
+            key={chosen.operation.id}
+            operation={chosen.operation}
+            start={chosen.start}
+            plan={build.kit.plan}
+          />
+        )}
+        <PacePanel paces={view.paces} />
+        {left.length > 0 && <WhatIfPanel />}
+        <HistoryPanel buildId={build.id} view={view} />
         {view.missedWindows.length > 0 && (
           <div className="panel warned">
             <h3>A recoat window has closed</h3>

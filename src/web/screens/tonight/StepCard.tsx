@@ -8,6 +8,7 @@ import { clockText, whenText } from '../../components/time.ts';
 import { tickStep } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
 import type { PlanView } from '../../workers/planView.ts';
+import { WentWrong } from './WentWrong.tsx';
 
 interface StepCardProps {
   operation: PlanOperation;
@@ -16,25 +17,48 @@ interface StepCardProps {
   steps: readonly StepRecord[];
   build: BuildRecord | undefined;
   position: string;
+  /** Goes to the next step without doing this one; absent where there is no other. */
+  onSkip?: (() => void) | undefined;
 }
 
 const startedKey = (id: string) => `fanfare.started.${id}`;
+const pausedKey = (id: string) => `fanfare.paused.${id}`;
 
 /** Minutes since 1970 at which a running step was started; survives a reload. */
 function readStarted(id: string): number | null {
-  const text = localStorage.getItem(startedKey(id));
+  return readTime(startedKey(id));
+}
+
+function readTime(key: string): number | null {
+  const text = localStorage.getItem(key);
   return text === null ? null : Number(text);
 }
 
 /** One step in letters that can be read from the spray booth: what, with what, how, when it may begin and what
  *  to beware of; started and ticked with the time it really took. */
-export function StepCard({ operation, start, view, steps, build, position }: StepCardProps) {
+export function StepCard({ operation, start, view, steps, build, position, onSkip }: StepCardProps) {
+  const [wrong, setWrong] = useState(false);
   const [started, setStarted] = useState(() => readStarted(operation.id));
   const [minutes, setMinutes] = useState<number | null>(null);
   const [note, setNote] = useState('');
   const [, tick] = useState(0);
   const now = benchNow() / 60000;
-  const elapsed = started === null ? null : Math.max(0, now - started);
+  const [pausedAt, setPausedAt] = useState(() => readTime(pausedKey(operation.id)));
+  const elapsed = started === null ? null : Math.max(0, (pausedAt ?? now) - started);
+  const pause = () => {
+    const at = benchNow() / 60000;
+    if (pausedAt === null) {
+      localStorage.setItem(pausedKey(operation.id), String(at));
+      setPausedAt(at);
+      return;
+    }
+    // What was paused does not count: the start moves up by it.
+    const resumed = started! + (at - pausedAt);
+    localStorage.setItem(startedKey(operation.id), String(resumed));
+    localStorage.removeItem(pausedKey(operation.id));
+    setStarted(resumed);
+    setPausedAt(null);
+  };
   const took = minutes ?? (elapsed === null ? operation.hands : Math.max(1, Math.round(elapsed)));
 
   const before = view.arcs.flatMap((arc) => {
@@ -64,6 +88,7 @@ export function StepCard({ operation, start, view, steps, build, position }: Ste
   const finish = useCallback(() => {
     if (blocked) return;
     localStorage.removeItem(startedKey(operation.id));
+    localStorage.removeItem(pausedKey(operation.id));
     void tickStep({
       operationId: operation.id,
       buildId: operation.buildId,
@@ -155,10 +180,13 @@ export function StepCard({ operation, start, view, steps, build, position }: Ste
           </button>
         ) : (
           <p className="running" role="timer">
-            running{' '}
+            {pausedAt === null ? 'running' : 'paused at'}{' '}
             <span className="mono">
               {Math.floor(elapsed!)}:{String(Math.floor((elapsed! % 1) * 60)).padStart(2, '0')}
-            </span>
+            </span>{' '}
+            <button type="button" className="why" onClick={pause}>
+              {pausedAt === null ? 'pause' : 'go on'}
+            </button>
           </p>
         )}
         <NumberInput
@@ -182,6 +210,21 @@ export function StepCard({ operation, start, view, steps, build, position }: Ste
       <button type="button" className="action big" disabled={blocked} onClick={finish}>
         Done <kbd>D</kbd>
       </button>
+      <div style={{ display: 'flex', gap: 18, marginTop: 10 }}>
+        {onSkip && (
+          <button type="button" className="why" onClick={onSkip}>
+            skip for now
+          </button>
+        )}
+        {!blocked && !wrong && (
+          <button type="button" className="why" onClick={() => setWrong(true)}>
+            it went wrong…
+          </button>
+        )}
+      </div>
+      {wrong && (
+        <WentWrong operation={operation} view={view} minutes={took} onClose={() => setWrong(false)} />
+      )}
     </article>
   );
 }

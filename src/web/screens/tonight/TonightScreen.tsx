@@ -6,6 +6,7 @@ import { useBench } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
 import { sessionSteps, usePlan } from '../../data/plan.tsx';
 import { StepCard } from './StepCard.tsx';
+import { TonightUntil } from './TonightUntil.tsx';
 import './tonight.css';
 
 const RECENT_MINUTES = 8 * 60;
@@ -14,7 +15,7 @@ const RECENT_MINUTES = 8 * 60;
 export function TonightScreen() {
   const { buildId } = useParams();
   const { data, error } = useBench();
-  const { view, busy } = usePlan();
+  const { view, busy, tonightUntil, setTonightUntil } = usePlan();
   const [markedId, setMarkedId] = useState<string>();
   const tonight = view && sessionSteps(view, buildId);
   const done = new Set(data?.steps.map(({ operationId }) => operationId));
@@ -64,6 +65,7 @@ export function TonightScreen() {
             {steps.length > 0 ? `${steps.length} steps, ${minutes} min of work` : ''}
             {busy ? ' · the plan is following…' : ''}
           </span>
+          <TonightUntil until={tonightUntil} onChange={setTonightUntil} />
         </div>
         {current ? (
           <StepCard
@@ -74,6 +76,9 @@ export function TonightScreen() {
             steps={data.steps}
             build={data.builds.find(({ id }) => id === current.operation.buildId)}
             position={`${at + 1} of ${steps.length}`}
+            onSkip={
+              steps.length > 1 ? () => setMarkedId(steps[(at + 1) % steps.length]!.operation.id) : undefined
+            }
           />
         ) : view.problem ? (
           <div className="panel warned" role="alert">

@@ -71,7 +71,13 @@ export function PaletteBoard({
         {empty && 'There is no mixable paint to choose from: put paints on the shelf, or take everything.'}
         {state.kind === 'planning' && (
           <>
-            Looking through every mixture: <span className="mono">{Math.round(100 * state.share)} %</span>{' '}
+            {state.share < 1 ? (
+              <>
+                Looking through every mixture: <span className="mono">{Math.round(100 * state.share)} %</span>
+              </>
+            ) : (
+              'Choosing the bottles'
+            )}{' '}
             <button type="button" className="why" style={{ color: 'inherit' }} onClick={cancel}>
               cancel
             </button>

@@ -1,0 +1,70 @@
+import type { OperationKind, PlanOperation } from './operations.ts';
+
+/** How a builder's minutes compare with the planned ones, for one kind of step. */
+export interface Pace {
+  kind: OperationKind;
+  /** Minutes taken over minutes planned: what the plan counts with from now on. */
+  factor: number;
+  /** Middle half of the builder's own ratios. */
+  from: number;
+  to: number;
+  steps: number;
+}
+
+/** So many steps of a kind weigh as much as the working value they began with. */
+const PRIOR_STEPS = 3;
+const FEWEST = 2;
+/** A step logged at less or more than this share of its plan is a slip of the pen, or was put down and forgotten. */
+const SLIP = 8;
+
+/** Learns from the log how long each kind of step takes this builder: the median of the logarithms of the ratios, so
+ *  that one evening gone wrong does not count, drawn towards 1 while there are few. Working minutes are those of
+ *  `operations` as generated. */
+export function learnPace(
+  operations: readonly Pick<PlanOperation, 'id' | 'kind' | 'hands'>[],
+  log: readonly { operationId: string; minutes: number }[],
+): Map<OperationKind, Pace> {
+  const planned = new Map(operations.map((operation) => [operation.id, operation]));
+  const ratios = new Map<OperationKind, number[]>();
+  for (const { operationId, minutes } of log) {
+    const operation = planned.get(operationId);
+    if (!operation || minutes <= 0 || operation.hands <= 0) continue;
+    const ratio = minutes / operation.hands;
+    if (ratio > SLIP || ratio < 1 / SLIP) continue;
+    ratios.set(operation.kind, [...(ratios.get(operation.kind) ?? []), Math.log(ratio)]);
+  }
+  const paces = new Map<OperationKind, Pace>();
+  for (const [kind, logs] of ratios) {
+    if (logs.length < FEWEST) continue;
+    const sorted = logs.sort((a, b) => a - b);
+    const weight = sorted.length / (sorted.length + PRIOR_STEPS);
+    paces.set(kind, {
+      kind,
+      factor: Math.exp(weight * quantile(sorted, 0.5)),
+      from: Math.exp(quantile(sorted, 0.25)),
+      to: Math.exp(quantile(sorted, 0.75)),
+      steps: sorted.length,
+    });
+  }
+  return paces;
+}
+
+function quantile(sorted: readonly number[], share: number): number {
+  const at = share * (sorted.length - 1);
+  const below = Math.floor(at);
+  const above = Math.min(sorted.length - 1, below + 1);
+  return sorted[below]! + (at - below) * (sorted[above]! - sorted[below]!);
+}
+
+/** Operations with the builder's own minutes; none grows beyond the longest session, or it could not be planned. */
+export function atOwnPace<T extends Pick<PlanOperation, 'kind' | 'hands'>>(
+  operations: readonly T[],
+  paces: ReadonlyMap<OperationKind, Pace>,
+  longestSession: number,
+): T[] {
+  return operations.map((operation) => {
+    const factor = paces.get(operation.kind)?.factor ?? 1;
+    const most = Math.max(operation.hands, longestSession);
+    return { ...operation, hands: Math.min(most, Math.max(1, Math.round(operation.hands * factor))) };
+  });
+}

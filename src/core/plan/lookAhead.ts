@@ -1,0 +1,171 @@
+import type { PlanOperation } from './operations.ts';
+
+/** Something later that a step now would make impossible or worse. */
+export interface Warning {
+  id: string;
+  /** The step that it stops or spoils; undefined where it is about the whole build. */
+  operationId: string | undefined;
+  title: string;
+  reason: string;
+  remedy: string;
+  /** Where it is cleared: the stage of the build. */
+  stage: 'kit' | 'colour' | 'finish' | 'plan' | 'shelf';
+}
+
+export interface LookAheadTray {
+  id: string;
+  name: string;
+  /** Whether any paint, plating or foil ends on its faces. */
+  painted: boolean;
+  /** Products that its layers need, with what is on the shelf of each; null for a plain product or a colour not chosen. */
+  needs: { layerId: string; name: string; onShelf: boolean | null; chosen: boolean }[];
+  tyre: boolean;
+}
+
+export interface LookAheadBuild {
+  id: string;
+  name: string;
+  trays: LookAheadTray[];
+  joins: { id: string; name: string; trayIds: readonly string[]; adhesive: string }[];
+  wants: { name: string; leadDays: number; have: boolean }[];
+  /** Minutes since 1970 by which it must be ready; null for no matter. */
+  deadline: number | null;
+}
+
+const DAY = 24 * 60;
+const CEMENT = /cement/i;
+const MIRROR = /mirror/i;
+const GLASS = /glass|window|windscreen/i;
+
+/** What is ahead of a build that a builder would want to know now, soonest first. `starts` in minutes since 1970. */
+export function lookAhead(
+  build: LookAheadBuild,
+  operations: readonly PlanOperation[],
+  starts: Readonly<Record<string, number>>,
+  now: number,
+): Warning[] {
+  const own = operations.filter(({ buildId, id }) => buildId === build.id && starts[id] !== undefined);
+  const startOf = (operation: PlanOperation | undefined) =>
+    operation === undefined ? Infinity : starts[operation.id]!;
+  const warnings: (Warning & { at: number })[] = [];
+  const warn = (operation: PlanOperation | undefined, warning: Omit<Warning, 'operationId'>) => {
+    warnings.push({ ...warning, operationId: operation?.id, at: startOf(operation) });
+  };
+
+  for (const tray of build.trays) {
+    for (const { layerId, name, onShelf, chosen } of tray.needs) {
+      const step = own.find((operation) => operation.trayId === tray.id && operation.layerId === layerId);
+      if (!step) continue;
+      if (!chosen) {
+        warn(step, {
+          id: `colour ${tray.id} ${layerId}`,
+          title: `No paint chosen: ${tray.name}`,
+          reason:
+            'The step is planned with a stand-in; its hiding, film and times are guesses until a paint is chosen.',
+          remedy: 'Choose a paint or a recipe.',
+          stage: 'colour',
+        });
+      } else if (onShelf === false) {
+        warn(step, {
+          id: `stock ${tray.id} ${layerId}`,
+          title: `Not on the shelf: ${name}`,
+          reason: `${tray.name} needs it for “${step.title}”.`,
+          remedy: 'Buy it before that evening, or choose another.',
+          stage: 'shelf',
+        });
+      }
+    }
+  }
+
+  for (const join of build.joins) {
+    const step = own.find(({ id }) => id === `${build.id}/join/${join.id}`);
+    if (!step) continue;
+    const painted = build.trays.filter(({ id, painted: covered }) => covered && join.trayIds.includes(id));
+    if (CEMENT.test(join.adhesive) && painted.length > 0) {
+      warn(step, {
+        id: `cement ${join.id}`,
+        title: `Cement on a painted face: ${join.name}`,
+        reason: `Solvent cement does not bond paint; ${painted.map(({ name }) => name).join(' and ')} ${painted.length > 1 ? 'are' : 'is'} painted by then.`,
+        remedy: 'Mask the joint faces before primer, scrape them bare, or take cyanoacrylate or epoxy.',
+        stage: 'kit',
+      });
+    }
+    const tyres = build.trays.filter(({ id, tyre }) => tyre && join.trayIds.includes(id));
+    const rims = build.trays.filter(
+      ({ id, tyre, painted: covered }) => !tyre && covered && join.trayIds.includes(id),
+    );
+    if (tyres.length > 0 && rims.length > 0) {
+      warn(step, {
+        id: `tyre ${join.id}`,
+        title: `Tyre on fresh paint: ${join.name}`,
+        reason:
+          'A vinyl tyre pressed on soft paint or chrome ink marks it, and its plasticiser eats bare rims in time.',
+        remedy: 'Let the rims cure fully; a ring of water-based clear between rim and tyre keeps them apart.',
+        stage: 'finish',
+      });
+    }
+    if (GLASS.test(join.name)) {
+      const mirror = own.find(
+        ({ kind, title }) => kind === 'assemble' && MIRROR.test(title) && !GLASS.test(title),
+      );
+      if (mirror && startOf(mirror) > startOf(step)) {
+        warn(mirror, {
+          id: `mirror ${join.id}`,
+          title: 'Mirror after glass',
+          reason: `“${mirror.title}” comes after “${step.title}”: where its base sits under the glass it can no longer go in.`,
+          remedy: 'Put the mirror join before the glass in the Kit stage, unless it stands outside.',
+          stage: 'kit',
+        });
+      }
+    }
+  }
+
+  const first = own.reduce((least, operation) => Math.min(least, startOf(operation)), Infinity);
+  for (const { name, leadDays, have } of build.wants) {
+    if (have) continue;
+    const ready = own.reduce((latest, operation) => Math.max(latest, startOf(operation)), first);
+    const late = now + leadDays * DAY > ready;
+    warn(undefined, {
+      id: `want ${name}`,
+      title: `Still to get: ${name}`,
+      reason: late
+        ? `It takes ${leadDays} days to come, longer than the whole plan.`
+        : `It takes ${leadDays} ${leadDays === 1 ? 'day' : 'days'} to come.`,
+      remedy: 'Order it now, or take the substitute noted with it.',
+      stage: 'kit',
+    });
+  }
+
+  for (const step of own.filter(({ holds }) => holds.length > 0)) {
+    warn(step, {
+      id: `hold ${step.id}`,
+      title: `Not decided: ${step.title}`,
+      reason: step.holds.join(' '),
+      remedy: 'Decide it before that evening; the step stays locked until then.',
+      stage: 'kit',
+    });
+  }
+
+  const finish = own.reduce(
+    (latest, operation) => Math.max(latest, startOf(operation) + operation.hands + operation.dry),
+    0,
+  );
+  if (build.deadline !== null && finish > build.deadline) {
+    const after = own.filter(
+      (operation) => startOf(operation) + operation.hands + operation.dry > build.deadline!,
+    );
+    warn(undefined, {
+      id: 'deadline',
+      title: 'Later than its day',
+      reason: `The plan ends ${days(finish - build.deadline)} after the day it is needed; ${after.length} ${after.length === 1 ? 'step ends' : 'steps end'} after it.`,
+      remedy: 'Add an evening, a faster clear or a dehydrator; see what one more evening would give.',
+      stage: 'plan',
+    });
+  }
+  return warnings.sort((p, q) => p.at - q.at).map(({ at: _at, ...warning }) => warning);
+}
+
+function days(minutes: number): string {
+  const whole = Math.ceil(minutes / DAY);
+  return whole === 1 ? 'a day' : `${whole} days`;
+}

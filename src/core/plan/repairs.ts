@@ -1,0 +1,116 @@
+import { hazardLine, type HazardId } from '../finish/index.ts';
+import type { Mishap, RepairId } from '../kit/index.ts';
+import type { PlanArc, PlanOperation } from './operations.ts';
+
+/** What a spoilt step needs before it can be done again. */
+export const REPAIRS = {
+  wipe: {
+    name: 'wipe off while wet',
+    minutes: 15,
+    waitMinutes: 60,
+    how: ['thinner on a cloth at once, before it bites', 'wash clean, let it dry'],
+    because: 'Wet paint still comes off.',
+  },
+  sand: {
+    name: 'sand back',
+    minutes: 25,
+    waitMinutes: 0,
+    how: ['let it dry hard first', '1000 then 2000, wet, only where it shows', 'wash clean'],
+    because: 'A run, dust or orange peel is cut level before the next coat.',
+  },
+  strip: {
+    name: 'strip to the plastic',
+    minutes: 40,
+    waitMinutes: 24 * 60,
+    how: [
+      'a stripper that the plastic stands: try it on a frame first',
+      'brush, rinse long',
+      'begin again with the primer',
+    ],
+    because: 'Wrinkled or crazed paint cannot be built upon.',
+  },
+  refill: {
+    name: 'fill and sand again',
+    minutes: 30,
+    waitMinutes: 12 * 60,
+    how: ['fill the seam or sink', 'let it harden, sand level', 'spot of primer, look again'],
+    because: 'What shows in primer shows for ever.',
+  },
+} as const satisfies Record<RepairId, unknown>;
+
+/** Operations and arcs grown by what went wrong: a repair step, and copies of the steps from `redoFrom` to the spoilt
+ *  one, which are marked by their turn. What was planned after the spoilt step waits for the last copy. Steps that
+ *  nobody knows any more are passed over. */
+export function withRepairs(
+  operations: readonly PlanOperation[],
+  arcs: readonly PlanArc[],
+  mishaps: readonly Mishap[],
+): { operations: PlanOperation[]; arcs: PlanArc[] } {
+  let all = [...operations];
+  let lags = [...arcs];
+  for (const mishap of [...mishaps].sort((a, b) => a.at - b.at)) {
+    const spoilt = all.find(({ id }) => id === mishap.operationId);
+    const from = all.find(({ id }) => id === mishap.redoFrom);
+    if (!spoilt || !from) continue;
+    const chain = chainBetween(from.id, spoilt.id, lags) ?? [spoilt.id];
+    const suffix = `~${mishap.id}`;
+    const repairFacts = REPAIRS[mishap.repair];
+    const hazards: HazardId[] =
+      mishap.repair === 'strip' ? ['caustic', 'vapour'] : mishap.repair === 'wipe' ? ['vapour'] : ['dust'];
+    const repair: PlanOperation = {
+      ...spoilt,
+      id: `${spoilt.id}/repair${suffix}`,
+      kind: mishap.repair === 'refill' || mishap.repair === 'sand' ? 'flat' : 'rinse',
+      title: `${repairFacts.name[0]!.toUpperCase()}${repairFacts.name.slice(1)}: ${spoilt.title}`,
+      place: 'bench',
+      hands: repairFacts.minutes,
+      dry: 0,
+      family: null,
+      chemistry: null,
+      because: `${mishap.what}${mishap.why ? `, because ${mishap.why}` : ''}. ${repairFacts.because}`,
+      details: [...repairFacts.how],
+      hazards,
+      cautions: hazards.map(hazardLine),
+      holds: [],
+      lessons: [],
+    };
+    const copies = chain.map((id): PlanOperation => {
+      const step = all.find((operation) => operation.id === id)!;
+      return {
+        ...step,
+        id: `${id}${suffix}`,
+        title: `Again: ${step.title}`,
+        dry: id === spoilt.id ? spoilt.dry : step.dry,
+      };
+    });
+    const last = copies.at(-1)!;
+    lags = lags.map((arc) => (arc.from === spoilt.id ? { ...arc, from: last.id } : arc));
+    lags.push(
+      { from: spoilt.id, to: repair.id, minLag: 0, maxLag: null, because: 'it went wrong' },
+      {
+        from: repair.id,
+        to: copies[0]!.id,
+        minLag: repairFacts.waitMinutes,
+        maxLag: null,
+        because: `${repairFacts.name} must dry`,
+      },
+      ...arcs
+        .filter(({ from: a, to: b }) => chain.includes(a) && chain.includes(b))
+        .map((arc) => ({ ...arc, from: `${arc.from}${suffix}`, to: `${arc.to}${suffix}` })),
+    );
+    const at = all.findIndex(({ id }) => id === spoilt.id) + 1;
+    all = [...all.slice(0, at), repair, ...copies, ...all.slice(at)];
+  }
+  return { operations: all, arcs: lags };
+}
+
+/** The steps from one to another along the arcs; undefined where they do not hang together. */
+function chainBetween(from: string, to: string, arcs: readonly PlanArc[]): string[] | undefined {
+  if (from === to) return [from];
+  for (const arc of arcs) {
+    if (arc.to !== to) continue;
+    const before = chainBetween(from, arc.from, arcs);
+    if (before) return [...before, to];
+  }
+  return undefined;
+}

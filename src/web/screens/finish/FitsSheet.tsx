@@ -1,0 +1,78 @@
+import { useMemo } from 'react';
+import { useParams } from 'react-router';
+import { EmptyStage } from '../../components/EmptyStage.tsx';
+import { Loading } from '../../components/Loading.tsx';
+import { PrintedSheet } from '../../components/PrintedSheet.tsx';
+import { jointFits } from '../../data/jointFits.ts';
+import { useKit } from '../../data/kit.ts';
+import { useWorkshop } from '../../data/workshop.ts';
+
+/** Every fit to test after paint, on one sheet to print and tick. */
+export function FitsSheet() {
+  const { build, products, codes, conditions, ready, error } = useWorkshop();
+  const { buildId } = useParams();
+  const { kit, error: kitError } = useKit(buildId);
+  const fits = useMemo(
+    () => (build && kit ? jointFits(build, kit, products, codes, conditions) : []),
+    [build, kit, products, codes, conditions],
+  );
+  if (!ready || !kit) return <Loading what="the fits" error={error ?? kitError} />;
+  if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
+  if (fits.length === 0) {
+    return (
+      <EmptyStage title="No fit is measured yet" buildId={build.id}>
+        Enter what a dry fit feels like, or its clearance in mm, for the joints made after paint; what paint
+        leaves of it is then listed here.
+      </EmptyStage>
+    );
+  }
+  return (
+    <PrintedSheet
+      label="Fits sheet"
+      back={{ to: `/build/${build.id}/finish`, words: 'back to the stacks' }}
+      printWords="Print this sheet"
+    >
+      <header>
+        <p>
+          {build.name}, 1:{build.scale}
+        </p>
+        <h2>To test after paint, tightest first</h2>
+      </header>
+      <table className="plainlist">
+        <thead>
+          <tr>
+            <th>Joint</th>
+            <th className="num">Film on both faces, µm</th>
+            <th className="num">Left, mm</th>
+            <th>What to do</th>
+            <th>Tested</th>
+          </tr>
+        </thead>
+        <tbody>
+          {fits.map(({ joint, name, films, forecast: { leftMm, words } }) => (
+            <tr key={joint.id}>
+              <td style={{ whiteSpace: 'normal' }}>{name}</td>
+              <td className="num mono">
+                {Math.round(films[0])} + {Math.round(films[1])}
+              </td>
+              <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+                {leftMm[1].toFixed(2)}
+                <span className="soft small" style={{ display: 'block' }}>
+                  {leftMm[0].toFixed(2)} to {leftMm[2].toFixed(2)}
+                </span>
+              </td>
+              <td style={{ whiteSpace: 'normal' }}>{words}</td>
+              <td aria-label="to tick by hand" className="mono">
+                ☐
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="small" style={{ marginTop: 10 }}>
+        Edges carry about half the film of flats. A slide or hinge that is tight when bare stays tight: scrape
+        its faces, or mask them before primer.
+      </p>
+    </PrintedSheet>
+  );
+}

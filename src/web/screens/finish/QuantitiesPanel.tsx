@@ -1,0 +1,101 @@
+import { useMemo } from 'react';
+import type { PaintRecord, TrayRecord } from '../../../api/index.ts';
+import {
+  FAMILIES,
+  formatMinutes,
+  stackQuantities,
+  type Stack,
+  type Supply,
+} from '../../../core/finish/index.ts';
+import { Why } from '../../components/Why.tsx';
+import { useBench } from '../../data/bench.ts';
+
+interface QuantitiesPanelProps {
+  tray: TrayRecord;
+  stack: Stack;
+  paints: readonly PaintRecord[];
+}
+
+const CONTAINER = {
+  bottle: ['bottle', 'bottles'],
+  can: ['can', 'cans'],
+  marker: ['marker', 'markers'],
+} as const;
+const euros = (cents: number) => `€${(cents / 100).toFixed(2)}`;
+
+/** What has to be opened, mixed and bought for a stack. */
+export function QuantitiesPanel({ tray, stack, paints }: QuantitiesPanelProps) {
+  const { data } = useBench();
+  const own = data?.settings.preferences.tools;
+  const quantities = useMemo(() => {
+    const supplies = new Map(paints.map((paint): [string, Supply] => [paint.id, paint]));
+    const mixes = new Map(tray.layers.map(({ id, mix }) => [id, mix]));
+    return stackQuantities(
+      stack.layers,
+      stack.areaCm2,
+      ({ id, product }) => mixes.get(id) ?? { [product?.id ?? id]: 1 },
+      supplies,
+      own,
+    );
+  }, [tray, stack, paints, own]);
+  if (quantities.products.length === 0) return null;
+  const thinners = Object.entries(quantities.thinnerMl).filter(([, ml]) => ml > 0.05);
+  const twoPart = quantities.layers.filter(({ hardenerMl }) => hardenerMl > 0);
+  return (
+    <div className="panel" role="region" aria-label="Quantities">
+      <h3>
+        To open{' '}
+        <Why about="the quantities">
+          Dry film × {stack.areaCm2} cm² ÷ solids ÷ what reaches the part (airbrush 40 %, can 25 %, brush 90
+          %), and half a millilitre that stays in cup and tip each time. The area is the sub-assembly’s, from
+          the Kit stage.
+        </Why>
+      </h3>
+      <table className="plainlist">
+        <tbody>
+          {quantities.products.map(
+            ({ productId, name, paintMl, container, containers, lacksMl, toBuy, costCents }) => (
+              <tr key={productId}>
+                <td style={{ whiteSpace: 'normal' }}>
+                  {name}
+                  <span className="soft small" style={{ display: 'block' }}>
+                    {container === undefined
+                      ? 'a plain product: choose yours to see what the shelf lacks'
+                      : lacksMl <= 0
+                        ? 'enough on the shelf'
+                        : `lacks ${lacksMl.toFixed(1)} ml: buy ${toBuy} ${CONTAINER[container][toBuy === 1 ? 0 : 1]}, ${euros(costCents ?? 0)}`}
+                    {container === 'can' && containers > 1 ? `; ${containers} cans in all` : ''}
+                  </span>
+                </td>
+                <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+                  {paintMl.toFixed(1)} ml
+                </td>
+              </tr>
+            ),
+          )}
+          {thinners.map(([family, ml]) => (
+            <tr key={family}>
+              <td>thinner for {FAMILIES[family as keyof typeof FAMILIES].name}</td>
+              <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+                {ml.toFixed(1)} ml
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {twoPart.map(({ layerId, ratio, hardenerMl, paintMl, batches, potLifeMinutes }) => (
+        <p key={layerId} className="small" style={{ marginTop: 6 }}>
+          Two-part: {ratio}; {(paintMl - hardenerMl).toFixed(1)} ml of clear with {hardenerMl.toFixed(1)} ml
+          of hardener
+          {batches > 1 ? `, in ${batches} batches` : ''}, sprayed within {formatMinutes(potLifeMinutes!)} of
+          mixing. Mix no more than the evening sprays; the label’s ratio and pot life win.
+        </p>
+      ))}
+      {quantities.buyCents > 0 && (
+        <p style={{ marginTop: 6 }}>
+          To buy: <span className="mono">{euros(quantities.buyCents)}</span>
+        </p>
+      )}
+    </div>
+  );
+}

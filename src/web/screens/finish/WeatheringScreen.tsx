@@ -1,0 +1,242 @@
+import { NativeSelect } from '@mantine/core';
+import { useMemo } from 'react';
+import { Link, useParams } from 'react-router';
+import { spectrumToDisplay } from '../../../core/colour/index.ts';
+import {
+  AMOUNTS,
+  formatMinutes,
+  LIVES,
+  WEATHER_PLACES,
+  weatheringPlan,
+  weatherPlace,
+  type Life,
+  type WeatherPlace,
+} from '../../../core/finish/index.ts';
+import { EmptyStage } from '../../components/EmptyStage.tsx';
+import { Loading } from '../../components/Loading.tsx';
+import { Spoon } from '../../components/Spoon.tsx';
+import { saveTrays } from '../../data/bench.ts';
+import { changeKit, useKit } from '../../data/kit.ts';
+import { newId } from '../../data/newId.ts';
+import { finishOf, useWorkshop } from '../../data/workshop.ts';
+import { isWeathered, weathered } from './planned.ts';
+
+const LIFE_WORDS: Readonly<Record<Life, string>> = {
+  showroom: 'as it left the works',
+  tidy: 'looked after',
+  working: 'earns its keep',
+  derelict: 'left in a field',
+};
+
+/** How hard a life the vehicle had, and what that means for every sub-assembly. */
+export function WeatheringScreen() {
+  const { build, products, codes, conditions, longestSession, ready, error } = useWorkshop();
+  const { buildId } = useParams();
+  const { kit, error: kitError } = useKit(buildId);
+  const known = kit?.weathering[0];
+  const trays = useMemo(
+    () =>
+      (build?.trays ?? []).map((tray) => ({
+        tray,
+        id: tray.id,
+        place: known?.places[tray.id] ?? weatherPlace(tray.name),
+      })),
+    [build, known],
+  );
+  const life = known?.life ?? 'tidy';
+  const plan = useMemo(() => weatheringPlan(life, trays), [life, trays]);
+  if (!ready || !kit) return <Loading what="the weathering" error={error ?? kitError} />;
+  if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
+  if (trays.length === 0) {
+    return (
+      <EmptyStage title="Nothing to weather yet" buildId={build.id}>
+        Add sub-assemblies in the Kit stage; how hard a life they had is then planned here.
+      </EmptyStage>
+    );
+  }
+  const save = (change: { life?: Life; places?: Record<string, WeatherPlace> }, label: string) =>
+    void changeKit(
+      build.id,
+      [
+        {
+          kind: 'weathering',
+          id: known?.id ?? newId(build.id),
+          value: { life, places: known?.places ?? {}, ...change },
+        },
+      ],
+      label,
+    ).catch(() => undefined);
+  const changes = trays.flatMap(({ tray }) => {
+    const added = plan.layers[tray.id] ?? [];
+    return added.length === 0 || isWeathered(tray.layers, added)
+      ? []
+      : [{ before: tray, after: { ...tray, layers: weathered(tray.layers, added) } }];
+  });
+  const carried = trays.filter(({ tray }) => isWeathered(tray.layers, plan.layers[tray.id] ?? []));
+  const look = (tray: (typeof trays)[number]['tray'], layers: typeof tray.layers) =>
+    finishOf({ ...tray, layers }, build.scale, products, codes, conditions, { longestSession }).evaluation;
+  // The same job on several sub-assemblies is one line.
+  const jobs: (Omit<(typeof plan.items)[number], 'trayId'> & { names: string[] })[] = [];
+  for (const { trayId, ...item } of plan.items) {
+    const name = trays.find(({ id }) => id === trayId)!.tray.name;
+    const same = jobs.find(
+      ({ method, place, amount }) => method === item.method && place === item.place && amount === item.amount,
+    );
+    if (same) same.names.push(name);
+    else jobs.push({ ...item, names: [name] });
+  }
+  const methods = [...new Set(plan.items.map(({ method }) => method))];
+  return (
+    <div className="columns" style={{ gridTemplateColumns: '250px minmax(0, 1fr) 320px' }}>
+      <section className="column" aria-label="What you know">
+        <h2>Weathering</h2>
+        <p>
+          <Link to={`/build/${build.id}/finish`}>back to the stacks</Link>
+        </p>
+        <div role="radiogroup" aria-label="How hard a life" style={{ display: 'grid', gap: 6 }}>
+          {LIVES.map((each) => (
+            <button
+              key={each}
+              type="button"
+              role="radio"
+              className="well"
+              aria-checked={each === life}
+              style={each === life ? { outline: '2.5px solid var(--ink)' } : undefined}
+              onClick={() => save({ life: each }, `a ${each} life`)}
+            >
+              <b>{each}</b>
+              <span className="small soft" style={{ display: 'block' }}>
+                {LIFE_WORDS[each]}
+              </span>
+            </button>
+          ))}
+        </div>
+        <div className="panel" style={{ display: 'grid', gap: 6 }}>
+          <h3>What each one is</h3>
+          {trays.map(({ tray, place }) => (
+            <NativeSelect
+              key={tray.id}
+              size="xs"
+              label={tray.name}
+              data={[...WEATHER_PLACES]}
+              value={place}
+              onChange={({ currentTarget: { value } }) =>
+                save(
+                  { places: { ...known?.places, [tray.id]: value as WeatherPlace } },
+                  `${tray.name} weathers as ${value}`,
+                )
+              }
+            />
+          ))}
+        </div>
+      </section>
+      <section className="booth" aria-label="Booth">
+        <h2>A {life} life, in the order of work</h2>
+        {plan.items.length === 0 ? (
+          <p>Nothing: everything stays as it left the works.</p>
+        ) : (
+          <table className="plainlist" style={{ color: 'inherit' }}>
+            <thead>
+              <tr>
+                <th>What</th>
+                <th>Where</th>
+                <th>How much</th>
+                <th>Because</th>
+              </tr>
+            </thead>
+            <tbody>
+              {jobs.map(({ method, place, amount, because, names }) => (
+                <tr key={`${method.id} ${place} ${amount}`}>
+                  <td style={{ whiteSpace: 'nowrap' }}>{method.name}</td>
+                  <td style={{ whiteSpace: 'normal' }}>{names.join(', ')}</td>
+                  <td style={{ whiteSpace: 'nowrap' }}>{AMOUNTS[amount]}</td>
+                  <td style={{ whiteSpace: 'normal' }} className="small">
+                    {because}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+        {changes.length > 0 && (
+          <>
+            <h3 style={{ marginTop: 14 }}>Before and after</h3>
+            <div className="gradestrip" style={{ marginTop: 8 }}>
+              {changes.map(({ before, after }) => {
+                const [was, will] = [look(before, before.layers), look(after, after.layers)];
+                return (
+                  <div
+                    key={before.id}
+                    className="small"
+                    style={{ display: 'flex', gap: 6, alignItems: 'center' }}
+                  >
+                    {[was, will].map(
+                      (evaluation, at) =>
+                        evaluation && (
+                          <Spoon
+                            key={at}
+                            hex={spectrumToDisplay(evaluation.spectrum).hex}
+                            gloss={evaluation.gloss}
+                            width={32}
+                            label={`${before.name}, ${at === 0 ? 'before' : 'after'}`}
+                          />
+                        ),
+                    )}
+                    <span>
+                      {before.name}
+                      <span className="mono" style={{ display: 'block' }}>
+                        {Math.round(was?.gloss ?? 0)} → {Math.round(will?.gloss ?? 0)} GU
+                      </span>
+                    </span>
+                  </div>
+                );
+              })}
+            </div>
+          </>
+        )}
+      </section>
+      <section className="column" aria-label="What follows">
+        <h2>What follows</h2>
+        <button
+          type="button"
+          className="action"
+          disabled={changes.length === 0}
+          onClick={() => void saveTrays(changes, `${life} weathering`).catch(() => undefined)}
+        >
+          {changes.length === 0
+            ? plan.items.length === 0
+              ? 'Nothing to add'
+              : 'The stacks carry it already'
+            : `Add it to ${changes.length} ${changes.length === 1 ? 'stack' : 'stacks'}`}
+        </button>
+        <p className="small soft">
+          Each wash gets a clear under it and each powder a matt ground, so that nothing dissolves what lies
+          below. The layers land in the stacks and the steps in the plan; one undo takes them back.
+        </p>
+        {carried.length > 0 && (
+          <p className="small">
+            Left as they are, since they carry weathering already:{' '}
+            {carried.map(({ tray }) => tray.name).join(', ')}. Take their washes and powders out of the stack
+            to plan them anew.
+          </p>
+        )}
+        {methods.map(({ id, name, steps, rule }) => (
+          <div key={id} className="panel" role="region" aria-label={name}>
+            <h3>{name}</h3>
+            <ol className="plainbullets small">
+              {steps.map(({ text, dryMinutes }) => (
+                <li key={text}>
+                  {text}
+                  {dryMinutes > 0 && <span className="soft"> · leave it {formatMinutes(dryMinutes)}</span>}
+                </li>
+              ))}
+            </ol>
+            <p className="small" style={{ marginTop: 4 }}>
+              {rule}
+            </p>
+          </div>
+        ))}
+      </section>
+    </div>
+  );
+}

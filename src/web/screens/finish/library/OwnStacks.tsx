@@ -1,0 +1,258 @@
+import { Checkbox, TextInput } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import type { BuildRecord, CodeRecord, TrayRecord } from '../../../../api/index.ts';
+import { spectrumToDisplay } from '../../../../core/colour/index.ts';
+import { formatMinutes, LAYER_KINDS } from '../../../../core/finish/index.ts';
+import type { PlannedLayer, ProductIndex } from '../../../../core/kit/index.ts';
+import { RemoveButton } from '../../../components/RemoveButton.tsx';
+import { Spoon } from '../../../components/Spoon.tsx';
+import { saveTrays } from '../../../data/bench.ts';
+import { changeStock, useStock, type OwnStack } from '../../../data/kit.ts';
+import { newId } from '../../../data/newId.ts';
+import { finishOf, type Workshop } from '../../../data/workshop.ts';
+import { ownStackOn, stackChanges } from '../planned.ts';
+
+interface OwnStacksProps {
+  build: BuildRecord;
+  tray: TrayRecord;
+  workshop: Pick<Workshop, 'products' | 'codes' | 'conditions' | 'longestSession'>;
+  onClose: () => void;
+}
+
+interface Source {
+  id: string;
+  name: string;
+  note: string;
+  layers: PlannedLayer[];
+  own: OwnStack | undefined;
+}
+
+/** The builder's own stacks and those of the other sub-assemblies: keep this one, compare them side by side on this
+ *  part, and put one on as many sub-assemblies as wanted after seeing what that changes. */
+export function OwnStacks({ build, tray, workshop, onClose }: OwnStacksProps) {
+  const stock = useStock();
+  const [name, setName] = useState(tray.name);
+  const [note, setNote] = useState('');
+  const [pickedId, setPickedId] = useState<string>();
+  const [onto, setOnto] = useState<ReadonlySet<string>>(new Set([tray.id]));
+  const [told, setTold] = useState('');
+  const sources: Source[] = [
+    ...(stock?.stacks ?? []).map((own) => ({ ...own, own })),
+    ...build.trays
+      .filter(({ id, layers }) => id !== tray.id && layers.length > 0)
+      .map(({ id, name: trayName, layers }) => ({
+        id,
+        name: trayName,
+        note: 'as on that sub-assembly',
+        layers,
+        own: undefined,
+      })),
+  ];
+  const picked = sources.find(({ id }) => id === pickedId) ?? sources[0];
+  const keep = () => {
+    const known = stock?.stacks.find((stack) => stack.name === name.trim());
+    void changeStock(
+      [
+        {
+          kind: 'stack',
+          id: known?.id ?? newId('stack'),
+          value: { name: name.trim(), note: note.trim(), layers: tray.layers },
+        },
+      ],
+      `keep the stack ${name.trim()}`,
+    )
+      .then(() => setTold(known ? 'Kept in place of the one of that name.' : 'Kept.'))
+      .catch((problem: unknown) => setTold(`${(problem as Error).message} Nothing was kept.`));
+  };
+  const targets = build.trays.filter(({ id }) => onto.has(id));
+  const changes = picked
+    ? targets
+        .map((before) => ({ before, after: { ...before, layers: ownStackOn(picked.layers, before.layers) } }))
+        .filter(({ before, after }) =>
+          stackChanges(before.layers, after.layers).some(({ what }) => what !== 'stays'),
+        )
+    : [];
+  return (
+    <div className="panel" role="region" aria-label="My stacks" style={{ display: 'grid', gap: 10 }}>
+      <div style={{ display: 'flex', justifyContent: 'space-between' }}>
+        <h3>My stacks</h3>
+        <button type="button" className="plain" aria-label="Close my stacks" onClick={onClose}>
+          ✕
+        </button>
+      </div>
+      <form
+        style={{ display: 'flex', gap: 8, alignItems: 'end', flexWrap: 'wrap' }}
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep();
+        }}
+      >
+        <TextInput
+          size="xs"
+          label="Keep this stack as"
+          value={name}
+          maxLength={80}
+          onChange={(event) => setName(event.currentTarget.value)}
+        />
+        <TextInput
+          size="xs"
+          label="Note"
+          placeholder="what it is good for"
+          value={note}
+          maxLength={500}
+          style={{ flex: 1, minWidth: 140 }}
+          onChange={(event) => setNote(event.currentTarget.value)}
+        />
+        <button type="submit" className="quiet" disabled={name.trim() === '' || tray.layers.length === 0}>
+          Keep
+        </button>
+      </form>
+      {told && (
+        <p role="status" className="small">
+          {told}
+        </p>
+      )}
+      {sources.length === 0 && <p className="soft">No stack kept yet, and no other sub-assembly has one.</p>}
+      <div role="radiogroup" aria-label="Kept stacks" className="booth stackoffers">
+        {sources.map((source) => (
+          <OwnStackOffer
+            key={source.id}
+            source={source}
+            tray={tray}
+            scale={build.scale}
+            workshop={workshop}
+            chosen={source === picked}
+            onPick={() => setPickedId(source.id)}
+          />
+        ))}
+      </div>
+      {picked && (
+        <>
+          <p className="small">
+            {picked.note && `${picked.note}. `}
+            {picked.layers
+              .map(
+                ({ kind, coats }) =>
+                  `${LAYER_KINDS[kind].name.toLowerCase()}${coats > 1 ? ` × ${coats}` : ''}`,
+              )
+              .join(', ')}
+            {picked.own && (
+              <RemoveButton
+                name={`Throw away the stack ${picked.name}`}
+                onRemove={() =>
+                  void changeStock(
+                    [{ kind: 'stack', id: picked.id, value: null }],
+                    `throw away the stack ${picked.name}`,
+                  ).catch(() => undefined)
+                }
+              />
+            )}
+          </p>
+          <div style={{ display: 'flex', gap: 14, flexWrap: 'wrap' }} role="group" aria-label="Put it on">
+            {build.trays.map(({ id, name: trayName }) => (
+              <Checkbox
+                key={id}
+                size="xs"
+                label={trayName}
+                checked={onto.has(id)}
+                onChange={({ currentTarget: { checked } }) => {
+                  const next = new Set(onto);
+                  if (checked) next.add(id);
+                  else next.delete(id);
+                  setOnto(next);
+                }}
+              />
+            ))}
+          </div>
+          <ul className="plainbullets small" aria-label="What it changes">
+            {targets.map((before) => (
+              <li key={before.id}>
+                <b>{before.name}</b>: {changeWords(before.layers, ownStackOn(picked.layers, before.layers))}
+              </li>
+            ))}
+          </ul>
+          <button
+            type="button"
+            className="action"
+            style={{ width: 'auto', justifySelf: 'start' }}
+            disabled={changes.length === 0}
+            onClick={() =>
+              void saveTrays(changes, `${picked.name} on ${changes.length} sub-assemblies`).catch(
+                () => undefined,
+              )
+            }
+          >
+            {changes.length === 0
+              ? 'Nothing would change'
+              : `Put it on ${changes.length === 1 ? changes[0]!.before.name : `${changes.length} sub-assemblies`}`}
+          </button>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** What putting a stack on another changes, in one line. */
+function changeWords(before: readonly PlannedLayer[], after: readonly PlannedLayer[]): string {
+  const words = stackChanges(before, after)
+    .filter(({ what }) => what !== 'stays')
+    .map(
+      ({ what, before: old, after: next }) =>
+        `${LAYER_KINDS[(next ?? old)!.kind].name.toLowerCase()} ${what}`,
+    );
+  return words.length === 0 ? 'nothing' : words.join(', ');
+}
+
+interface OwnStackOfferProps {
+  source: Source;
+  tray: TrayRecord;
+  scale: number;
+  workshop: { products: ProductIndex; codes: readonly CodeRecord[] } & Pick<
+    Workshop,
+    'conditions' | 'longestSession'
+  >;
+  chosen: boolean;
+  onPick: () => void;
+}
+
+/** A stack as it would look on this part: spoon, time, film, warnings. */
+function OwnStackOffer({ source, tray, scale, workshop, chosen, onPick }: OwnStackOfferProps) {
+  const { products, codes, conditions, longestSession } = workshop;
+  const { evaluation } = useMemo(
+    () =>
+      finishOf(
+        { ...tray, layers: ownStackOn(source.layers, tray.layers) },
+        scale,
+        products,
+        codes,
+        conditions,
+        { longestSession },
+      ),
+    [source.layers, tray, scale, products, codes, conditions, longestSession],
+  );
+  const warnings =
+    evaluation?.findings.filter(({ severity }) => severity === 'stop' || severity === 'warn').length ?? 0;
+  return (
+    <button type="button" role="radio" aria-checked={chosen} onClick={onPick}>
+      {evaluation && (
+        <Spoon
+          hex={spectrumToDisplay(evaluation.spectrum).hex}
+          gloss={evaluation.gloss}
+          width={40}
+          label={`${source.name}, as it would look here`}
+        />
+      )}
+      <span className="small">
+        <b>{source.name}</b>
+        {evaluation && (
+          <span className="mono" style={{ display: 'block' }}>
+            {formatMinutes(evaluation.elapsed)}, {Math.round(evaluation.filmFlat.usual)} µm
+          </span>
+        )}
+        <span style={{ display: 'block' }}>
+          {warnings > 0 ? `${warnings} ${warnings === 1 ? 'warning' : 'warnings'}` : 'no warning'}
+        </span>
+      </span>
+    </button>
+  );
+}

@@ -1,0 +1,82 @@
+import { EmptyStage } from '../../components/EmptyStage.tsx';
+import { Loading } from '../../components/Loading.tsx';
+import { PrintedSheet } from '../../components/PrintedSheet.tsx';
+import { clockText, dayText } from '../../components/time.ts';
+import { upcomingSteps, usePlan } from '../../data/plan.tsx';
+import { useWorkshop } from '../../data/workshop.ts';
+
+const EVENINGS = 8;
+
+/** The coming evenings of a build on paper, with boxes to tick and room for minutes. */
+export function RunSheet() {
+  const { build, ready, error } = useWorkshop();
+  const { view } = usePlan();
+  if (!ready || !view) return <Loading what="the run sheet" error={error} />;
+  if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
+  const steps = upcomingSteps(view, build.id);
+  const evenings = view.sessions
+    .map((session) => ({
+      session,
+      own: steps.filter(({ start }) => start >= session.start && start < session.end),
+    }))
+    .filter(({ own }) => own.length > 0)
+    .slice(0, EVENINGS);
+  if (evenings.length === 0) {
+    return (
+      <EmptyStage title="Nothing to run" buildId={build.id}>
+        The steps of the coming evenings are printed here once there is a plan.
+      </EmptyStage>
+    );
+  }
+  return (
+    <PrintedSheet
+      label="Run sheet"
+      back={{ to: `/build/${build.id}/plan`, words: 'back to the plan' }}
+      printWords="Print this sheet"
+    >
+      <div style={{ display: 'grid', gap: 14 }}>
+        <header>
+          <p>
+            {build.name}, 1:{build.scale}
+          </p>
+          <h2>The next {evenings.length} evenings</h2>
+        </header>
+        {evenings.map(({ session, own }) => (
+          <article key={session.start}>
+            <h3>
+              {dayText(session.start)}, {clockText(session.start)} to {clockText(session.end)}
+            </h3>
+            <table className="plainlist">
+              <tbody>
+                {own.map(({ operation, start }) => (
+                  <tr key={operation.id}>
+                    <td style={{ width: 24 }} aria-label="to tick by hand">
+                      ☐
+                    </td>
+                    <td className="mono" style={{ width: 56 }}>
+                      {clockText(start)}
+                    </td>
+                    <td style={{ whiteSpace: 'normal' }}>
+                      <b>{operation.title}</b>
+                      <span className="small" style={{ display: 'block' }}>
+                        {operation.details.join('; ')}
+                      </span>
+                      {operation.cautions.map((line) => (
+                        <span key={line} className="small" style={{ display: 'block' }}>
+                          ! {line}
+                        </span>
+                      ))}
+                    </td>
+                    <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+                      {operation.hands} min, took ____
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </article>
+        ))}
+      </div>
+    </PrintedSheet>
+  );
+}

@@ -1,0 +1,154 @@
+import { NumberInput, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import type { KitSummary } from '../../../core/kit/index.ts';
+import type { PlanOperation } from '../../../core/plan/index.ts';
+import { whenText } from '../../components/time.ts';
+import { changeKit } from '../../data/kit.ts';
+import { newId } from '../../data/newId.ts';
+
+interface StepChangesProps {
+  operation: PlanOperation;
+  start: number;
+  plan: KitSummary['plan'];
+}
+
+/** A local date-time field's value, and back to minutes since 1970. */
+const fieldOf = (minutes: number): string => {
+  const date = new Date(minutes * 60000 - new Date(minutes * 60000).getTimezoneOffset() * 60000);
+  return date.toISOString().slice(0, 16);
+};
+const minutesOf = (field: string): number => Math.round(new Date(field).getTime() / 60000);
+
+/** What the builder changes about one step: hold it to a moment, or put a step of one's own after it. The plan is
+ *  generated as before and these are kept beside it, so a change of stack or version loses nothing. */
+export function StepChanges({ operation, start, plan }: StepChangesProps) {
+  const [adding, setAdding] = useState(false);
+  const [title, setTitle] = useState('');
+  const [minutes, setMinutes] = useState(15);
+  const [waitHours, setWaitHours] = useState(0);
+  const [moment, setMoment] = useState(fieldOf(start));
+  const { buildId } = operation;
+  const pin = plan.pins.find(({ operationId }) => operationId === operation.id);
+  const own = plan.ownSteps.find(({ id }) => operation.id === `${buildId}/own/${id}`);
+  const change = (kind: 'pin' | 'own-step', id: string, value: object | null, label: string) =>
+    void changeKit(buildId, [{ kind, id, value }], label).catch(() => undefined);
+  return (
+    <div className="panel" role="region" aria-label="Change this step" style={{ display: 'grid', gap: 8 }}>
+      <h3>Change this step</h3>
+      {pin ? (
+        <p className="small">
+          Pinned to <span className="mono">{whenText(pin.start)}</span>.{' '}
+          <button
+            type="button"
+            className="why"
+            onClick={() => change('pin', pin.id, null, `let go of ${operation.title}`)}
+          >
+            let go
+          </button>
+        </p>
+      ) : (
+        <div style={{ display: 'flex', gap: 8, alignItems: 'end' }}>
+          <TextInput
+            size="xs"
+            type="datetime-local"
+            label="Hold it to"
+            value={moment}
+            onChange={({ currentTarget: { value } }) => setMoment(value)}
+          />
+          <button
+            type="button"
+            className="quiet"
+            disabled={!Number.isFinite(minutesOf(moment))}
+            onClick={() =>
+              change(
+                'pin',
+                newId(buildId),
+                { operationId: operation.id, start: minutesOf(moment) },
+                `pin ${operation.title}`,
+              )
+            }
+          >
+            Pin
+          </button>
+        </div>
+      )}
+      {own && (
+        <button
+          type="button"
+          className="why"
+          style={{ justifySelf: 'start' }}
+          onClick={() => change('own-step', own.id, null, `remove ${own.title}`)}
+        >
+          remove this step of yours
+        </button>
+      )}
+      {adding ? (
+        <form
+          style={{ display: 'grid', gap: 6 }}
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (title.trim() === '') return;
+            change(
+              'own-step',
+              newId(buildId),
+              {
+                after: operation.id,
+                title: title.trim(),
+                minutes,
+                waitMinutes: Math.round(waitHours * 60),
+                note: '',
+              },
+              `add ${title.trim()}`,
+            );
+            setAdding(false);
+            setTitle('');
+          }}
+        >
+          <TextInput
+            size="xs"
+            label="What you add after it"
+            value={title}
+            maxLength={200}
+            autoFocus
+            onChange={({ currentTarget: { value } }) => setTitle(value)}
+          />
+          <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 6 }}>
+            <NumberInput
+              size="xs"
+              label="Minutes of work"
+              value={minutes}
+              min={1}
+              max={600}
+              onChange={(value) => typeof value === 'number' && value >= 1 && setMinutes(Math.round(value))}
+            />
+            <NumberInput
+              size="xs"
+              label="Then leave it, h"
+              value={waitHours}
+              min={0}
+              max={336}
+              onChange={(value) => typeof value === 'number' && value >= 0 && setWaitHours(value)}
+            />
+          </div>
+          <div style={{ display: 'flex', gap: 8 }}>
+            <button type="submit" className="quiet" disabled={title.trim() === ''}>
+              Add it
+            </button>
+            <button type="button" className="why" onClick={() => setAdding(false)}>
+              never mind
+            </button>
+          </div>
+        </form>
+      ) : (
+        <button
+          type="button"
+          className="why"
+          style={{ justifySelf: 'start' }}
+          onClick={() => setAdding(true)}
+        >
+          add a step after this one…
+        </button>
+      )}
+    </div>
+  );
+}

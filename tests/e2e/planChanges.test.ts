@@ -1,0 +1,118 @@
+import type { Page } from 'puppeteer-core';
+import { describe, expect, it } from 'vitest';
+import type { BenchSnapshot } from '../../src/api/index.ts';
+import { press, sampleBench, saved, shows, type Started, until } from './bench.ts';
+
+describe('changing the plan', () => {
+  let server: Started;
+  let page: Page;
+  const { errors } = sampleBench((opened) => ({ server, page } = opened));
+  const bench = async () => (await (await fetch(`${server.address}/api/bench`)).json()) as BenchSnapshot;
+  const planOf = async (id: string) => (await bench()).builds.find((build) => build.id === id)!.kit.plan;
+  const settled = () =>
+    until(
+      page,
+      () => !/working it out again|Working out|plan is following/.test(document.body.innerText),
+      [],
+      60_000,
+    );
+  const type = async (label: string, value: string) => {
+    const input = await page.waitForSelector(`::-p-aria(${label})`);
+    await input!.click({ count: 3 });
+    await page.keyboard.type(value);
+  };
+
+  it('says what lies ahead, with the step it stops and where to clear it', async () => {
+    await page.goto(`${server.address}/build/tolliver/plan`);
+    await shows(
+      page,
+      /Ahead: \d+ things to clear[\s\S]*No paint chosen: Body[\s\S]*clear it in the Colour stage/,
+    );
+  });
+
+  it('says at once whether a day can be kept', async () => {
+    await shows(page, /Needed by[\s\S]*(to spare|too late)/);
+    await page.evaluate(() => {
+      const input = document.querySelector<HTMLInputElement>('input[type=date]')!;
+      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, '2026-12-24');
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+      input.dispatchEvent(new Event('change', { bubbles: true }));
+    });
+    await saved(page);
+    await expect
+      .poll(async () => (await planOf('tolliver')).deadline, { timeout: 10_000 })
+      .toBe('2026-12-24');
+    await shows(page, /1\d\d days to spare/);
+  });
+
+  it('keeps a step of the builder’s own, with its wait, and lets it go again', async () => {
+    await settled();
+    await press(page, 'button', 'add a step after this one…');
+    await type('What you add after it', 'Look at it by daylight');
+    await press(page, 'button', 'Add it');
+    await saved(page);
+    await expect.poll(async () => (await planOf('tolliver')).ownSteps.length, { timeout: 10_000 }).toBe(1);
+    await until(
+      page,
+      () => /Look at it by daylight/.test(document.querySelector('table')!.innerText),
+      [],
+      60_000,
+    );
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.keyboard.down('Control');
+    await page.keyboard.press('z');
+    await page.keyboard.up('Control');
+    await expect.poll(async () => (await planOf('tolliver')).ownSteps.length, { timeout: 10_000 }).toBe(0);
+  });
+
+  it('solves the plan again for one more evening', async () => {
+    await settled();
+    await press(page, 'button', 'Try one more evening');
+    await until(page, () => /one more evening, Fridays/.test(document.body.innerText), [], 120_000);
+    await press(page, 'button', 'cancel');
+    await shows(page, /Try one more evening/);
+  }, 150_000);
+
+  it('puts the coming evenings on a sheet', async () => {
+    await page.goto(`${server.address}/build/tolliver/plan/sheet`);
+    await shows(page, /The next \d evenings[\s\S]*min, took/);
+  });
+
+  it('plans tonight for the time there is', async () => {
+    await page.goto(`${server.address}/build/tolliver/tonight`);
+    await shows(page, /3 steps|4 steps|2 steps/);
+    await page.evaluate(() => {
+      const select = document.querySelector<HTMLSelectElement>('[aria-label="How long you have tonight"]')!;
+      Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value')!.set!.call(select, '30');
+      select.dispatchEvent(new Event('change', { bubbles: true }));
+    });
+    await settled();
+    await until(
+      page,
+      () => {
+        const [, minutes] = /(\d+) min of work/.exec(document.body.innerText) ?? [];
+        return minutes !== undefined && Number(minutes) <= 30;
+      },
+      [],
+      60_000,
+    );
+    await page.evaluate(() => localStorage.removeItem('fanfare.tonight-until'));
+  }, 90_000);
+
+  it('grows the repair of what went wrong, from the step that the builder names', async () => {
+    await page.goto(`${server.address}/build/tolliver/tonight`);
+    await shows(page, /it went wrong…/);
+    const title = await page.$eval('.stepcard h1', (heading) => heading.textContent);
+    await press(page, 'button', 'it went wrong…');
+    await type('What went wrong', 'sanded through an edge');
+    await press(page, 'button', 'Put the repair into the plan');
+    await saved(page);
+    const { mishaps } = await planOf('tolliver');
+    expect(mishaps).toMatchObject([{ what: 'sanded through an edge', repair: 'sand' }]);
+    expect((await bench()).steps.some((step) => step.title === title && /Went wrong/.test(step.note))).toBe(
+      true,
+    );
+    await until(page, (spoilt) => document.body.innerText.includes(`Sand back: ${spoilt}`), [title], 60_000);
+    expect(errors).toEqual([]);
+  }, 90_000);
+});
