@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import puppeteer, { type Browser, type EvaluateFunc, type Page } from 'puppeteer-core';
 import { afterAll, beforeAll } from 'vitest';
 
 const ROOT = join(import.meta.dirname, '../..');
@@ -82,32 +82,61 @@ export async function openPage(browser: Browser, errors: string[]): Promise<Page
   return page;
 }
 
-/** Waits until the page shows a text, or a pattern. */
-export async function shows(page: Page, pattern: RegExp, timeout = 20_000): Promise<void> {
-  try {
-    await page.waitForFunction(
-      (source, flags) => new RegExp(source, flags).test(document.body.innerText),
-      { timeout },
-      pattern.source,
-      pattern.flags,
-    );
-  } catch (error) {
-    const text = await page.evaluate(() => document.body.innerText);
-    throw new Error(`The page never showed ${pattern}. It shows:\n${text.slice(0, 3000)}`, { cause: error });
+/** Waits until a question about the page is answered with yes. One that throws, as on a page half drawn or on its way
+ *  elsewhere, is asked again: the browser's own waiting would stop asking after the first throw. */
+export async function until<Args extends unknown[]>(
+  page: Page,
+  isSo: EvaluateFunc<Args>,
+  args: Args,
+  timeout = 30_000,
+): Promise<void> {
+  const end = Date.now() + timeout;
+  for (let cause: unknown; ;) {
+    try {
+      if (await page.evaluate(isSo, ...args)) return;
+      cause = undefined;
+    } catch (error) {
+      cause = error;
+    }
+    if (Date.now() > end) {
+      const text = await page.evaluate(() => document.body.innerText);
+      throw new Error(
+        `Not so within ${timeout / 1000} s: ${String(isSo)} ${JSON.stringify(args)}. The page shows:\n${text.slice(0, 3000)}`,
+        { cause },
+      );
+    }
+    await new Promise((resolve) => setTimeout(resolve, 50));
   }
 }
+
+/** Waits until the page shows a text, or a pattern. */
+export const shows = (page: Page, pattern: RegExp, timeout = 30_000): Promise<void> =>
+  until(
+    page,
+    (source, flags) => new RegExp(source, flags).test(document.body.innerText),
+    [pattern.source, pattern.flags],
+    timeout,
+  );
 
 export const textOf = (page: Page, selector: string): Promise<string> =>
   page.$eval(selector, (element) => (element as HTMLElement).innerText);
 
-/** Clicks the button, link, radio or option with a given accessible name. */
+/** Clicks the button, link, radio or option with a given accessible name. A screen that is drawn anew between finding
+ *  and clicking is looked at again, as a builder would. */
 export async function press(page: Page, role: string, name: string): Promise<void> {
-  const target = await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`, {
-    timeout: 20_000,
-  });
-  // The drying rack covers the bottom of the page; a builder would scroll.
-  await target!.evaluate((element) => element.scrollIntoView({ block: 'center' }));
-  await target!.click();
+  for (let tries = 1; ; tries++) {
+    const target = await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`, {
+      timeout: 20_000,
+    });
+    try {
+      // The drying rack covers the bottom of the page; a builder would scroll.
+      await target!.evaluate((element) => element.scrollIntoView({ block: 'center' }));
+      await target!.click();
+      return;
+    } catch (error) {
+      if (tries === 3 || !/detached/i.test((error as Error).message)) throw error;
+    }
+  }
 }
 
 /** Types into the field with a label, over what it holds. */
@@ -136,7 +165,7 @@ export async function pick(page: Page, name: string, search: string, option: Reg
     await field!.click({ count: 3 });
     if (search) await field!.type(search);
     try {
-      await page.waitForFunction(isOffered, { timeout: 5000 }, option.source);
+      await until(page, isOffered, [option.source], 5000);
       break;
     } catch (error) {
       if (attempt === 4) throw error;
@@ -152,10 +181,11 @@ export async function pick(page: Page, name: string, search: string, option: Reg
 
 /** Waits until the interface says that everything is saved. */
 export async function saved(page: Page): Promise<void> {
-  await page.waitForFunction(
+  await until(
+    page,
     () =>
       /^(All saved|Saved )/.test(document.querySelector('[data-testid="saved-state"]')?.textContent ?? ''),
-    { timeout: 20_000 },
+    [],
   );
 }
 

@@ -6,7 +6,7 @@ import { describe, expect, it } from 'vitest';
 import type { CodeRecord } from '../../src/api/index.ts';
 import { DAYLIGHT, hexToLab, spectrumFrom, spectrumToLab } from '../../src/core/colour/index.ts';
 import { writeCgats } from '../../src/core/formats/index.ts';
-import { fill, press, sampleBench, saved, shows, textOf, type Started } from './bench.ts';
+import { fill, press, sampleBench, saved, shows, type Started, until } from './bench.ts';
 
 /** A PNG of vertical stripes in sRGB, 60 pixels each. */
 function stripes(colours: readonly [number, number, number][]): Buffer {
@@ -57,7 +57,7 @@ describe('the library of codes', () => {
     await page.goto(`${server.address}/codes`);
     await shows(page, /120 of 120 codes/);
     await fill(page, 'Find codes', 'greenish dark blues');
-    await page.waitForFunction(() => /\b([1-9]|[1-3]\d) of 120 codes/.test(document.body.innerText));
+    await until(page, () => /\b([1-9]|[1-3]\d) of 120 codes/.test(document.body.innerText), []);
     await fill(page, 'Find codes', 'boathouse moss');
     await shows(page, /1 of 120 codes/);
     await press(page, 'button', 'list all codes by nearness to this one');
@@ -65,10 +65,10 @@ describe('the library of codes', () => {
     await shows(page, /Nearest to TL-2045/);
     await page.focus('.codelist');
     await page.keyboard.press('End');
-    await page.waitForFunction(() => {
+    await until(page, () => {
       const chosen = document.querySelector('.coderow[aria-selected="true"]')?.textContent;
       return chosen !== undefined && !chosen.includes('TL-2045');
-    });
+    }, []);
   });
 
   it('puts another source in force and takes it back', async () => {
@@ -114,7 +114,8 @@ describe('the library of codes', () => {
       ['three', 'b'],
     ] as const) {
       await page.click(`[aria-label="Column ${column}"]`);
-      await page.waitForFunction(
+      await until(
+        page,
         (name) => {
           const found = [...document.querySelectorAll('[role=option]')].find(
             (other) => other.textContent === name && (other as HTMLElement).offsetParent !== null,
@@ -122,8 +123,7 @@ describe('the library of codes', () => {
           (found as HTMLElement | undefined)?.click();
           return found !== undefined;
         },
-        {},
-        option,
+        [option],
       );
     }
     await shows(page, /row 2 was left out: L must lie between 0 and 100, it is 144/);
@@ -192,11 +192,12 @@ describe('the library of codes', () => {
     await draw(0);
     await press(page, 'button', 'Mark colour in the middle');
     await shows(page, /Known to\s+±4\.\d dE/);
-    const warm = await textOf(page, '.rows');
+    const reading = () => page.$eval('.rows', ({ textContent }) => textContent);
+    const inTheMiddle = await reading();
     // By keyboard: out of the stripe and back.
     await page.focus('.region[aria-label^="Colour 1"]');
     for (let step = 0; step < 20; step++) await page.keyboard.press('ArrowLeft');
-    await page.waitForFunction((text) => document.querySelector('.rows')!.textContent !== text, {}, warm);
+    await until(page, (text) => document.querySelector('.rows')!.textContent !== text, [inTheMiddle]);
     for (let step = 0; step < 20; step++) await page.keyboard.press('ArrowRight');
     await shows(page, /Known to\s+±4\.\d dE/);
     await fill(page, 'Maker', 'Own');

@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { CupRecord, PaintRecord } from '../../src/api/index.ts';
-import { press, sampleBench, saved, shows, type Started } from './bench.ts';
+import { press, sampleBench, saved, shows, type Started, until } from './bench.ts';
 
 describe('a cup, its spoons and the reader', () => {
   let server: Started;
@@ -74,7 +74,7 @@ describe('a cup, its spoons and the reader', () => {
 
   it('sets a false reading aside and brings it back', async () => {
     await press(page, 'button', 'Set spoon 2 aside');
-    await page.waitForFunction(() => !document.body.innerText.includes('Spoon 2'));
+    await until(page, () => !document.body.innerText.includes('Spoon 2'), []);
     await saved(page);
     expect((await cups())[0]!.readings[1]!.aside).toBe(true);
     await page.keyboard.down('Control');

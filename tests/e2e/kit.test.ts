@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { BenchSnapshot, KitItemsRecord } from '../../src/api/index.ts';
-import { fill, pick, press, sampleBench, saved, shows, textOf, type Started } from './bench.ts';
+import { fill, pick, press, sampleBench, saved, shows, textOf, type Started, until } from './bench.ts';
 
 /** The kit on the bench, through the real screens, server and database. */
 describe('the kit of the sample bench', () => {
@@ -16,7 +16,8 @@ describe('the kit of the sample bench', () => {
     ((await (await fetch(`${server.address}/api/builds/${id}/kit`)).json()) as KitItemsRecord).items;
   const open = (view: string, id = 'tolliver') => page.goto(`${server.address}/build/${id}/kit/${view}`);
   const chip = (text: string) =>
-    page.waitForFunction(
+    until(
+      page,
       (wanted) => {
         const found = [...document.querySelectorAll<HTMLElement>('button.chip')].find(
           (button) => button.innerText === wanted,
@@ -24,8 +25,7 @@ describe('the kit of the sample bench', () => {
         found?.click();
         return found !== undefined;
       },
-      {},
-      text,
+      [text],
     );
   const undo = async () => {
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
@@ -89,9 +89,10 @@ describe('the kit of the sample bench', () => {
     const group = '::-p-aria([name="Decide Oil filter colour"][role="group"])';
     const buttons = await (await page.waitForSelector(group))!.$$('button');
     await buttons[1]!.click();
-    await page.waitForFunction(
+    await until(
+      page,
       () => !document.querySelector('[aria-label="What follows"]')!.textContent.includes('Oil filter colour'),
-      { timeout: 20_000 },
+      [],
     );
     expect((await build('tolliver')).kit.holds.some(({ reason }) => reason.includes('Oil filter'))).toBe(
       false,
@@ -131,13 +132,13 @@ describe('the kit of the sample bench', () => {
     await (await (await page.waitForSelector(group))!.$$('button'))[1]!.click();
     await saved(page);
     await page.goto(`${server.address}/build/tolliver/tonight`);
-    await page.waitForFunction(
+    await until(
+      page,
       (id) => {
         const shown = document.querySelector<HTMLElement>('.stepcard');
         return shown?.dataset.operation === id && !shown.innerText.includes('Not yet.');
       },
-      {},
-      operation,
+      [operation],
     );
     expect(await done()).toBe(false);
     expect((await snapshot()).steps.some(({ operationId }) => operationId === operation)).toBe(false);
@@ -200,15 +201,15 @@ describe('the kit of the sample bench', () => {
     await shows(page, /Proved: no division that can be built costs less/);
     const pieces = await count();
     await page.click('input[name="school"]:not(:checked)');
-    await page.waitForFunction(
+    await until(
+      page,
       (was) =>
         Number(
           /Joints before paint\s+(\d+)/.exec(
             document.querySelector<HTMLElement>('[aria-label="What follows"]')!.innerText,
           )?.[1],
         ) > was,
-      {},
-      pieces,
+      [pieces],
     );
     await saved(page);
     await undo();
@@ -249,8 +250,10 @@ describe('the kit of the sample bench', () => {
     await shows(page, /Etched wire mesh for the grille[\s\S]*14/);
     await shows(page, /C15 Oil filter[\s\S]*from\s+spares/);
     await press(page, 'checkbox', 'Odourless cyanoacrylate on hand');
-    await page.waitForFunction(
+    await until(
+      page,
       () => !/odourless, non-fogging cyanoacrylate\s+\d+ joints/.test(document.body.innerText),
+      [],
     );
     await saved(page);
   });

@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { BenchSnapshot, PaintRecord } from '../../src/api/index.ts';
-import { fill, press, sampleBench, saved, shows, textOf, type Started } from './bench.ts';
+import { fill, press, sampleBench, saved, shows, textOf, type Started, until } from './bench.ts';
 
 describe('shelf, bench and kit of the sample bench', () => {
   let server: Started;
@@ -169,8 +169,10 @@ describe('shelf, bench and kit of the sample bench', () => {
     await press(page, 'button', 'Cancel');
     const before = (await snapshot()).builds.find(({ id }) => id === 'quillon')!.joins.length;
     await press(page, 'button', 'Remove joint Tank, left into frame, left');
-    await page.waitForFunction(
+    await until(
+      page,
       () => !document.querySelector('[aria-label="Remove joint Tank, left into frame, left"]'),
+      [],
     );
     await saved(page);
     const { joins } = (await snapshot()).builds.find(({ id }) => id === 'quillon')!;

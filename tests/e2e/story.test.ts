@@ -16,6 +16,7 @@ import {
   startServer,
   textOf,
   type Started,
+  until,
 } from './bench.ts';
 
 /** From a factory code to tonight's bench, through the real screens, server and database. Each step goes on
@@ -75,7 +76,7 @@ describe('the sample bench, from code to bench', () => {
     expect((await tray('tolliver-body')).codeId).toBe('TL-2203');
     await pick(page, 'Factory code', 'Lagoon', /TL-4417/);
     await shows(page, /proved over \d+ paints/);
-    await page.waitForFunction(() => document.querySelector('[data-light]')?.textContent.includes('TL-4417'));
+    await until(page, () => document.querySelector('[data-light]')?.textContent.includes('TL-4417'), []);
     const difference = async () =>
       Number(
         /([\d.]+)\s+(?:…|[\d.]+–[\d.]+)\s*$/.exec(
@@ -87,11 +88,11 @@ describe('the sample bench, from code to bench', () => {
       page.$eval('[data-light] svg path:nth-of-type(4)', (path) => path.getAttribute('fill'));
     const daylight = await bowl();
     await press(page, 'button', 'Lamp');
-    await page.waitForFunction(
+    await until(
+      page,
       (before) =>
         document.querySelector('[data-light] svg path:nth-of-type(4)')?.getAttribute('fill') !== before,
-      {},
-      daylight,
+      [daylight],
     );
     await press(page, 'button', 'Daylight');
     expect(await bowl()).toBe(daylight);
@@ -186,7 +187,7 @@ describe('the sample bench, from code to bench', () => {
     await shows(page, /Too damp to spray/);
     await fill(page, 'Humidity, %', '48', 'textbox');
     await page.keyboard.press('Tab');
-    await page.waitForFunction(() => !document.body.innerText.includes('Too damp to spray'));
+    await until(page, () => !document.body.innerText.includes('Too damp to spray'), []);
     await saved(page);
   });
 
@@ -198,7 +199,7 @@ describe('the sample bench, from code to bench', () => {
       await page.$$('[aria-label^="Lanes by sub-assembly"] svg rect[fill="var(--ink)"]'),
     ).not.toHaveLength(0);
     expect(await page.$$('[aria-label^="Lanes by sub-assembly"] svg rect[fill*="cure"]')).not.toHaveLength(0);
-    const reasons = await page.$$eval('table.plainlist tbody tr', (rows) =>
+    const reasons = await page.$$eval('[aria-label="What you decide"] table.plainlist tbody tr', (rows) =>
       rows.map((row) => row.cells[3]!.innerText),
     );
     expect(reasons.length).toBeGreaterThan(8);
@@ -217,17 +218,13 @@ describe('the sample bench, from code to bench', () => {
     await page.keyboard.press('Tab');
     await press(page, 'button', 'Done D');
     await shows(page, /Done lately[\s\S]*37 min/);
-    await page.waitForFunction(
-      (id) => document.querySelector<HTMLElement>('.stepcard')?.dataset.operation !== id,
-      { timeout: 20_000 },
+    await until(page, (id) => document.querySelector<HTMLElement>('.stepcard')?.dataset.operation !== id, [
       first,
-    );
+    ]);
     await saved(page);
     const { steps } = await snapshot();
     expect(steps.find(({ operationId }) => operationId === first)).toMatchObject({ minutes: 37 });
-    await page.waitForFunction(() => !document.body.innerText.includes('the plan is following'), {
-      timeout: 30_000,
-    });
+    await until(page, () => !document.body.innerText.includes('the plan is following'), []);
     await expect.poll(async () => (await snapshot()).plan.starts[first], { timeout: 10_000 }).toBeUndefined();
   });
 
@@ -262,7 +259,7 @@ describe('the sample bench, from code to bench', () => {
     await fill(other, 'Name', 'Body, theirs');
     await other.keyboard.press('Tab');
     await saved(other);
-    await other.waitForFunction(() => document.body.innerText.includes('Body, theirs'));
+    await until(other, () => document.body.innerText.includes('Body, theirs'), []);
     const current = await tray('tolliver-body');
     expect(current.name).toBe('Body, theirs');
     // This tab has not fetched since; its version is the old one.
@@ -301,7 +298,7 @@ describe('the sample bench, from code to bench', () => {
     await page.waitForSelector('[role="combobox"][aria-label="Find anything"]');
     await page.keyboard.type('quillon tank finish');
     await page.keyboard.press('Enter');
-    await page.waitForFunction(() => location.pathname === '/build/quillon/finish/quillon-tank');
+    await until(page, () => location.pathname === '/build/quillon/finish/quillon-tank', []);
     await shows(page, /Tank, cut through/);
   });
 
