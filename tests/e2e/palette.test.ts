@@ -49,6 +49,7 @@ describe('the palette of a build', () => {
     await page.keyboard.press('z');
     await page.keyboard.up('Control');
     await expect.poll(mixes, { timeout: 20_000 }).toEqual(before);
+    await saved(page);
   });
 
   it('can be cancelled while it looks, and keeps nothing of it', async () => {
@@ -57,7 +58,7 @@ describe('the palette of a build', () => {
         .find(({ innerText }) => innerText.startsWith('everything'))!
         .click(),
     );
-    // Pressed as soon as it is there: the work may be done in less than a second.
+    // Pressed as soon as it is there, which is before the work begins: the work may be done in less than a second.
     await page.waitForFunction(
       () => {
         const button = [...document.querySelectorAll('button')].find(
@@ -68,6 +69,8 @@ describe('the palette of a build', () => {
       },
       { polling: 'mutation' },
     );
+    await shows(page, /Cancelled; nothing was changed/);
+    await new Promise((resolve) => setTimeout(resolve, 500));
     await shows(page, /Cancelled; nothing was changed/);
     expect(await page.$$('.board tbody tr')).toHaveLength(0);
     await press(page, 'button', 'plan again');

@@ -5,6 +5,7 @@ import { mixOptics, opaqueSpectrum } from '../paint/index.ts';
 import { differenceBall } from './differenceBall.ts';
 import { differenceBound } from './differenceBound.ts';
 import { nearestPaints, recipeSearch, searchRecipes, type RecipePaint, type RecipeRequest } from './index.ts';
+import { likelyRecipes } from './likelyRecipes.ts';
 import { mixtureModel } from './mixtureModel.ts';
 import { ratioBound } from './ratioBound.ts';
 import { dropRatios } from './ratios.ts';
@@ -127,6 +128,71 @@ describe('differenceBound', () => {
     const point = { L: 55, a: 38, b: 24 };
     const bound = differenceBound(target)({ minL: 55, maxL: 55, minA: 38, maxA: 38, minB: 24, maxB: 24 });
     expect(bound).toBeGreaterThan(0.999 * ciede2000(target, point));
+  });
+});
+
+describe('likelyRecipes', () => {
+  const likely = (asked: RecipeRequest, n: number) => {
+    const model = mixtureModel(asked);
+    const leads = (searchRecipes({ ...asked, maxPaints: n - 1 }, { within: 0 }).best[n - 2] ?? []).map(
+      ({ drops }) => ({
+        paints: Object.keys(drops).map((id) => asked.paints.findIndex((paint) => paint.id === id)),
+        drops: Object.values(drops),
+      }),
+    );
+    const offered: { dE00: number; paints: readonly number[]; drops: readonly number[] }[] = [];
+    const ball = differenceBall(model.wanted);
+    likelyRecipes(model, ball, dropRatios(n, asked.maxDrops), leads, (dE00, paints, drops) =>
+      offered.push({ dE00, paints, drops }),
+    );
+    return { model, offered };
+  };
+  const within = (seed: number): RecipeRequest => {
+    const random = repeatable(seed);
+    const asked = request(seed, [50, 0, 0], 12);
+    const parts = asked.paints.slice(0, 3).map((optics) => ({ optics, share: 1 + 3 * random() }));
+    const { L, a, b } = spectrumToLab(opaqueSpectrum(mixOptics(parts)), DAYLIGHT);
+    return { ...asked, target: { lab: [L, a, b] } };
+  };
+
+  it('offers recipes of so many paints, in whole drops, at the difference they have', () => {
+    for (const n of [2, 3, 4]) {
+      const { model, offered } = likely(within(5), n);
+      expect(offered.length).toBeGreaterThan(0);
+      for (const { dE00, paints, drops } of offered) {
+        expect(new Set(paints).size).toBe(n);
+        expect([...paints]).toEqual([...paints].sort((p, q) => p - q));
+        expect(drops.reduce((sum, count) => sum + count, 0)).toBeLessThanOrEqual(9);
+        expect(dE00).toBeCloseTo(model.difference(paints, drops), 12);
+      }
+    }
+  });
+
+  it('comes near the best of all for colours within reach', () => {
+    const behind = Array.from({ length: 20 }, (_, seed) => {
+      const asked = within(seed + 1);
+      const best = searchRecipes(asked, { within: 0 }).best[2]![0]!.dE00;
+      return Math.min(...likely(asked, 3).offered.map(({ dE00 }) => dE00)) - best;
+    }).sort((p, q) => p - q);
+    expect(behind[0]).toBeGreaterThanOrEqual(-1e-9);
+    expect(behind[14]).toBeLessThan(1e-9);
+    expect(behind[19]).toBeLessThan(0.5);
+  });
+
+  it('keeps to the paints that may be mixed and bought', () => {
+    const asked = within(3);
+    asked.paints = asked.paints.map((paint, at) => ({
+      ...paint,
+      group: at % 2 ? 'one' : 'other',
+      toBuy: at < 6,
+    }));
+    asked.mostBought = 1;
+    const { offered } = likely(asked, 3);
+    expect(offered.length).toBeGreaterThan(0);
+    for (const { paints } of offered) {
+      expect(new Set(paints.map((paint) => paint % 2)).size).toBe(1);
+      expect(paints.filter((paint) => paint < 6).length).toBeLessThanOrEqual(1);
+    }
   });
 });
 

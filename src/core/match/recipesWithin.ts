@@ -51,7 +51,7 @@ export function* recipesWithin(request: RecipeRequest, tolerance: number): Gener
         found.offer(model.difference([paint], [1]), [paint], [1]);
       }
     } else {
-      for (const share of searchChoices(model, ball, n, request.maxDrops, found, [])) {
+      for (const share of searchChoices(model, ball, n, request.maxDrops, found)) {
         yield (n - 2 + share) / (request.maxPaints - 1);
       }
     }

@@ -1,7 +1,9 @@
 import type { differenceBall } from './differenceBall.ts';
+import { likelyRecipes } from './likelyRecipes.ts';
 import type { MixtureModel } from './mixtureModel.ts';
 import { ratioBound } from './ratioBound.ts';
 import { buildRatioTree, type RatioNode } from './ratioTree.ts';
+import { dropRatios } from './ratios.ts';
 import type { Collection, Entry } from './shortlist.ts';
 
 /** Nodes looked at between two looks at the signal: a few milliseconds. */
@@ -13,14 +15,15 @@ const SMALL = 24;
 /** The half-spaces around the target are drawn in again when the limit has fallen to this share. */
 const REDRAW = 0.95;
 
-/** Searches all choices of n >= 2 paints; yields the share done and fills the collection. */
+/** Searches all choices of n >= 2 paints; yields the share done and fills the collection. With `leads`, recipes of one
+ *  paint fewer, the likely recipes come first; without, each choice is begun before any of its recipes is offered. */
 export function* searchChoices(
   model: MixtureModel,
   ball: ReturnType<typeof differenceBall>,
   n: number,
   maxDrops: number,
   found: Collection,
-  leads: readonly Entry[],
+  leads?: readonly Entry[],
 ): Generator<number> {
   const explore = choiceExplorer(model, ball, n, maxDrops, found);
   const seen = new Set<number>();
@@ -30,18 +33,15 @@ export function* searchChoices(
     return key;
   };
   const bought = (choice: readonly number[]) => choice.reduce((sum, paint) => sum + model.toBuy[paint]!, 0);
-  const extended = leads.flatMap(({ paints, drops }) =>
+  const extended = (leads ?? []).flatMap(({ paints, drops }) =>
     (model.groups.find((group) => group.includes(paints[0]!)) ?? [])
       .filter((extra) => !paints.includes(extra) && bought(paints) + model.toBuy[extra]! <= model.mostBought)
       .map((extra) => ({ paints: [...paints, extra], drops: [...drops, 1] })),
   );
-  for (const { paints, drops } of extended) {
-    if (drops.reduce((sum, count) => sum + count, 0) > maxDrops) continue;
-    const order = paints.map((_, i) => i).sort((p, q) => paints[p]! - paints[q]!);
-    const choice = order.map((i) => paints[i]!);
-    const parts = order.map((i) => drops[i]!);
-    found.offer(model.difference(choice, parts), choice, parts);
-  }
+  if (leads)
+    likelyRecipes(model, ball, dropRatios(n, maxDrops), leads, (dE00, paints, drops) =>
+      found.offer(dE00, paints, drops),
+    );
   let nodes = 0;
   for (const { paints } of extended) {
     // A difference is never below zero, so nothing is left to rule out.

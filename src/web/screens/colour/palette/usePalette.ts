@@ -22,7 +22,10 @@ export function usePalette(question: PaletteRequest | undefined) {
     state: { kind: 'idle' },
   });
   const worker = useRef<{ thread: Worker; remote: Remote<PaletteWorker>; busy: boolean }>(undefined);
+  /** The start that waits for the question to settle; a cancel takes it back too. */
+  const start = useRef<ReturnType<typeof setTimeout>>(undefined);
   const end = () => {
+    clearTimeout(start.current);
     worker.current?.thread.terminate();
     worker.current = undefined;
   };
@@ -30,7 +33,7 @@ export function usePalette(question: PaletteRequest | undefined) {
   useEffect(() => {
     if (key === '') return;
     const answer = (next: PaletteState) => setState({ key, state: next });
-    const timer = setTimeout(() => {
+    start.current = setTimeout(() => {
       if (worker.current?.busy) end();
       if (!worker.current) {
         const thread = new Worker(new URL('../../../workers/paletteWorker.ts', import.meta.url), {
@@ -61,7 +64,7 @@ export function usePalette(question: PaletteRequest | undefined) {
           mine.busy = false;
         });
     }, SETTLE_MS);
-    return () => clearTimeout(timer);
+    return () => clearTimeout(start.current);
   }, [key, turn]);
   useEffect(() => end, []);
 
