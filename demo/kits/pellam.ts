@@ -324,6 +324,11 @@ S7 S1 cement hidden
     { joint: 'S2-S1', feel: 'snug', clearance: 0.2, done: 'holes reamed to 1.2' },
     { joint: 'cab-on', feel: 'free', done: '' },
   ],
+  places: [
+    'A1; hole; horn bracket; 1.2; ; 1.0;',
+    'A1; line; cab shut line; 0.4; 0.35; ;',
+    'S1; hole; post holes of the deck; 1.3; ; 1.2; S2',
+  ],
   stance: {
     heights: [28.2, 28.9, 29.4, 29.3],
     rake: 0.5,

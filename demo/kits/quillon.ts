@@ -284,6 +284,11 @@ H1 B1 screw hidden
     { joint: 'B5-B7', feel: 'forced', done: '' },
     { joint: 'G13-G7', feel: 'snug', clearance: 0.12, done: '' },
   ],
+  places: [
+    'B4; hole; fork leg bore; 5.1; ; 5.0; B7',
+    'F6; hole; axle in the brake plate; 1.6; ; 1.5;',
+    'C3; line; gap between fins; 0.5; 0.3; ;',
+  ],
   stance: {
     heights: [34, 34, 34.6, 34.6],
     rake: 0,

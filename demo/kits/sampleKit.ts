@@ -1,5 +1,6 @@
 import type { ChromeRouteId, Curvature, Life } from '../../src/core/finish/index.ts';
 import {
+  type MeasuredPlace,
   EMPTY_KIT,
   plainPart,
   suggestJoints,
@@ -57,6 +58,8 @@ export interface SampleKit {
   box: string[];
   unchecked: string[];
   fits: { joint: string; feel: FitFeel; clearance?: number; motion?: boolean; done: string }[];
+  /** "part; hole, slot or line; name; size; width of a line; what goes through; part that goes through", mm. */
+  places: string[];
   stance: { heights: [number, number, number, number]; rake: number; shims: number[]; note: string };
   wants: {
     name: string;
@@ -222,6 +225,19 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
       motionChecked: motion,
       done,
     })),
+    places: sample.places.map((line, index) => {
+      const [part, kind, name, size, width, through, mating] = line.split(';').map((cell) => cell.trim());
+      return {
+        id: own(`place-${index + 1}`),
+        partId: own(part!),
+        matingPartId: mating ? own(mating) : null,
+        name: name!,
+        kind: kind as MeasuredPlace['kind'],
+        sizeMm: Number(size),
+        widthMm: width ? Number(width) : null,
+        throughMm: through ? Number(through) : null,
+      };
+    }),
     stances: [
       {
         id: own('stance'),

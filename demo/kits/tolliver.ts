@@ -276,6 +276,12 @@ G5 F13 glass hidden
     { joint: 'E2-E1', feel: 'snug', clearance: 0.12, done: '' },
     { joint: 'body-on', feel: 'free', clearance: 0.3, done: '' },
   ],
+  places: [
+    'A1; hole; door mirror; 1.0; ; 0.8;',
+    'A1; line; door shut line; 0.35; 0.3; ;',
+    'A1; line; drip rail; 0.12; 0.25; ;',
+    'A5; slot; hood hinge; 0.8; ; 0.5; A1',
+  ],
   stance: {
     heights: [21.4, 21.2, 22.1, 21.6],
     rake: 0.5,

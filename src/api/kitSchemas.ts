@@ -11,6 +11,7 @@ import {
   MOTIONS,
   PART_NEEDS,
   PART_STATES,
+  PLACE_KINDS,
   REPAIR_IDS,
   SCHOOLS,
   SEAMS,
@@ -150,6 +151,16 @@ const stance = object({
   note: text('a note', 2000),
 }).noUnknown();
 
+const place = object({
+  partId: id(),
+  matingPartId: string().nullable().defined().max(120),
+  name: label('the name of the place', 120),
+  kind: oneOf(PLACE_KINDS, 'the kind of place'),
+  sizeMm: count('the size of a hole, slot or line, mm,', 0.02, 200),
+  widthMm: orNull('the width of a line, mm,', 0.02, 50),
+  throughMm: orNull('what goes through, mm,', 0.02, 200),
+}).noUnknown();
+
 const want = object({
   name: label('what is needed'),
   why: text('why', 500),
@@ -275,6 +286,7 @@ export const KIT_ITEMS = {
   'own-step': ownStep,
   pin,
   aim,
+  place,
   assembly,
 } as const;
 /** Kinds of record that belong to the bench. */

@@ -1,5 +1,11 @@
 import { array, boolean, lazy, mixed, number, object, string, type InferType, type MixedSchema } from 'yup';
-import { LAYER_KINDS, SETTING_LIMITS, type LayerKind, type ToolSettings } from '../core/finish/index.ts';
+import {
+  LAYER_KINDS,
+  SETTING_LIMITS,
+  SUBSTRATES,
+  type LayerKind,
+  type ToolSettings,
+} from '../core/finish/index.ts';
 
 /** What crosses the wire, with limits. Messages are read by builders. */
 
@@ -88,7 +94,10 @@ export const layerSchema = object({
 const trayFields = {
   name: label('the name of the sub-assembly'),
   areaCm2: count('the area in cm2', 0.1, 20000),
-  substrateId: id(),
+  substrateId: oneOf(
+    SUBSTRATES.map(({ id: substrate }) => substrate),
+    'what the sub-assembly is made of',
+  ),
   partIds: array(id()).required().max(3000, 'at most 3000 parts in one sub-assembly'),
   layers: array(layerSchema).required().max(40, 'at most 40 layers in a stack'),
   codeId: string().nullable().defined().max(120),

@@ -178,6 +178,7 @@ const KIT_LISTS = [
   ['brightwork', 'brightwork'],
   ['weathering', 'weathering'],
   ['aim', 'aims'],
+  ['place', 'places'],
 ] as const;
 const STOCK_LISTS = [
   ['spare', 'spares'],

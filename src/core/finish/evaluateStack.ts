@@ -81,7 +81,7 @@ export interface EvaluateOptions {
 }
 
 /** What a stack looks like, how thick and how slow it is, and every rule it breaks, in the given air.
- *  Throws RangeError for air that no bench has, too many layers, coats below one, a film that is not above zero
+ *  Throws RangeError for air that no bench has, a substrate that is not known, too many layers, coats below one, a film that is not above zero
  *  or an area that is not above zero. */
 export function evaluateStack(
   stack: Stack,
@@ -218,7 +218,12 @@ function onceForEachRule(): (finding: Finding) => boolean {
   };
 }
 
-function requireStack({ areaCm2, layers }: Stack): void {
+function requireStack({ areaCm2, layers, substrate }: Stack): void {
+  if (substrate.kind === 'unknown') {
+    throw new RangeError(
+      `What this is made of is not known (“${substrate.id}”): choose it in the Kit stage, under Sub-assemblies. Its ${layers.length} layers are kept.`,
+    );
+  }
   if (!(areaCm2 > 0 && areaCm2 <= 20000)) {
     throw new RangeError(`The area to cover must lie between 0 and 20000 cm2; it is ${areaCm2}.`);
   }

@@ -42,7 +42,8 @@ export interface MutedRule {
 export interface Substrate {
   id: string;
   name: string;
-  kind: 'styrene' | 'clear' | 'plated' | 'resin' | 'metal' | 'vinyl';
+  /** 'unknown' where what is stored names no material: such a stack is refused. */
+  kind: 'styrene' | 'clear' | 'plated' | 'resin' | 'metal' | 'vinyl' | 'unknown';
   /** Measured reflectance of the bare surface. */
   reflectance: Spectrum;
 }

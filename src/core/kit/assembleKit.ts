@@ -18,6 +18,7 @@ const LISTS: Readonly<Record<string, keyof Kit>> = {
   'own-step': 'ownSteps',
   pin: 'pins',
   aim: 'aims',
+  place: 'places',
 };
 
 /** The stored records of a build as one kit, in their order; records of other kinds are left out. */

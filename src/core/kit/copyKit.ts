@@ -57,6 +57,12 @@ export function copyKit(kit: Kit, rename: (id: string) => string): Kit {
     pins: [],
     aims: [],
     stances: [],
+    places: kit.places.map((place) => ({
+      ...place,
+      id: rename(place.id),
+      partId: rename(place.partId),
+      matingPartId: place.matingPartId === null ? null : rename(place.matingPartId),
+    })),
     decals: kit.decals.map((decal) => ({ ...decal, id: rename(decal.id) })),
     brightwork: kit.brightwork.map((bright) => ({
       ...bright,

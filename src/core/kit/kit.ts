@@ -200,6 +200,24 @@ export interface DryFit {
   done: string;
 }
 
+export const PLACE_KINDS = ['hole', 'slot', 'line'] as const;
+
+/** A hole, slot or panel line that was measured bare. */
+export interface MeasuredPlace {
+  id: string;
+  partId: string;
+  /** The part whose pin or tongue goes through it; null for bare metal, wire or nothing. */
+  matingPartId: string | null;
+  name: string;
+  kind: (typeof PLACE_KINDS)[number];
+  /** Diameter of a hole, opening of a slot, depth of a line, mm. */
+  sizeMm: number;
+  /** Width of a line, mm; null where nobody measured. */
+  widthMm: number | null;
+  /** What must go through, bare, mm; null where nothing does. */
+  throughMm: number | null;
+}
+
 /** Heights of the four corners of a dry-fitted chassis above the bench, mm: front left, front right, rear left,
  *  rear right. */
 export interface Stance {
@@ -316,6 +334,7 @@ export interface Kit {
   evidence: Evidence[];
   box: BoxItem[];
   fits: DryFit[];
+  places: MeasuredPlace[];
   stances: Stance[];
   wants: Want[];
   decals: DecalColour[];
@@ -382,6 +401,7 @@ export const EMPTY_KIT: Kit = {
   ownSteps: [],
   pins: [],
   aims: [],
+  places: [],
   school: 'pieces',
 };
 

@@ -122,8 +122,8 @@ export function resolveStack(
 ): Stack {
   const substrate = SUBSTRATES.find(({ id }) => id === tray.substrateId) ?? {
     id: tray.substrateId,
-    name: 'unknown plastic',
-    kind: 'styrene' as const,
+    name: 'unknown material',
+    kind: 'unknown' as const,
     reflectance: new Array<number>(BAND_COUNT).fill(0.36),
   };
   const about = targetLayer(tray.layers);

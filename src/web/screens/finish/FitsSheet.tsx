@@ -3,8 +3,10 @@ import { useParams } from 'react-router';
 import { EmptyStage } from '../../components/EmptyStage.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { PrintedSheet } from '../../components/PrintedSheet.tsx';
+import { PLACE_MEASURES } from '../../components/PlaceFitList.tsx';
 import { jointFits } from '../../data/jointFits.ts';
 import { useKit } from '../../data/kit.ts';
+import { placeFits } from '../../data/placeFits.ts';
 import { useWorkshop } from '../../data/workshop.ts';
 
 /** Every fit to test after paint, on one sheet to print and tick. */
@@ -16,13 +18,17 @@ export function FitsSheet() {
     () => (build && kit ? jointFits(build, kit, products, codes, conditions) : []),
     [build, kit, products, codes, conditions],
   );
+  const places = useMemo(
+    () => (build && kit ? placeFits(build, kit, products, codes, conditions) : []),
+    [build, kit, products, codes, conditions],
+  );
   if (!ready || !kit) return <Loading what="the fits" error={error ?? kitError} />;
   if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
-  if (fits.length === 0) {
+  if (fits.length === 0 && places.length === 0) {
     return (
       <EmptyStage title="No fit is measured yet" buildId={build.id}>
-        Enter what a dry fit feels like, or its clearance in mm, for the joints made after paint; what paint
-        leaves of it is then listed here.
+        Enter what a dry fit feels like, or its clearance in mm, for the joints made after paint, or measure a
+        hole, a slot or a line; what paint leaves of it is then listed here.
       </EmptyStage>
     );
   }
@@ -69,6 +75,45 @@ export function FitsSheet() {
           ))}
         </tbody>
       </table>
+      {places.length > 0 && (
+        <>
+          <h2>Holes, slots and lines</h2>
+          <table className="plainlist">
+            <thead>
+              <tr>
+                <th>Place</th>
+                <th className="num">Bare, mm</th>
+                <th className="num">Left, mm</th>
+                <th>What to do</th>
+                <th>Tested</th>
+              </tr>
+            </thead>
+            <tbody>
+              {places.map(({ place, name, forecast: { leftMm, words } }) => (
+                <tr key={place.id}>
+                  <td style={{ whiteSpace: 'normal' }}>{name}</td>
+                  <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+                    {place.sizeMm.toFixed(2)}
+                    <span className="soft small" style={{ display: 'block' }}>
+                      {PLACE_MEASURES[place.kind]}
+                    </span>
+                  </td>
+                  <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+                    {leftMm[1].toFixed(2)}
+                    <span className="soft small" style={{ display: 'block' }}>
+                      {leftMm[0].toFixed(2)} to {leftMm[2].toFixed(2)}
+                    </span>
+                  </td>
+                  <td style={{ whiteSpace: 'normal' }}>{words}</td>
+                  <td aria-label="to tick by hand" className="mono">
+                    ☐
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      )}
       <p className="small" style={{ marginTop: 10 }}>
         Edges carry about half the film of flats. A slide or hinge that is tight when bare stays tight: scrape
         its faces, or mask them before primer.

@@ -12,6 +12,7 @@ import {
   type Life,
   type WeatherPlace,
 } from '../../../core/finish/index.ts';
+import type { TrayRecord } from '../../../api/index.ts';
 import { EmptyStage } from '../../components/EmptyStage.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
@@ -19,7 +20,12 @@ import { saveTrays } from '../../data/bench.ts';
 import { changeKit, useKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { finishOf, useWorkshop } from '../../data/workshop.ts';
-import { isWeathered, weathered } from './planned.ts';
+import { isWeathered, stackChanges, unweathered, weathered } from './planned.ts';
+
+/** The layers of every life in every place: what an earlier choice may have laid. */
+const ALL_PLANS = LIVES.flatMap((life) =>
+  WEATHER_PLACES.map((place) => weatheringPlan(life, [{ id: place, place }]).layers[place] ?? []),
+);
 
 const LIFE_WORDS: Readonly<Record<Life, string>> = {
   showroom: 'as it left the works',
@@ -66,13 +72,20 @@ export function WeatheringScreen() {
       ],
       label,
     ).catch(() => undefined);
-  const changes = trays.flatMap(({ tray }) => {
+  const changes: { before: TrayRecord; after: TrayRecord }[] = [];
+  const carried: TrayRecord[] = [];
+  for (const { tray } of trays) {
     const added = plan.layers[tray.id] ?? [];
-    return added.length === 0 || isWeathered(tray.layers, added)
-      ? []
-      : [{ before: tray, after: { ...tray, layers: weathered(tray.layers, added) } }];
-  });
-  const carried = trays.filter(({ tray }) => isWeathered(tray.layers, plan.layers[tray.id] ?? []));
+    // Of a life chosen before, that layer by layer as it was laid; what the builder changed since is his own.
+    const bare = unweathered(tray.layers, ALL_PLANS);
+    if (isWeathered(bare, added)) {
+      carried.push(tray);
+      continue;
+    }
+    const layers = weathered(bare, added);
+    if (stackChanges(tray.layers, layers).some(({ what }) => what !== 'stays'))
+      changes.push({ before: tray, after: { ...tray, layers } });
+  }
   const look = (tray: (typeof trays)[number]['tray'], layers: typeof tray.layers) =>
     finishOf({ ...tray, layers }, build.scale, products, codes, conditions, { longestSession }).evaluation;
   // The same job on several sub-assemblies is one line.
@@ -207,17 +220,20 @@ export function WeatheringScreen() {
             ? plan.items.length === 0
               ? 'Nothing to add'
               : 'The stacks carry it already'
-            : `Add it to ${changes.length} ${changes.length === 1 ? 'stack' : 'stacks'}`}
+            : plan.items.length === 0
+              ? `Take the old weathering off ${changes.length} ${changes.length === 1 ? 'stack' : 'stacks'}`
+              : `Add it to ${changes.length} ${changes.length === 1 ? 'stack' : 'stacks'}`}
         </button>
         <p className="small soft">
           Each wash gets a clear under it and each powder a matt ground, so that nothing dissolves what lies
-          below. The layers land in the stacks and the steps in the plan; one undo takes them back.
+          below. The layers land in the stacks and the steps in the plan, in the place of what an earlier life
+          laid there; one undo takes them back.
         </p>
         {carried.length > 0 && (
           <p className="small">
             Left as they are, since they carry weathering already:{' '}
-            {carried.map(({ tray }) => tray.name).join(', ')}. Take their washes and powders out of the stack
-            to plan them anew.
+            {carried.map(({ name }) => name).join(', ')}. Take the washes and powders that you laid or changed
+            yourself out of the stack to plan them anew.
           </p>
         )}
         {methods.map(({ id, name, steps, rule }) => (

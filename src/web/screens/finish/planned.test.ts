@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import type { PlannedLayer } from '../../../core/kit/index.ts';
-import { ownStackOn, plannedFrom, stackChanges, weathered, withTints, isWeathered } from './planned.ts';
+import { LIVES, WEATHER_PLACES, weatheringPlan } from '../../../core/finish/index.ts';
+import {
+  isWeathered,
+  ownStackOn,
+  plannedFrom,
+  stackChanges,
+  unweathered,
+  weathered,
+  withTints,
+} from './planned.ts';
 
 const layer = (kind: PlannedLayer['kind'], change: Partial<PlannedLayer> = {}): PlannedLayer => ({
   id: kind,
@@ -95,6 +104,29 @@ describe('a suggested stack', () => {
     ] as const;
     expect(isWeathered([layer('undercoat', { mix: { black: 1 } }), ...now], rust)).toBe(false);
     expect(isWeathered(weathered(now, rust), rust)).toBe(true);
+  });
+
+  it('takes back the weathering of any life, and nothing that the builder laid or changed', () => {
+    const own = [
+      layer('primer', { id: 'grey' }),
+      layer('colour', { id: 'blue', mix: { 'BR-1': 1 } }),
+      layer('clear', { id: 'shine', mix: { 'generic-clear-matt': 1 }, coats: 1 }),
+    ];
+    const plans = WEATHER_PLACES.flatMap((place) =>
+      LIVES.map((life) => weatheringPlan(life, [{ id: 'tray', place }]).layers['tray'] ?? []),
+    );
+    const laid = plans.filter((added) => added.length > 0);
+    expect(laid.length).toBeGreaterThan(8);
+    for (const added of laid) {
+      expect(unweathered(weathered(own, added), plans)).toEqual(own);
+      const metal = own.filter(({ kind }) => kind !== 'colour');
+      expect(unweathered(weathered(metal, added), plans)).toEqual(metal);
+    }
+    expect(unweathered(own, plans)).toBe(own);
+    const changed = weathered(own, laid[0]!).map((each, at, all) =>
+      at === all.length - 1 ? { ...each, coats: each.coats + 3 } : each,
+    );
+    expect(unweathered(changed, plans)).toBe(changed);
   });
 
   it('lays tints in dusted passes under the clear, in the place of earlier ones', () => {

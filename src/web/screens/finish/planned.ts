@@ -83,6 +83,33 @@ export function isWeathered(layers: readonly PlannedLayer[], added: readonly Wea
   );
 }
 
+/** A stack without the weathering that one of some plans laid on it: the plan whose layers all stand where it put
+ *  them, the fullest such. Where none does, as when the builder changed one of them, the stack comes back as it is. */
+export function unweathered(
+  layers: readonly PlannedLayer[],
+  plans: readonly (readonly WeatheringLayer[])[],
+): readonly PlannedLayer[] {
+  const stands = (from: number, added: readonly WeatheringLayer[]) =>
+    from >= 0 &&
+    added.every(({ kind, productId, coats, tool }, index) => {
+      const layer = layers[from + index];
+      return (
+        layer?.kind === kind && layer.coats === coats && layer.tool === tool && layer.mix?.[productId] === 1
+      );
+    });
+  let bare = layers;
+  for (const added of plans) {
+    const under = added.filter(({ at }) => at === 'under');
+    const over = added.filter(({ at }) => at === 'over');
+    const colour = layers.findIndex(({ kind }) => kind === 'colour');
+    const top = layers.length - over.length;
+    const ground = (colour < 0 ? top : colour) - under.length;
+    if (layers.length - added.length >= bare.length || !stands(ground, under) || !stands(top, over)) continue;
+    bare = layers.filter((_, at) => at < top && (at < ground || at >= ground + under.length));
+  }
+  return bare;
+}
+
 /** Layers of weathering added to a stack: worn ground beneath its first colour, the rest on top of all. */
 export function weathered(
   layers: readonly PlannedLayer[],

@@ -9,10 +9,13 @@ import {
   type Stance,
 } from '../../../core/kit/index.ts';
 import { JointFitList } from '../../components/JointFitList.tsx';
+import { PlaceFitList } from '../../components/PlaceFitList.tsx';
 import { jointFits } from '../../data/jointFits.ts';
+import { placeFits } from '../../data/placeFits.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { useWorkshop } from '../../data/workshop.ts';
+import { PlacesPanel } from './PlacesPanel.tsx';
 import type { KitViewProps } from './kitView.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 
@@ -30,6 +33,10 @@ export function FitView({ build, kit }: KitViewProps) {
   const parts = useMemo(() => new Map(kit.parts.map((part) => [part.id, part])), [kit]);
   const fits = useMemo(
     () => jointFits(build, kit, products, codes, conditions),
+    [build, kit, products, codes, conditions],
+  );
+  const places = useMemo(
+    () => placeFits(build, kit, products, codes, conditions),
     [build, kit, products, codes, conditions],
   );
   const save = (fit: DryFit, label = 'dry fit') =>
@@ -109,6 +116,8 @@ export function FitView({ build, kit }: KitViewProps) {
           )}
           <NewFit build={build} kit={kit} onAdd={(fit) => save(fit)} />
         </div>
+        <h2>Holes, slots and lines</h2>
+        <PlacesPanel build={build} kit={kit} />
         <h2>Stance</h2>
         <StancePanel build={build} kit={kit} onProblem={setProblem} />
       </section>
@@ -124,6 +133,12 @@ export function FitView({ build, kit }: KitViewProps) {
           )}
           <JointFitList fits={fits} />
         </div>
+        {places.length > 0 && (
+          <div className={`panel${places[0]!.forecast.verdict === 'stays' ? '' : ' warned'}`}>
+            <h3>Holes and lines after paint</h3>
+            <PlaceFitList fits={places} />
+          </div>
+        )}
       </section>
     </>
   );

@@ -1,0 +1,28 @@
+import type { PlaceFit } from '../data/placeFits.ts';
+
+export const PLACE_MEASURES = { hole: 'across', slot: 'wide', line: 'deep' } as const;
+
+/** Holes, slots and lines with what paint leaves of them, each with its way out. */
+export function PlaceFitList({ fits }: { fits: readonly PlaceFit[] }) {
+  return (
+    <>
+      {fits.map(({ place, name, forecast: { leftMm, verdict, words } }) => (
+        <div
+          key={place.id}
+          className={`finding ${verdict === 'stays' ? 'note' : 'warn'}`}
+          style={{ marginTop: 8 }}
+        >
+          <b>{name}</b>
+          <p>{words}</p>
+          <p className="soft small">
+            <span className="mono">{place.sizeMm.toFixed(2)}</span> mm {PLACE_MEASURES[place.kind]} bare,{' '}
+            <span className="mono">
+              {leftMm[0].toFixed(2)} to {leftMm[2].toFixed(2)}
+            </span>{' '}
+            mm after paint
+          </p>
+        </div>
+      ))}
+    </>
+  );
+}
