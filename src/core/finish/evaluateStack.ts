@@ -2,7 +2,7 @@ import { ciede2000, DAYLIGHT, spectrumToLab, type Lab } from '../colour/index.ts
 import { coatsToClose, filmsOver, type Film } from '../paint/index.ts';
 import { requireConditions } from './air.ts';
 import {
-  addFilm,
+  sumFilm,
   EDGE_SHARE,
   filmPerCoat,
   layerFilm,
@@ -153,7 +153,7 @@ export function evaluateStack(
     contexts.push({ ...around, stack, conditions, glossUnder, labUnder, labFull, ...shown });
   });
 
-  const filmFlat = evaluated.reduce((sum, { film }) => addFilm(sum, film), { low: 0, usual: 0, high: 0 });
+  const filmFlat = sumFilm(evaluated.map(({ film }) => film));
   const clearFilm = evaluated.reduce((sum, { kind, film }) => sum + (kind === 'clear' ? film.usual : 0), 0);
   const last = stack.layers.at(-1);
   const found = contexts.flatMap((context) =>

@@ -48,11 +48,31 @@ export function layerFilm(layer: StackLayer): FilmBand {
   return { low: low * coats, usual: usual * coats, high: high * coats };
 }
 
-export function addFilm(first: FilmBand, second: FilmBand): FilmBand {
+/** Share of the variance of films that one builder's hand gives all layers alike; the rest is each layer's own. */
+export const SHARED_HAND = 0.4;
+
+/** Film of several layers together, at 90 % like the layers. A heavy hand is heavy in all of them, but a bottle that
+ *  builds more or a coat that ran dry is a matter of its own: half-widths add as deviations that correlate by
+ *  SHARED_HAND, sqrt((1 - c) sum d^2 + c (sum d)^2). */
+export function sumFilm(layers: readonly FilmBand[]): FilmBand {
+  let usual = 0;
+  let below = 0;
+  let above = 0;
+  let belowSquares = 0;
+  let aboveSquares = 0;
+  for (const film of layers) {
+    usual += film.usual;
+    below += film.usual - film.low;
+    above += film.high - film.usual;
+    belowSquares += (film.usual - film.low) ** 2;
+    aboveSquares += (film.high - film.usual) ** 2;
+  }
+  const together = (sum: number, squares: number) =>
+    Math.sqrt((1 - SHARED_HAND) * squares + SHARED_HAND * sum * sum);
   return {
-    low: first.low + second.low,
-    usual: first.usual + second.usual,
-    high: first.high + second.high,
+    low: Math.min(usual, Math.max(0, usual - together(below, belowSquares))),
+    usual,
+    high: usual + together(above, aboveSquares),
   };
 }
 

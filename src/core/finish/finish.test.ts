@@ -11,6 +11,7 @@ import {
   formatMinutes,
   GENERIC_PRODUCTS,
   layerFilm,
+  sumFilm,
   paintVolume,
   SUBSTRATES,
   waitBefore,
@@ -287,6 +288,28 @@ const CASES: Record<
   },
   'many-coats': { breaks: [primer, { ...colour, coats: 9 }], keeps: [primer, { ...colour, coats: 8 }] },
 };
+
+describe('sumFilm', () => {
+  const film = (usual: number, below: number, above: number) => ({
+    low: usual - below,
+    usual,
+    high: usual + above,
+  });
+
+  it('is the layer itself for one layer, and between independent and alike for several', () => {
+    expect(sumFilm([film(20, 5, 8)])).toEqual(film(20, 5, 8));
+    const both = sumFilm([film(20, 6, 6), film(30, 8, 8)]);
+    expect(both.usual).toBe(50);
+    expect(both.high - 50).toBeGreaterThan(10);
+    expect(both.high - 50).toBeLessThan(14);
+    expect(both.high - 50).toBeCloseTo(Math.sqrt(0.6 * 100 + 0.4 * 196), 9);
+    expect(sumFilm([])).toEqual(film(0, 0, 0));
+  });
+
+  it('never says less than nothing', () => {
+    expect(sumFilm([film(10, 10, 5), film(-6, 0, 0)]).low).toBe(0);
+  });
+});
 
 describe('rules', () => {
   it('are at least forty, with unique ids, and every one has a case here', () => {

@@ -18,7 +18,7 @@ export { SUBSTRATES } from './substrates.ts';
 export { GENERIC_PRODUCTS } from './genericProducts.ts';
 export { BLUSH_HUMIDITY, cureFactor, dewPoint, requireConditions, STYRENE_LIMIT_C } from './air.ts';
 export { formatMinutes, waitBefore, waitBetweenCoats, waitToHandle, type Wait } from './wait.ts';
-export { filmPerCoat, layerFilm, paintVolume, type FilmBand, type PaintVolume } from './film.ts';
+export { filmPerCoat, layerFilm, paintVolume, sumFilm, type FilmBand, type PaintVolume } from './film.ts';
 export { sheenName } from './sheen.ts';
 export { coatMinutes, handsOnMinutes } from './handsOn.ts';
 export { FINISH_RULES, type FinishRule, type Severity } from './rules.ts';
