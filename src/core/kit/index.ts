@@ -30,6 +30,7 @@ export {
   type GlueJob,
   type Surface,
 } from './adhesives.ts';
+export { TASK_KINDS, type TaskKind, type TrayTask } from './kitTasks.ts';
 export { drillFor, placeAfterPaint, type FilmOnFlats, type PlaceForecast } from './placesAfterPaint.ts';
 export { bareClearance, FELT_CLEARANCE, fitAfterPaint, type FitForecast } from './fitAfterPaint.ts';
 export { shimPlan, type ShimPlan } from './stance.ts';

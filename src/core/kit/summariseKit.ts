@@ -1,5 +1,6 @@
 import { areaOf, mainFinish, partLabel, type Kit, type Material, type Part } from './kit.ts';
 import { isPaintedLook, seamLength } from './jointCosts.ts';
+import { kitTasks, type TrayTask } from './kitTasks.ts';
 import { resolveVersion } from './version.ts';
 
 /** What the rest of Fanfare needs to know of a kit. */
@@ -17,6 +18,10 @@ export interface KitSummary {
   openings: KitTask[];
   /** Second colours on a tray, by brush or mask after its main finish. */
   pickOuts: KitTask[];
+  /** What else the parts of each sub-assembly ask for. */
+  tasks: TrayTask[];
+  /** Whether four wheels are to stand level at the end. */
+  stance: boolean;
   /** Joints made before paint, in words, by sub-assembly; absent where the kit knows no joint of its parts. */
   joinsBefore: Record<string, string[]>;
   /** What the parts of each sub-assembly are made of. */
@@ -130,6 +135,8 @@ export function summariseKit(
         parts,
       ),
     ),
+    tasks: kitTasks(kit, trays, late),
+    stance: kit.stances.length > 0,
     joinsBefore,
     materials,
   };

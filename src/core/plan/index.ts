@@ -1,4 +1,6 @@
 /** Plan: operations from a build, the calendar, schedules, their reasons, and replanning from what was done. */
+export { carriedOver } from './carriedOver.ts';
+export { withoutPassed } from './withoutPassed.ts';
 export {
   generateOperations,
   type OperationKind,

@@ -65,7 +65,9 @@ describe('what the kit asks of the plan', () => {
       'body/primer-2',
       'body/pick-out-cream',
       'join/on',
+      'touch-in',
       'inspect',
+      'verdict',
     ]);
     const { operations, arcs } = generateOperations(build, AIR, 180);
     const opening = operations.find(({ kind }) => kind === 'open')!;

@@ -26,6 +26,8 @@ import {
   type KitTask,
   type Lesson,
   type Material,
+  type TaskKind,
+  type TrayTask,
 } from '../kit/index.ts';
 
 /** A build as the planner needs it: trays with their stacks resolved to products. */
@@ -37,10 +39,25 @@ export interface PlannableBuild {
   trays: { id: string; name: string; partCount: number; partNames: string[]; stack: Stack }[];
   joins: Join[];
   /** What the kit asks of the plan. */
-  kit: Pick<KitSummary, 'holds' | 'openings' | 'pickOuts' | 'joinsBefore' | 'materials'>;
+  kit: Pick<
+    KitSummary,
+    'holds' | 'openings' | 'pickOuts' | 'joinsBefore' | 'materials' | 'tasks' | 'stance' | 'unchecked'
+  >;
 }
 
-export type OperationKind = LayerKind | 'clean' | 'open' | 'join' | 'pick-out' | 'assemble' | 'inspect';
+export type OperationKind =
+  | LayerKind
+  | TaskKind
+  | 'check'
+  | 'clean'
+  | 'open'
+  | 'join'
+  | 'pick-out'
+  | 'assemble'
+  | 'stance'
+  | 'touch-in'
+  | 'inspect'
+  | 'verdict';
 
 export interface PlanOperation {
   id: string;
@@ -68,6 +85,8 @@ export interface PlanOperation {
   holds: string[];
   /** What earlier builds taught about this. */
   lessons: string[];
+  /** A picture to take once it is done, and why; absent for most. */
+  photo?: string;
 }
 
 export interface PlanArc {
@@ -118,6 +137,7 @@ export function generateOperations(
       tray,
       build.kit.openings.filter(({ trayId }) => trayId === tray.id),
       build.kit.joinsBefore[tray.id],
+      build.kit.tasks.filter(({ trayId }) => trayId === tray.id),
     );
     tray.stack.layers.forEach((layer, index) => {
       const below = tray.stack.layers[index - 1];
@@ -133,10 +153,21 @@ export function generateOperations(
       chain.waitFor(wait.from, null, wait.because);
       addTask(chain, task, 'pick-out', tray.name);
     }
-    chain.endWith(wait.from);
-    if (chain.last) lastStep.set(tray.id, { id: chain.last, wait: wait.from, because: wait.because });
+    // What follows the paint waits for it; what follows a bright part waits for that.
+    let dry: { from: number; because: string } = wait;
+    for (const task of build.kit.tasks.filter(
+      ({ trayId, kind }) => trayId === tray.id && LATE_TASKS.has(kind),
+    )) {
+      chain.waitFor(dry.from, null, dry.because);
+      addTask(chain, task, task.kind, tray.name);
+      dry = { from: task.waitMinutes, because: task.waitBecause };
+    }
+    chain.endWith(dry.from, `${tray.name}, finished, before anything hides it`);
+    if (chain.last) lastStep.set(tray.id, { id: chain.last, wait: dry.from, because: dry.because });
   }
+  addCheck(plan, build);
   addJoins(plan, build, lastStep);
+  addLastSteps(plan, build);
   remind(plan, build, lessons);
   return plan;
 }
@@ -174,10 +205,12 @@ function remind(plan: OperationPlan, build: PlannableBuild, lessons: readonly Le
 }
 
 const EARLY_KINDS: ReadonlySet<OperationKind> = new Set(['clean', 'open', 'join', 'assemble']);
+/** Tasks of the kit that come after the paint of their sub-assembly; the others come before it. */
+const LATE_TASKS: ReadonlySet<OperationKind> = new Set(['bright', 'refit']);
 
-function addTask(chain: Chain, task: KitTask, kind: 'open' | 'pick-out', trayName: string): void {
+function addTask(chain: Chain, task: KitTask, kind: 'open' | 'pick-out' | TaskKind, trayName: string): void {
   chain.add({
-    key: `${kind}-${task.id}`,
+    key: task.id.startsWith(kind) ? task.id : `${kind}-${task.id}`,
     kind,
     title: `${task.title}: ${trayName}`,
     place: 'bench',
@@ -186,9 +219,15 @@ function addTask(chain: Chain, task: KitTask, kind: 'open' | 'pick-out', trayNam
     chemistry: null,
     because: task.because,
     details: task.details,
-    hazards: kind === 'open' ? ['blades'] : hazardsInWords(task.title, ...task.details),
+    hazards: [...new Set([...(TASK_HAZARDS[kind] ?? []), ...hazardsInWords(task.title, ...task.details)])],
   });
 }
+
+const TASK_HAZARDS: Partial<Record<OperationKind, HazardId[]>> = {
+  open: ['blades'],
+  straighten: ['heat'],
+  fill: ['vapour', 'dust'],
+};
 
 /** Steps of one tray, each after the one before. */
 class Chain {
@@ -242,9 +281,11 @@ class Chain {
     this.waitFor(0, null, 'follows at once');
   }
 
-  endWith(dry: number): void {
+  endWith(dry: number, photo: string): void {
     const last = this.#plan.operations.find(({ id }) => id === this.last);
-    if (last) last.dry = dry;
+    if (!last) return;
+    last.dry = dry;
+    last.photo = photo;
   }
 }
 
@@ -255,6 +296,7 @@ function prepare(
   { name, partCount }: PlannableTray,
   openings: readonly KitTask[],
   joints: readonly string[] | undefined,
+  tasks: readonly TrayTask[],
 ): void {
   if (partCount === 0) return;
   addInPieces(chain, Math.max(10, partCount * CLEAN_MINUTES_PER_PART), 'clean', {
@@ -267,8 +309,22 @@ function prepare(
     details: [`${partCount} parts: cut, trim, sand 400 then 1000`, 'wash in soap and water, rinse'],
     hazards: ['blades', 'dust'],
   });
+  const task = (kind: TaskKind) => {
+    const found = tasks.find((each) => each.kind === kind);
+    if (!found) return;
+    addTask(chain, found, kind, name);
+    if (found.waitMinutes > 0) chain.waitFor(found.waitMinutes, null, found.waitBecause);
+  };
   for (const opening of openings) addTask(chain, opening, 'open', name);
   chain.waitFor(WASH_DRY_MINUTES, null, 'washed parts must be dry');
+  task('straighten');
+  join(chain, name, partCount, joints);
+  task('fill');
+  task('dry-fit');
+  task('glass');
+}
+
+function join(chain: Chain, name: string, partCount: number, joints: readonly string[] | undefined): void {
   // Without a joint map every part is taken to be joined to another.
   const jointCount = joints?.length ?? partCount - 1;
   if (jointCount < 1) return;
@@ -282,7 +338,7 @@ function prepare(
     details: [
       ...(joints ?? []).slice(0, 8),
       ...((joints ?? []).length > 8 ? [`and ${joints!.length - 8} more, in the kit stage`] : []),
-      'solvent cement, thin, on bare plastic; fill and sand the seams',
+      'solvent cement, thin, on bare plastic; taped until it holds',
     ],
     hazards: ['vapour'],
   });
@@ -424,33 +480,111 @@ function addJoins(
       });
     }
   }
-  if (plan.operations.length === 0) return;
-  const id = `${build.id}/inspect`;
-  const open = plan.operations.filter((operation) => !plan.arcs.some(({ from }) => from === operation.id));
-  plan.operations.push({
-    id,
-    buildId: build.id,
-    kind: 'inspect',
-    title: `Look over and photograph: ${build.name}`,
+}
+
+/** Before anything is cut: is all of it there? */
+function addCheck(plan: OperationPlan, build: PlannableBuild): void {
+  const { unchecked } = build.kit;
+  if (unchecked === 0 || plan.operations.length === 0) return;
+  const first = build.trays.flatMap(
+    ({ id: trayId }) => plan.operations.find((operation) => operation.trayId === trayId) ?? [],
+  );
+  const check = wholeBuild(build, 'check', {
+    title: `Check the box: ${build.name}`,
+    hands: Math.min(45, Math.max(5, Math.ceil(unchecked / 4))),
+    because:
+      'A part that is missing or short-shot is asked for while there is time, not on the last evening.',
+    details: [
+      `${unchecked} parts not ticked off yet, in the Kit stage`,
+      'photograph what is missing or broken',
+    ],
+  });
+  plan.operations.unshift(check);
+  for (const { id } of first)
+    plan.arcs.push({ from: check.id, to: id, minLag: 0, maxLag: null, because: 'the box is checked first' });
+}
+
+function wholeBuild(
+  { id: buildId }: PlannableBuild,
+  kind: OperationKind,
+  step: Pick<PlanOperation, 'title' | 'hands' | 'because' | 'details'> & Partial<PlanOperation>,
+): PlanOperation {
+  return {
+    id: `${buildId}/${kind}`,
+    buildId,
+    kind,
     place: 'bench',
-    hands: 15,
     dry: 0,
     family: null,
     chemistry: null,
-    because: 'Photographs get forgotten; small regrets are lessons for the next kit.',
-    details: ['natural light, same angle as the reference', 'write down what to do better'],
     hazards: [],
     cautions: [],
     holds: [],
     lessons: [],
+    ...step,
+  };
+}
+
+/** What ends a build, one after the other, once everything is dry and set. */
+function addLastSteps(plan: OperationPlan, build: PlannableBuild): void {
+  if (plan.operations.length === 0) return;
+  const lead = new Set(plan.arcs.map(({ from }) => from));
+  const open = plan.operations.filter(({ id }) => !lead.has(id));
+  const steps = [
+    ...(build.kit.stance && build.joins.length > 0
+      ? [
+          wholeBuild(build, 'stance', {
+            title: `Stance and shims: ${build.name}`,
+            hands: 20,
+            because: 'Four wheels that do not all touch are the first thing anyone sees.',
+            details: [
+              'stand it on glass; measure the four corners in the Kit stage',
+              'shim before the glue sets',
+            ],
+          }),
+        ]
+      : []),
+    ...(build.joins.length > 0
+      ? [
+          wholeBuild(build, 'touch-in', {
+            title: `Touch in: ${build.name}`,
+            hands: 20,
+            because:
+              'Handling marks, glue spots and bare edges are mended last, with paint kept from the job.',
+            details: [
+              'the smallest brush, the paint of the recipe card',
+              'nothing that was cemented is moved',
+            ],
+          }),
+        ]
+      : []),
+    wholeBuild(build, 'inspect', {
+      title: `Look over and photograph: ${build.name}`,
+      hands: 15,
+      because: 'Photographs get forgotten, and the finished model is never again as clean.',
+      details: [
+        'natural light, same angle as the reference',
+        'every side once, and what nobody will see again',
+      ],
+      photo: `${build.name}, finished`,
+    }),
+    wholeBuild(build, 'verdict', {
+      title: `Verdict: ${build.name}`,
+      hands: 10,
+      because: 'Small regrets are lessons for the next kit, while they are fresh.',
+      details: ['what went well, what to do better; keep each as a lesson in the Kit stage'],
+    }),
+  ];
+  steps.forEach((step, at) => {
+    plan.operations.push(step);
+    const before = at === 0 ? open : [steps[at - 1]!];
+    for (const { id, dry } of before)
+      plan.arcs.push({
+        from: id,
+        to: step.id,
+        minLag: dry,
+        maxLag: null,
+        because: at === 0 ? 'everything must be dry and set' : 'comes last',
+      });
   });
-  for (const operation of open) {
-    plan.arcs.push({
-      from: operation.id,
-      to: id,
-      minLag: operation.dry,
-      maxLag: null,
-      because: 'everything must be dry and set',
-    });
-  }
 }

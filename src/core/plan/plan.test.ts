@@ -166,7 +166,9 @@ describe('generateOperations', () => {
       'b/chassis/primer-2',
       'b/join/body-on',
       'b/join/badge-on',
+      'b/touch-in',
       'b/inspect',
+      'b/verdict',
     ]);
   });
 
@@ -222,7 +224,7 @@ describe('generateOperations', () => {
       new Map(),
     );
     expect(resolved.trays[0]!.stack.layers[0]!.product!.name).toBe('not chosen yet');
-    expect(generateOperations(resolved, AIR, 180).operations).toHaveLength(3);
+    expect(generateOperations(resolved, AIR, 180).operations).toHaveLength(4);
   });
 });
 

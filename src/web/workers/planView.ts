@@ -1,8 +1,9 @@
-import type { BenchSnapshot, CodeRecord, PaintRecord } from '../../api/index.ts';
+import type { BenchSnapshot, CodeRecord, PaintRecord, StepRecord } from '../../api/index.ts';
 import { evaluateStack, LAYER_KINDS, type Finding } from '../../core/finish/index.ts';
 import { productIndex } from '../../core/kit/index.ts';
 import {
   atOwnPace,
+  carriedOver,
   curingNow,
   explainStarts,
   generateOperations,
@@ -14,6 +15,7 @@ import {
   scheduleOperations,
   upcomingSessions,
   verifySchedule,
+  withoutPassed,
   withOwnSteps,
   withRepairs,
   type Curing,
@@ -80,20 +82,25 @@ const LATE_MINUTES = 30;
 /** Operations, schedule, reasons, what cures and what warns, from the bench as it stands. A stored plan that was
  *  made from the same inputs and is not late is kept as it is. */
 export function planView({ snapshot, paints, codes, now, tonightUntil }: PlanRequest): PlanView {
-  const { settings, builds, lessons, steps, plan: stored } = snapshot;
+  const { settings, builds, lessons, plan: stored } = snapshot;
   const products = productIndex(paints);
   const codeIndex = new Map(codes.map((code) => [code.id, code]));
   const sessions = withTonight(upcomingSessions(settings.calendar, now, HORIZON_DAYS), now, tonightUntil);
   const longest = longestSession(settings.calendar.sessions);
   const plannable = builds.map((build) => plannableBuild(build, products, codeIndex));
-  const plans = plannable.map((build) =>
+  const whole = plannable.map((build) =>
     generateOperations(build, settings.conditions, longest, lessons, settings.preferences.tools),
   );
-  const grown = builds.map(({ kit }, at) => {
-    const { operations, arcs } = plans[at]!;
-    const own = withOwnSteps(operations, arcs, kit.plan.ownSteps);
+  const grownWhole = builds.map(({ kit }, at) => {
+    const own = withOwnSteps(whole[at]!.operations, whole[at]!.arcs, kit.plan.ownSteps);
     return withRepairs(own.operations, own.arcs, kit.plan.mishaps);
   });
+  const { done: steps, orphans } = carriedOver(
+    grownWhole.flatMap(({ operations }) => operations),
+    snapshot.steps,
+  );
+  const ticked = new Set(steps.map(({ operationId }) => operationId));
+  const grown = grownWhole.map((each) => withoutPassed(each, ticked));
   const generated = grown.flatMap(({ operations }) => operations);
   const paces = learnPace(generated, steps);
   const plan: OperationPlan = {
@@ -156,14 +163,29 @@ export function planView({ snapshot, paints, codes, now, tonightUntil }: PlanReq
   }
   const shelf = new Map(paints.map((paint) => [paint.id, paint]));
   for (const build of builds) {
-    view.warnings[build.id] = lookAhead(
-      lookAheadBuild(build, shelf, view.deadlines[build.id] ?? null),
-      view.operations,
-      view.starts,
-      now,
-    );
+    view.warnings[build.id] = [
+      ...orphans.filter(({ buildId }) => buildId === build.id).map(noLongerPlanned),
+      ...lookAhead(
+        lookAheadBuild(build, shelf, view.deadlines[build.id] ?? null),
+        view.operations,
+        view.starts,
+        now,
+      ),
+    ];
   }
   return view;
+}
+
+/** Done work that a change of the build took out of the plan. */
+function noLongerPlanned({ operationId, title }: StepRecord): Warning {
+  return {
+    id: `orphan ${operationId}`,
+    operationId: undefined,
+    title: `Done, but no longer planned: ${title}`,
+    reason: 'The version, stack or joint changed after it was done; what it did is still on the model.',
+    remedy: 'Take the change back, or strip or sand back what it did. The log keeps the step either way.',
+    stage: 'finish',
+  };
 }
 
 /** The sessions with tonight's cut or stretched to what the builder really has. */

@@ -1,8 +1,12 @@
 /** Kinds of step by which conflicts and lessons are tied, as a builder says them. */
 export const STEP_KINDS: Readonly<Record<string, string>> = {
+  check: 'checking the box',
   clean: 'clean-up',
   open: 'holes and cuts',
+  straighten: 'straightening',
   join: 'joining before paint',
+  fill: 'filling and sanding',
+  'dry-fit': 'dry fits',
   primer: 'primer',
   undercoat: 'undercoat',
   colour: 'colour',
@@ -14,5 +18,11 @@ export const STEP_KINDS: Readonly<Record<string, string>> = {
   polish: 'polish',
   wash: 'wash',
   'pick-out': 'picking out',
+  bright: 'bright parts',
+  glass: 'glass',
+  refit: 'fits after paint',
   assemble: 'joining after paint',
+  stance: 'stance',
+  'touch-in': 'touching in',
+  verdict: 'verdict',
 };

@@ -136,6 +136,11 @@ export function StepCard({ operation, start, view, steps, build, position, onSki
           <b>Learnt earlier.</b> {line}
         </p>
       ))}
+      {operation.photo !== undefined && (
+        <p className="lesson">
+          <b>Photograph it.</b> {operation.photo}.
+        </p>
+      )}
       {blocked && (
         <div className="hold" role="alert">
           <b>Not yet.</b>

@@ -1,0 +1,43 @@
+import type { OperationKind, OperationPlan } from './operations.ts';
+
+/** Work on bare parts: once something after it is done it can no longer be, and nobody waits for it. */
+const BARE_WORK: ReadonlySet<OperationKind> = new Set(['check', 'straighten', 'fill', 'dry-fit', 'glass']);
+
+/** The plan without work on bare parts that the builder went past: it was not ticked, but a step that follows it was.
+ *  Ticked steps stay, whatever their kind. What followed a step left out follows what came before it. */
+export function withoutPassed({ operations, arcs }: OperationPlan, done: ReadonlySet<string>): OperationPlan {
+  const before = new Map<string, string[]>();
+  for (const { from, to } of arcs) {
+    const known = before.get(to);
+    if (known) known.push(from);
+    else before.set(to, [from]);
+  }
+  const ledToDone = new Set<string>();
+  const open = [...done];
+  for (let id = open.pop(); id !== undefined; id = open.pop()) {
+    for (const earlier of before.get(id) ?? []) {
+      if (ledToDone.has(earlier)) continue;
+      ledToDone.add(earlier);
+      open.push(earlier);
+    }
+  }
+  const passed = operations.filter(
+    ({ id, kind }) => BARE_WORK.has(kind) && ledToDone.has(id) && !done.has(id),
+  );
+  if (passed.length === 0) return { operations, arcs };
+  let lags = arcs;
+  for (const { id } of passed) {
+    const into = lags.filter(({ to }) => to === id);
+    const outOf = lags.filter(({ from }) => from === id);
+    lags = [
+      ...lags.filter(({ from, to }) => from !== id && to !== id),
+      ...into.flatMap(({ from, minLag, because }) =>
+        outOf.map(({ to, ...lag }) =>
+          minLag > lag.minLag ? { from, to, minLag, maxLag: null, because } : { ...lag, from, to },
+        ),
+      ),
+    ];
+  }
+  const gone = new Set(passed.map(({ id }) => id));
+  return { operations: operations.filter(({ id }) => !gone.has(id)), arcs: lags };
+}
