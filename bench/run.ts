@@ -26,6 +26,7 @@ import {
 import { mixOptics, opaqueSpectrum } from '../src/core/paint/index.ts';
 import { seededRandom } from '../src/core/plan/index.ts';
 import { closedLoop, share } from './closedLoop.ts';
+import { schedules } from './schedules.ts';
 
 /** Milliseconds that some work takes, the least of a few runs. */
 function milliseconds(work: () => void, runs = 3): number {
@@ -316,6 +317,7 @@ function stacks(): void {
 
 differences();
 films();
+schedules(Number(process.env['BENCH_SEED'] ?? 11));
 stacks();
 recipes();
 correction();

@@ -361,6 +361,6 @@ S7 S1 cement hidden
     'shade; Gold shading of the letters; 62 8 48; ink; PM-310',
   ],
   life: 'working',
-  deadline: '2026-07-04',
+  deadline: '2026-08-22',
   brightwork: [],
 };

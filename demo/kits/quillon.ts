@@ -314,6 +314,6 @@ H1 B1 screw hidden
     },
   ],
   decals: ['roundel; Escort roundel white; 93.5 -0.3 2.5; film; QC-07'],
-  deadline: '2026-06-13',
+  deadline: '2026-08-01',
   brightwork: [],
 };

@@ -12,6 +12,7 @@ import {
   PART_NEEDS,
   PART_STATES,
   PLACE_KINDS,
+  PRIORITIES,
   REPAIR_IDS,
   SCHOOLS,
   SEAMS,
@@ -263,8 +264,12 @@ const pin = object({ operationId: operationId(), start: whole('the start', 0, 1e
 
 const aim = object({
   deadline: string()
-    .required('the day is missing')
+    .nullable()
+    .defined('the day is missing')
     .matches(/^\d{4}-\d{2}-\d{2}$/, 'a day is written like 2026-07-04'),
+  priority: string()
+    .oneOf(PRIORITIES, `the place among the builds must be one of: ${PRIORITIES.join(', ')}`)
+    .optional(),
 }).noUnknown();
 
 /** Kinds of record that belong to a build, and the schema of each. */

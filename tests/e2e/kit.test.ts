@@ -245,6 +245,29 @@ describe('the kit of the sample bench', () => {
     await shows(page, /is no list of thicknesses like/);
   });
 
+  it('measures a hole, says what paint leaves of it and which drill helps, and lets it go', async () => {
+    await open('fit');
+    await shows(
+      page,
+      /Body shell: door mirror\s+1\.00 mm across bare|Body shell: door mirror[\s\S]*mm after paint/,
+    );
+    await press(page, 'button', 'Write the place down');
+    await shows(page, /Say which part the place is on; what you typed is kept/);
+    await pick(page, 'Part with the place', 'Body shell', /A1 Body shell/);
+    await fill(page, 'Called', 'aerial hole');
+    await fill(page, 'Diameter, mm', '0.6');
+    await fill(page, 'Goes through, mm', '0.6');
+    await press(page, 'button', 'Write the place down');
+    await saved(page);
+    await shows(
+      page,
+      /aerial hole\s+0\.60 mm no longer goes through: open it with a \d\.\d\d mm drill before primer/,
+    );
+    await press(page, 'button', 'Take out aerial hole');
+    await saved(page);
+    await until(page, () => !document.body.innerText.includes('aerial hole'), []);
+  });
+
   it('lists what to buy and ticks it off', async () => {
     await open('needs');
     await shows(page, /Etched wire mesh for the grille[\s\S]*14/);

@@ -318,10 +318,15 @@ export interface PinnedStart {
   start: number;
 }
 
-/** The day by which a build must be ready, like 2026-07-04. */
+export const PRIORITIES = ['first', 'usual', 'last'] as const;
+export type Priority = (typeof PRIORITIES)[number];
+
+/** The day by which a build must be ready, like 2026-07-04, and its place among the builds. */
 export interface BuildAim {
   id: string;
-  deadline: string;
+  /** null where no day is set. */
+  deadline: string | null;
+  priority?: Priority;
 }
 
 /** Everything about what is in the box and what becomes of it. */

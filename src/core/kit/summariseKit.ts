@@ -1,4 +1,4 @@
-import { areaOf, mainFinish, partLabel, type Kit, type Material, type Part } from './kit.ts';
+import { areaOf, mainFinish, partLabel, type Kit, type Material, type Part, type Priority } from './kit.ts';
 import { isPaintedLook, seamLength } from './jointCosts.ts';
 import { kitTasks, type TrayTask } from './kitTasks.ts';
 import { resolveVersion } from './version.ts';
@@ -27,7 +27,7 @@ export interface KitSummary {
   /** What the parts of each sub-assembly are made of. */
   materials: Record<string, Material[]>;
   /** What the builder changed in the plan. */
-  plan: Pick<Kit, 'mishaps' | 'ownSteps' | 'pins'> & { deadline: string | null };
+  plan: Pick<Kit, 'mishaps' | 'ownSteps' | 'pins'> & { deadline: string | null; priority: Priority };
   /** What the version needs and nobody has yet. */
   wants: { name: string; leadDays: number; have: boolean }[];
 }
@@ -121,6 +121,7 @@ export function summariseKit(
       ownSteps: kit.ownSteps,
       pins: kit.pins,
       deadline: kit.aims[0]?.deadline ?? null,
+      priority: kit.aims[0]?.priority ?? 'usual',
     },
     wants: kit.wants.map(({ name, leadDays, have }) => ({ name, leadDays, have })),
     openChoices: version.open,

@@ -14,6 +14,25 @@ export function tails({ operations, succs, topological }: IndexedInstance): numb
   return tail;
 }
 
+/** Tails that count what is due as if it ended where the longest chain does, and what weighs as a good deal nearer. */
+function urgencies(instance: IndexedInstance): number[] {
+  const { operations, succs, topological } = instance;
+  const urgency = tails(instance);
+  if (!operations.some(({ due, weight = 0 }) => due !== undefined || weight > 0)) return urgency;
+  const room = operations.reduce((sum, { hands }) => sum + hands, 0);
+  const inSessions = instance.windows.reduce((sum, [from, to]) => sum + to - from, 0);
+  const span = instance.windows.at(-1)![1];
+  // About when all of it would be done, were every session filled.
+  const horizon = Math.max(...urgency, (span * room) / inSessions);
+  const pull = operations.map(({ due = horizon, weight = 0 }) =>
+    Math.max(0, horizon - due, weight > 0 ? horizon / 2 : 0),
+  );
+  for (const index of [...topological].reverse()) {
+    for (const { other } of succs[index]!) pull[index] = Math.max(pull[index]!, pull[other]!);
+  }
+  return urgency.map((tail, index) => tail + pull[index]!);
+}
+
 /** Steps that start this close together count as starting together. */
 const NEAR_MINUTES = 10;
 
@@ -30,7 +49,7 @@ interface BenchState {
  *  `jitter` (0 none) shakes the priorities with the given random source. */
 export function dispatchOrder(instance: IndexedInstance, jitter: number, random: () => number): number[] {
   const { size, operations, windows, family, setup, preds, succs, tied } = instance;
-  const priority = tails(instance).map((tail) => tail * (1 + jitter * (random() - 0.5)));
+  const priority = urgencies(instance).map((tail) => tail * (1 + jitter * (random() - 0.5)));
   const waiting = preds.map((arcs) => arcs.length);
   const ready = Float64Array.from(operations, ({ earliest }) => earliest ?? 0);
   const closes = Float64Array.from(operations, ({ latest }) => latest ?? Infinity);
@@ -41,7 +60,16 @@ export function dispatchOrder(instance: IndexedInstance, jitter: number, random:
   const placeAfter = ({ now, session, family: lastFamily, familySession }: BenchState, index: number) => {
     const { hands } = operations[index]!;
     const kind = family[index]!;
-    for (let w = session; w < windows.length; w++) {
+    // The first session that could still hold it, found by halving.
+    let w = session;
+    let beyond = windows.length;
+    const least = ready[index]! + hands;
+    while (w < beyond) {
+      const middle = (w + beyond) >> 1;
+      if (windows[middle]![1] < least) w = middle + 1;
+      else beyond = middle;
+    }
+    for (; w < windows.length; w++) {
       const [opensAt, closesAt] = windows[w]!;
       let need = kind >= 0 && familySession !== w ? setup.newWindow : 0;
       if (kind >= 0 && lastFamily >= 0 && lastFamily !== kind)
@@ -63,28 +91,35 @@ export function dispatchOrder(instance: IndexedInstance, jitter: number, random:
     };
   };
 
+  const soonest = (choices: readonly { index: number; start: number; session: number }[]) =>
+    [...choices].sort((a, b) => a.start - b.start || priority[b.index]! - priority[a.index]!);
+
   while (order.length < size) {
-    const choices = [...open].map((index) => ({ index, ...placeAfter(state, index) }));
-    choices.sort((a, b) => a.start - b.start || priority[b.index]! - priority[a.index]!);
-    const urgent = choices.filter(({ index }) => closes[index]! < Infinity);
+    const choices: { index: number; start: number; session: number }[] = [];
+    let firstStart = Infinity;
+    for (const index of open) {
+      const placed = placeAfter(state, index);
+      choices.push({ index, start: placed.start, session: placed.session });
+      if (placed.start < firstStart) firstStart = placed.start;
+    }
+    const urgent = choices
+      .filter(({ index }) => closes[index]! < Infinity)
+      .sort((a, b) => closes[a.index]! - closes[b.index]!);
     // A step is safe when every coat with a closing window can still follow it in time, one after another.
     const isSafe = ({ index, start, session }: (typeof choices)[number]) => {
       let after = stateAfter(index, start, session);
-      return urgent
-        .filter((other) => other.index !== index)
-        .sort((a, b) => closes[a.index]! - closes[b.index]!)
-        .every((other) => {
-          const next = placeAfter(after, other.index);
-          after = { ...after, now: next.start + operations[other.index]!.hands, session: next.session };
-          return next.start <= closes[other.index]!;
-        });
+      return urgent.every((other) => {
+        if (other.index === index) return true;
+        const next = placeAfter(after, other.index);
+        after = { ...after, now: next.start + operations[other.index]!.hands, session: next.session };
+        return next.start <= closes[other.index]!;
+      });
     };
-    const firstStart = choices[0]!.start;
     // Among steps that start within a few minutes of the first, the longest tail goes first.
     const byPriority = choices
       .filter(({ start }) => start <= firstStart + NEAR_MINUTES)
       .sort((a, b) => priority[b.index]! - priority[a.index]!);
-    const chosen = byPriority.find(isSafe) ?? choices.find(isSafe) ?? urgent[0] ?? choices[0]!;
+    const chosen = byPriority.find(isSafe) ?? soonest(choices).find(isSafe) ?? urgent[0] ?? byPriority[0]!;
     open.delete(chosen.index);
     order.push(chosen.index);
     const start = Math.min(chosen.start, 1e9);

@@ -20,6 +20,7 @@ export {
   type WeeklySession,
 } from './calendar.ts';
 export { scheduleOperations, seededRandom, type ScheduleOptions } from './scheduleOperations.ts';
+export { earliestFinish } from './scheduleBound.ts';
 export { verifySchedule } from './verifySchedule.ts';
 export { curingNow, remainingWork, type Curing, type DoneStep, type RemainingWork } from './replan.ts';
 export { explainStarts, type BindingKind, type StartReason } from './explainStarts.ts';

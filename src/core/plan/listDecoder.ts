@@ -8,6 +8,10 @@ export interface DecodedSchedule {
   startSum: number;
   /** Sum of minutes by which starts miss the latest ones that the bound on the finish would need. */
   lateness: number;
+  /** Minutes by which operations end after they are due, summed. */
+  overdue: number;
+  /** Ends of operations by their weights, summed. */
+  weighted: number;
 }
 
 /** How often a breached maximum lag may push an earlier operation back before an order is given up. */
@@ -37,7 +41,20 @@ export function listDecoder(
   const familyBefore = new Int32Array(size + 1);
   const familyWindowBefore = new Int32Array(size + 1);
   const setupBefore = new Int32Array(size + 1);
-  const result: DecodedSchedule = { starts, finish: 0, setupMinutes: 0, startSum: 0, lateness: 0 };
+  const result: DecodedSchedule = {
+    starts,
+    finish: 0,
+    setupMinutes: 0,
+    startSum: 0,
+    lateness: 0,
+    overdue: 0,
+    weighted: 0,
+  };
+  const aimed = Int32Array.from(
+    operations.flatMap(({ due, weight = 0 }, index) => (due !== undefined || weight > 0 ? [index] : [])),
+  );
+  const due = Float64Array.from(operations, (operation) => operation.due ?? Infinity);
+  const weight = Float64Array.from(operations, (operation) => operation.weight ?? 0);
 
   return (order) => {
     for (let at = 0; at < size; at++) position[order[at]!] = at;
@@ -111,6 +128,14 @@ export function listDecoder(
       if (end > result.finish) result.finish = end;
       result.startSum += starts[i]!;
       if (starts[i]! > needed[i]!) result.lateness += starts[i]! - needed[i]!;
+    }
+    result.overdue = 0;
+    result.weighted = 0;
+    for (let i = 0; i < aimed.length; i++) {
+      const operation = aimed[i]!;
+      const end = starts[operation]! + hands[operation]! + dry[operation]!;
+      if (end > due[operation]!) result.overdue += end - due[operation]!;
+      result.weighted += weight[operation]! * end;
     }
     result.setupMinutes = setupBefore[size]!;
     return result;

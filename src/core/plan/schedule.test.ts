@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { scheduleOperations, seededRandom, verifySchedule, type ScheduleInstance } from './index.ts';
+import { earliestFinish, scheduleOperations, verifySchedule, type ScheduleInstance } from './index.ts';
+import { randomInstance } from './sampleInstance.ts';
 import eight from './samples/small-02-n8.json';
 import fifteen from './samples/small-16-n15.json';
 import twelve from './samples/small-09-n12.json';
@@ -10,45 +11,6 @@ interface Sample {
   optimum: { finish: number; setupMinutes: number };
 }
 const SAMPLES = [eight, twelve, fifteen] as unknown as Sample[];
-
-/** A small instance with lags, windows that close, families and gaps in the calendar, repeatable from a seed. */
-function randomInstance(seed: number, size: number): ScheduleInstance {
-  const random = seededRandom(seed);
-  const pick = (count: number) => Math.floor(random() * count);
-  const operations = Array.from({ length: size }, (_, index) => ({
-    id: `op${index}`,
-    hands: 5 * (1 + pick(6)),
-    family: random() < 0.5 ? ['red', 'blue', 'clear'][pick(3)]! : null,
-    dry: 30 * pick(10),
-  }));
-  const arcs = operations.slice(1).flatMap(({ id }, index) => {
-    if (random() < 0.3) return [];
-    const minLag = random() < 0.5 ? 20 : 60 * pick(20);
-    return [{ from: `op${pick(index + 1)}`, to: id, minLag, maxLag: random() < 0.25 ? minLag + 1500 : null }];
-  });
-  const windows = Array.from({ length: 60 }, (_, day): [number, number] => [
-    1440 * day + 1140,
-    1440 * day + 1260,
-  ]).filter((_, day) => day % 7 !== 4);
-  return {
-    format: 'kit-schedule-instance',
-    version: 1,
-    name: `random ${seed}`,
-    windows,
-    operations,
-    arcs,
-    setup: {
-      newWindow: 5,
-      combine: 'max',
-      families: ['red', 'blue', 'clear'],
-      change: [
-        [0, 10, 5],
-        [15, 0, 5],
-        [10, 10, 0],
-      ],
-    },
-  };
-}
 
 /** Every order of the operations that keeps the arcs, each placed as early as it fits; the least finish. Valid
  *  for instances without maximum lags, where starting early never hurts. */
@@ -339,7 +301,7 @@ describe('scheduleOperations', () => {
     [
       'a window that no session pattern can hold',
       { ...base, arcs: [{ from: 'op0', to: 'op1', minLag: 200, maxLag: 300 }] },
-      /No plan keeps every recoat window/,
+      /"op1" must follow "op0" within 300 min/,
     ],
   ])('refuses %s', (_, instance, message) => {
     expect(() => scheduleOperations(instance, { evaluations: 3000, timeMs: 4000 })).toThrow(message);
@@ -375,5 +337,105 @@ describe('verifySchedule', () => {
     ['a missing start', { starts: { a: 5 } as unknown as typeof good.starts }, /no whole-minute start/],
   ])('notices %s', (_, change, message) => {
     expect(verifySchedule(instance, { ...good, ...change }).join('; ')).toMatch(message);
+  });
+});
+
+describe('due times and weights', () => {
+  /** Two chains of equal work for one builder: whichever goes first is ready about half way. */
+  const twoBuilds = (change: Partial<ScheduleInstance['operations'][number]>): ScheduleInstance => {
+    const chain = (build: string) =>
+      Array.from({ length: 6 }, (_, step) => ({
+        id: `${build}${step}`,
+        hands: 60,
+        family: null,
+        dry: 0,
+        ...(build === 'b' && step === 5 ? change : {}),
+      }));
+    const arcs = (build: string) =>
+      Array.from({ length: 5 }, (_, step) => ({
+        from: `${build}${step}`,
+        to: `${build}${step + 1}`,
+        minLag: 0,
+        maxLag: null,
+      }));
+    return {
+      ...randomInstance(1, 1),
+      windows: Array.from({ length: 10 }, (_, day): [number, number] => [1440 * day, 1440 * day + 120]),
+      operations: [...chain('a'), ...chain('b')],
+      arcs: [...arcs('a'), ...arcs('b')],
+    };
+  };
+  const solve = (instance: ScheduleInstance) => scheduleOperations(instance, { evaluations: 3000, seed: 2 });
+  const endOf = ({ starts }: { starts: Record<string, number> }, id: string) => starts[id]! + 60;
+
+  it('meets a due time where it can be met, at no cost to the finish', () => {
+    const half = 2 * 1440 + 120;
+    const result = solve(twoBuilds({ due: half }));
+    expect(endOf(result, 'b5')).toBeLessThanOrEqual(half);
+    expect(result).toMatchObject({ overdue: 0, finish: 5 * 1440 + 120 });
+  });
+
+  it('tells by how much it is late where nothing can be done, and claims no proof for it', () => {
+    const result = solve(twoBuilds({ due: 1440 }));
+    expect(endOf(result, 'b5')).toBe(2 * 1440 + 120);
+    expect(result.overdue).toBe(1440 + 120);
+    expect(result.optimal).toBe(false);
+  });
+
+  it('does first what weighs', () => {
+    const result = solve(twoBuilds({ weight: 2 }));
+    expect(endOf(result, 'b5')).toBe(2 * 1440 + 120);
+    expect(result.optimal).toBe(false);
+  });
+
+  it('changes nothing where nothing is due', () => {
+    const instance = randomInstance(31, 14);
+    const plain = solve(instance);
+    const far = solve({
+      ...instance,
+      operations: instance.operations.map((operation) => ({ ...operation, due: 1e7 })),
+    });
+    expect(plain.overdue).toBe(0);
+    expect(far.overdue).toBe(0);
+    expect(far.finish).toBeGreaterThanOrEqual(plain.finish);
+    expect(verifySchedule(instance, far)).toEqual([]);
+  });
+
+  it('bounds the finish of a part of the work', () => {
+    const both = twoBuilds({});
+    const alone = {
+      ...both,
+      operations: both.operations.slice(6),
+      arcs: both.arcs.slice(5),
+    };
+    expect(earliestFinish(alone)).toBe(2 * 1440 + 120);
+    expect(earliestFinish({ ...both, operations: [], arcs: [] })).toBeUndefined();
+    expect(earliestFinish({ ...both, windows: [[0, 30]] })).toBeUndefined();
+  });
+});
+
+describe('a recoat window that no session holds', () => {
+  const coats = (maxLag: number, windows: [number, number][], minLag = 60): ScheduleInstance => ({
+    ...randomInstance(1, 1),
+    windows,
+    operations: ['first', 'second'].map((id) => ({ id, hands: 30, family: 'red', dry: 0 })),
+    arcs: [{ from: 'first', to: 'second', minLag, maxLag }],
+  });
+  const days = (minutes: number) =>
+    Array.from({ length: 8 }, (_, day): [number, number] => [1440 * day, 1440 * day + minutes]);
+  const solve = (instance: ScheduleInstance) => scheduleOperations(instance, { evaluations: 300 });
+
+  it('is named with its two steps and the session that would hold them', () => {
+    expect(() => solve(coats(120, days(90)))).toThrow(
+      /"second" must follow "first" within 120 min.*one of 125 min would/,
+    );
+    // Just what the message asks for is enough.
+    expect(solve(coats(120, days(125))).starts).toEqual({ first: 5, second: 95 });
+  });
+
+  it('is kept across two evenings where it reaches that far', () => {
+    const result = solve(coats(1440, days(60)));
+    expect(result.starts['second']).toBeGreaterThanOrEqual(1440);
+    expect(verifySchedule(coats(1440, days(60)), result)).toEqual([]);
   });
 });

@@ -1,4 +1,4 @@
-import type { IndexedInstance } from './scheduleInstance.ts';
+import { indexInstance, type IndexedInstance, type ScheduleInstance } from './scheduleInstance.ts';
 
 /** Earliest start of every operation if the builder had endless hands: lags and sessions alone. Work with
  *  paint cannot begin before the first set-up of its session, whoever pays for that. */
@@ -61,6 +61,18 @@ export function finishBound(instance: IndexedInstance): number {
     work -= room;
   }
   return Math.max(chain, filled + Math.min(...operations.map(({ dry }) => dry)));
+}
+
+/** The minute before which no schedule of an instance can end; undefined where there is nothing to do, or no session for it. */
+export function earliestFinish(instance: ScheduleInstance): number | undefined {
+  if (instance.operations.length === 0 || instance.windows.length === 0) return undefined;
+  try {
+    const bound = finishBound(indexInstance(instance));
+    return Number.isFinite(bound) ? bound : undefined;
+  } catch {
+    // A step longer than any session: the plan itself says so.
+    return undefined;
+  }
 }
 
 /** Set-up minutes that no schedule can beat: one start, and the cheapest change into every further family. */

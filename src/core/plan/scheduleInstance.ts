@@ -21,6 +21,11 @@ export interface ScheduleOperation {
   /** Bounds on the start that come from outside, such as steps already done. */
   earliest?: number;
   latest?: number;
+  /** Minute by which it should have ended, drying included: ending later comes before everything else in weighing
+   *  schedules, but is allowed. */
+  due?: number;
+  /** How much its end counts beside the finish of all; 0 or absent for not at all. */
+  weight?: number;
 }
 
 /** Lag from the end of one operation's hands-on part to the start of another's. */
@@ -44,6 +49,8 @@ export interface ScheduleResult {
   starts: Record<string, number>;
   finish: number;
   setupMinutes: number;
+  /** Minutes by which operations end after they are due, summed. */
+  overdue: number;
   /** No schedule can finish before this. */
   lowerBound: number;
   /** True only where both the finish and the set-up minutes are proved least. */

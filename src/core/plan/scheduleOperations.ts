@@ -1,4 +1,5 @@
 import { dispatchOrder } from './dispatch.ts';
+import { impossibleWindow } from './impossibleWindow.ts';
 import { listDecoder } from './listDecoder.ts';
 import { MOST_TO_PROVE, proveSchedule } from './proveSchedule.ts';
 import { finishBound, latestStarts, setupBound } from './scheduleBound.ts';
@@ -40,6 +41,8 @@ const SETUP_WEIGHT = 0.2;
 /** Being late against the bound anywhere points the way where many orders share one finish. */
 const LATENESS_WEIGHT = 4;
 const START_WEIGHT = 0.02;
+/** A minute after a due time outweighs several of the finish. */
+const OVERDUE_WEIGHT = 4;
 /** Annealing heats up again from the best order this many times. */
 const CYCLES = 4;
 const DISPATCH_TRIES = 24;
@@ -57,11 +60,14 @@ interface Candidate {
   setupMinutes: number;
   startSum: number;
   lateness: number;
+  overdue: number;
+  weighted: number;
 }
 
 /** A schedule for one builder with the earliest finish found, then the least set-up, then the earliest work.
  *  Dispatch rules give first orders; annealing over moves that keep the arcs improves them. Every result is
- *  verified before it is handed out. Small instances are then searched to the end. `optimal` is true only where that
+ *  verified before it is handed out. Where operations are due, being overdue is weighed before the finish; where some
+ *  weigh, their ends count with it. Small instances are then searched to the end. `optimal` is true only where that
  *  came to its end, or where both objectives meet their bounds.
  *  Throws RangeError where the instance makes no sense or no schedule was found. */
 export function scheduleOperations(
@@ -78,18 +84,26 @@ export function scheduleOperations(
   const leastSetup = setupBound(indexed);
   const decode = listDecoder(indexed, latestStarts(indexed, bound));
   const random = seededRandom(seed);
+  const weighs = indexed.operations.some(({ weight = 0 }) => weight > 0);
+  const isDue = indexed.operations.some(({ due }) => due !== undefined);
   let spent = 0;
   let best: Candidate | undefined;
 
   /** The search of every order came to its end. */
   let exhausted = false;
   const provedBest = () =>
-    exhausted || (best !== undefined && best.finish === bound && best.setupMinutes === leastSetup);
+    exhausted ||
+    (best !== undefined &&
+      !weighs &&
+      best.overdue === 0 &&
+      best.finish === bound &&
+      best.setupMinutes === leastSetup);
   const publish = (): ScheduleResult => {
     const result: ScheduleResult = {
       starts: Object.fromEntries(indexed.operations.map(({ id }, i) => [id, best!.starts[i]!])),
       finish: best!.finish,
       setupMinutes: best!.setupMinutes,
+      overdue: best!.overdue,
       lowerBound: exhausted ? best!.finish : bound,
       optimal: provedBest(),
     };
@@ -110,7 +124,9 @@ export function scheduleOperations(
   };
   const over = () => spent >= evaluations || signal?.aborted === true || now() > deadline;
 
-  if (indexed.size === 0) return { starts: {}, finish: 0, setupMinutes: 0, lowerBound: 0, optimal: true };
+  if (indexed.size === 0) {
+    return { starts: {}, finish: 0, setupMinutes: 0, overdue: 0, lowerBound: 0, optimal: true };
+  }
   let current: Candidate | undefined;
   if (previous) current = consider(orderOfPrevious(indexed, previous));
   for (let attempt = 0; attempt < DISPATCH_TRIES; attempt++) {
@@ -120,11 +136,14 @@ export function scheduleOperations(
   }
   if (!current) current = searchForAny(indexed, consider, random, () => over() && spent > 2000);
   if (!best || !current) {
+    const window = impossibleWindow(indexed);
     throw new RangeError(
-      'No plan keeps every recoat window within these sessions: add a session or make one longer.',
+      window
+        ? `"${window.to}" must follow "${window.from}" within ${window.maxLag} min, and no session holds both or lies that near to the next: one of ${window.sessionMinutes} min would, or a paint that can wait.`
+        : 'No plan keeps every recoat window within these sessions: add a session or make one longer.',
     );
   }
-  if (!provedBest() && !over() && indexed.size <= MOST_TO_PROVE) {
+  if (!provedBest() && !over() && indexed.size <= MOST_TO_PROVE && !weighs && !isDue) {
     const small = Math.min(evaluations, spent + TRIES_BEFORE_PROOF);
     anneal(
       indexed,
@@ -152,7 +171,7 @@ export function scheduleOperations(
       const { starts, finish, setupMinutes } = proof.better;
       const order = [...indexed.topological].sort((a, b) => starts[a]! - starts[b]!);
       const startSum = starts.reduce((sum, start) => sum + start, 0);
-      best = { starts, finish, setupMinutes, order, startSum, lateness: 0 };
+      best = { starts, finish, setupMinutes, order, startSum, lateness: 0, overdue: 0, weighted: 0 };
       onImproved?.(publish());
     }
     current = best;
@@ -168,6 +187,9 @@ export function scheduleOperations(
 }
 
 function isBetter(a: Candidate, b: Candidate): boolean {
+  if (a.overdue !== b.overdue) return a.overdue < b.overdue;
+  const [one, other] = [a.weighted + a.finish, b.weighted + b.finish];
+  if (one !== other) return one < other;
   if (a.finish !== b.finish) return a.finish < b.finish;
   if (a.setupMinutes !== b.setupMinutes) return a.setupMinutes < b.setupMinutes;
   return a.startSum < b.startSum;
@@ -223,8 +245,19 @@ function anneal(
 ): void {
   const { size, preds, succs } = indexed;
   if (size < 2) return;
-  const energy = ({ finish, setupMinutes, startSum, lateness }: Omit<Candidate, 'order' | 'starts'>) =>
-    finish + SETUP_WEIGHT * setupMinutes + (LATENESS_WEIGHT * lateness + START_WEIGHT * startSum) / size;
+  const energy = ({
+    finish,
+    setupMinutes,
+    startSum,
+    lateness,
+    overdue,
+    weighted,
+  }: Omit<Candidate, 'order' | 'starts'>) =>
+    finish +
+    weighted +
+    OVERDUE_WEIGHT * overdue +
+    SETUP_WEIGHT * setupMinutes +
+    (LATENESS_WEIGHT * lateness + START_WEIGHT * startSum) / size;
   let order = Int32Array.from(from.order);
   let candidate = order.slice();
   let energyNow = energy(from);

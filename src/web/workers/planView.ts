@@ -5,6 +5,7 @@ import {
   atOwnPace,
   carriedOver,
   curingNow,
+  earliestFinish,
   explainStarts,
   generateOperations,
   learnPace,
@@ -66,6 +67,8 @@ export interface PlanView {
   warnings: Record<string, Warning[]>;
   /** Days by which builds must be ready, minutes since 1970. */
   deadlines: Record<string, number>;
+  /** What no plan could beat for each build, were it the only one; minutes since 1970. */
+  earliest: Record<string, number>;
   /** Why there is no plan. */
   problem: string | null;
 }
@@ -113,7 +116,11 @@ export function planView({ snapshot, paints, codes, now, tonightUntil }: PlanReq
   const fingerprint = fingerprintOf(
     { operations: timed, arcs: plan.arcs },
     steps.map(({ operationId, endedAt }) => `${operationId}@${endedAt}`),
-    [settings.calendar, builds.map(({ kit }) => kit.plan.pins), tonightUntil ?? null],
+    [
+      settings.calendar,
+      builds.map(({ kit: { plan: wishes } }) => [wishes.pins, wishes.deadline, wishes.priority]),
+      tonightUntil ?? null,
+    ],
   );
   const pins = builds.flatMap(({ kit }) => kit.plan.pins);
   for (const operation of work.instance.operations) {
@@ -122,6 +129,7 @@ export function planView({ snapshot, paints, codes, now, tonightUntil }: PlanReq
     operation.earliest = Math.max(operation.earliest ?? 0, pin.start - now);
     operation.latest = Math.min(operation.latest ?? Infinity, pin.start - now);
   }
+  aimAt(work.instance, builds, now);
   const view: PlanView = {
     fingerprint,
     operations: plan.operations,
@@ -152,12 +160,21 @@ export function planView({ snapshot, paints, codes, now, tonightUntil }: PlanReq
         kit.plan.deadline === null ? [] : [[id, endOfDay(kit.plan.deadline)] as const],
       ),
     ),
+    earliest: Object.fromEntries(
+      builds.flatMap(({ id }) => {
+        const finish = earliestFinish(partOf(work.instance, `${id}/`));
+        return finish === undefined ? [] : [[id, finish + now] as const];
+      }),
+    ),
     problem: null,
   };
   try {
     if (work.instance.operations.length > 0) fillSchedule(view, work.instance, stored, now);
   } catch (error) {
-    view.problem = (error as Error).message;
+    const titles = new Map(view.operations.map(({ id, title }) => [id, title]));
+    view.problem = (error as Error).message.replace(/"([^"]+)"/g, (quoted, id: string) =>
+      titles.has(id) ? `“${titles.get(id)!}”` : quoted,
+    );
     if (pins.length > 0)
       view.problem += ' A step that you pinned may stand in the way: let go of a pin in the Plan stage.';
   }
@@ -185,6 +202,33 @@ function noLongerPlanned({ operationId, title }: StepRecord): Warning {
     reason: 'The version, stack or joint changed after it was done; what it did is still on the model.',
     remedy: 'Take the change back, or strip or sand back what it did. The log keeps the step either way.',
     stage: 'finish',
+  };
+}
+
+const RANK = { first: 2, usual: 1, last: 0 } as const;
+
+/** Lets the end of every build be due on its day and, where builds differ in rank, count by it. */
+function aimAt(instance: ScheduleInstance, builds: BenchSnapshot['builds'], now: number): void {
+  const ranks = new Map(builds.map(({ id, kit }) => [id, RANK[kit.plan.priority]]));
+  const least = Math.min(...ranks.values());
+  const leads = new Set(instance.arcs.map(({ from }) => from));
+  for (const operation of instance.operations) {
+    if (leads.has(operation.id)) continue;
+    const build = builds.find(({ id }) => operation.id.startsWith(`${id}/`));
+    if (!build) continue;
+    if (build.kit.plan.deadline !== null) operation.due = endOfDay(build.kit.plan.deadline) - now;
+    const weight = ranks.get(build.id)! - least;
+    if (weight > 0) operation.weight = weight;
+  }
+}
+
+/** The work of one build alone. */
+function partOf(instance: ScheduleInstance, start: string): ScheduleInstance {
+  const isOwn = (id: string) => id.startsWith(start);
+  return {
+    ...instance,
+    operations: instance.operations.filter(({ id }) => isOwn(id)),
+    arcs: instance.arcs.filter(({ from, to }) => isOwn(from) && isOwn(to)),
   };
 }
 

@@ -184,7 +184,7 @@ export function PlanScreen() {
               </dd>
               <dt>Needed by</dt>
               <dd>
-                <DeadlineField build={build} last={last} />
+                <DeadlineField build={build} last={last} several={data.builds.length > 1} />
               </dd>
               <dt>All builds ready</dt>
               <dd className="mono">{dayText(view.finish)}</dd>
