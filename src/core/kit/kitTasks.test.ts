@@ -1,25 +1,20 @@
 import { describe, expect, it } from 'vitest';
+import { BOUNDARIES, type KitFinish, type Look, type Zone } from './kit.ts';
 import { kitTasks } from './kitTasks.ts';
 import { kitWith, plainJoint, plainPart } from './plainKit.ts';
 
-const finish = (id: string, look: 'gloss' | 'clear' | 'bare' | 'plating') => ({
-  id,
-  name: id,
-  look,
-  codeId: null,
-  note: '',
-});
-const zone = (finishId: string) => [
-  { id: 'z', name: '', finishId, share: 1, boundary: 'soft' as const, edgeMm: null },
+const finish = (id: string, look: Look): KitFinish => ({ id, name: id, look, codeId: null });
+const zone = (finishId: string): Zone[] => [
+  { id: 'z', name: '', finishId, share: 1, boundary: BOUNDARIES[0], edgeMm: null },
 ];
 const kit = kitWith({
-  finishes: [finish('red', 'gloss'), finish('glass', 'clear'), finish('bright', 'plating')] as never,
+  finishes: [finish('red', 'gloss'), finish('glass', 'clear'), finish('bright', 'plating')],
   parts: [
-    plainPart('A1', { name: 'Body', needs: ['warp', 'seam'], zones: zone('red') as never }),
-    plainPart('A2', { name: 'Roof', needs: ['sink'], zones: zone('red') as never }),
-    plainPart('A3', { name: 'Door', zones: zone('red') as never }),
-    plainPart('A4', { name: 'Trim', zones: zone('bright') as never, areaCm2: 10 }),
-    plainPart('G1', { name: 'Windscreen', material: 'clear', count: 2, zones: zone('glass') as never }),
+    plainPart('A1', { name: 'Body', needs: ['warp', 'seam'], zones: zone('red') }),
+    plainPart('A2', { name: 'Roof', needs: ['sink'], zones: zone('red') }),
+    plainPart('A3', { name: 'Door', zones: zone('red') }),
+    plainPart('A4', { name: 'Trim', zones: zone('bright'), areaCm2: 10 }),
+    plainPart('G1', { name: 'Windscreen', material: 'clear', count: 2, zones: zone('glass') }),
   ],
   joints: [
     plainJoint('roof', 'A1', 'A2', { seam: 'vanish' }),
