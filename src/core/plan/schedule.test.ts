@@ -438,4 +438,17 @@ describe('a recoat window that no session holds', () => {
     expect(result.starts['second']).toBeGreaterThanOrEqual(1440);
     expect(verifySchedule(coats(1440, days(60)), result)).toEqual([]);
   });
+
+  it('ends in its time where windows can be held one by one but not together', () => {
+    const both: ScheduleInstance = {
+      ...coats(65, days(200)),
+      operations: ['first', 'second', 'third'].map((id) => ({ id, hands: 30, family: 'red', dry: 0 })),
+      arcs: ['second', 'third'].map((to) => ({ from: 'first', to, minLag: 60, maxLag: 65 })),
+    };
+    let clock = 0;
+    const work = () => scheduleOperations(both, { timeMs: 10, now: () => (clock += 100) });
+    expect(work).toThrow(/No plan that keeps every recoat window was found among \d+ tried/);
+    expect(clock).toBeLessThan(60_000);
+    expect(() => solve(both)).toThrow(/No plan keeps every recoat window/);
+  });
 });

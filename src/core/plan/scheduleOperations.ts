@@ -46,6 +46,8 @@ const OVERDUE_WEIGHT = 4;
 /** Annealing heats up again from the best order this many times. */
 const CYCLES = 4;
 const DISPATCH_TRIES = 24;
+/** Beyond its time a search without any plan yet goes on this long, ms. */
+const PATIENCE_MS = 5000;
 const EVALUATIONS_PER_LOOK = 64;
 /** Orders tried before a small instance is searched to the end, and the nodes that may take. */
 const TRIES_BEFORE_PROOF = 1000;
@@ -134,7 +136,15 @@ export function scheduleOperations(
     if (candidate && (!current || isBetter(candidate, current))) current = candidate;
     if (best && (over() || provedBest())) break;
   }
-  if (!current) current = searchForAny(indexed, consider, random, () => over() && spent > 2000);
+  if (!current) {
+    const isStuck = () => now() > deadline + PATIENCE_MS;
+    current = searchForAny(indexed, consider, random, () => isStuck() || (over() && spent > 2000));
+    if (!current && isStuck() && !impossibleWindow(indexed)) {
+      throw new RangeError(
+        `No plan that keeps every recoat window was found among ${spent} tried: add a session or make one longer, or let a paint wait.`,
+      );
+    }
+  }
   if (!best || !current) {
     const window = impossibleWindow(indexed);
     throw new RangeError(
