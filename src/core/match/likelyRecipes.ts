@@ -1,3 +1,4 @@
+import { Matrix, solve } from 'ml-matrix';
 import type { MixtureModel } from './mixtureModel.ts';
 
 /** Paint added to a mixture to see which way its colour goes, per part of the mixture. */
@@ -43,6 +44,10 @@ export function likelyRecipes(
     return [(x - from[0]) / PINCH, (y - from[1]) / PINCH, (z - from[2]) / PINCH];
   };
 
+  /** Where a mixture goes when each paint but the reference is added, in their order. */
+  const slopes = (paints: readonly number[], parts: readonly number[], reference: number, from: Point) =>
+    parts.flatMap((_, at) => (at === reference ? [] : [pinched(paints, parts, at, from)]));
+
   const guesses = new Map<string, Guess>();
   const guess = (paints: number[], fractions: number[], left: number) => {
     const key = [...paints].sort((p, q) => p - q).join();
@@ -52,29 +57,25 @@ export function likelyRecipes(
   const n = ratios[0]!.length;
   const pairs = n > 3 ? [] : nearPairs(model);
   if (n === 2) {
-    for (const { paints, drops, dE00 } of pairs)
-      guess(
-        paints,
-        drops.map((count) => count / (drops[0]! + drops[1]!)),
-        dE00,
-      );
+    for (const { paints, drops, dE00 } of pairs) guess(paints, fractionsOf(drops), dE00 * dE00);
   }
   for (const { paints, drops } of n > 2 ? [...leads, ...pairs] : []) {
-    const total = drops.reduce((sum, count) => sum + count, 0);
-    const parts = drops.map((count) => count / total);
+    const parts = fractionsOf(drops);
     const here = seen(paints, parts);
     const reference = largest(parts);
-    const known = paints.map((_, at) => (at === reference ? here : pinched(paints, parts, at, here)));
+    const known = slopes(paints, parts, reference, here);
     const bought = paints.reduce((sum, paint) => sum + model.toBuy[paint]!, 0);
     const group = model.groups.find((members) => members.includes(paints[0]!)) ?? [];
     for (const extra of group) {
       if (paints.includes(extra) || bought + model.toBuy[extra]! > model.mostBought) continue;
-      const slope = pinched([...paints, extra], [...parts, 0], paints.length, here);
-      const directions = [...known.filter((_, at) => at !== reference), slope];
+      const directions = [...known, pinched([...paints, extra], [...parts, 0], paints.length, here)];
       const step = leastSquares(directions, here);
       if (step.at(-1)! <= 0) continue;
-      const left = sizeOf(stepped(here, directions, step));
-      guess([...paints, extra], moved([...parts, 0], reference, step), left);
+      guess(
+        [...paints, extra],
+        moved([...parts, 0], reference, step),
+        sizeOf(stepped(here, directions, step)),
+      );
     }
   }
 
@@ -86,9 +87,7 @@ export function likelyRecipes(
     for (let step = 0; ; step++) {
       const here = seen(choice, parts);
       const reference = largest(parts);
-      const directions = parts.flatMap((_, at) =>
-        at === reference ? [] : [pinched(choice, parts, at, here)],
-      );
+      const directions = slopes(choice, parts, reference, here);
       if (step === STEPS) return { choice, parts, here, reference, directions, left: sizeOf(here) };
       parts = moved(parts, reference, leastSquares(directions, here));
     }
@@ -180,37 +179,25 @@ function stepped(from: Point, directions: readonly Point[], step: readonly numbe
   return [x, y, z];
 }
 
+function fractionsOf(parts: readonly number[]): number[] {
+  const total = parts.reduce((sum, part) => sum + part, 0);
+  return parts.map((part) => part / total);
+}
+
 /** Fractions after so much of every paint but the reference has been added, none of them gone. */
 function moved(parts: readonly number[], reference: number, step: readonly number[]): number[] {
   let next = 0;
-  const changed = parts.map((part, at) =>
-    Math.max(LEAST_FRACTION, at === reference ? part : part + step[next++]!),
+  return fractionsOf(
+    parts.map((part, at) => Math.max(LEAST_FRACTION, at === reference ? part : part + step[next++]!)),
   );
-  const total = changed.reduce((sum, part) => sum + part, 0);
-  return changed.map((part) => part / total);
 }
 
-/** Steps along up to three directions that bring a point nearest to the origin: the normal equations, by elimination. */
+/** Steps along up to three directions that bring a point nearest to the origin, by the normal equations. */
 function leastSquares(directions: readonly Point[], from: Point): number[] {
-  const n = directions.length;
-  const rows = directions.map((direction, i) => [
-    ...directions.map((other, j) => dot(direction, other) + (i === j ? RIDGE : 0)),
-    -dot(direction, from),
-  ]);
-  for (let i = 0; i < n; i++) {
-    const pivot = rows[i]!;
-    for (let j = i + 1; j < n; j++) {
-      const row = rows[j]!;
-      const share = row[i]! / pivot[i]!;
-      for (let k = i; k <= n; k++) row[k]! -= share * pivot[k]!;
-    }
-  }
-  const step = new Array<number>(n).fill(0);
-  for (let i = n - 1; i >= 0; i--) {
-    const row = rows[i]!;
-    let rest = row[n]!;
-    for (let j = i + 1; j < n; j++) rest -= row[j]! * step[j]!;
-    step[i] = rest / row[i]!;
-  }
-  return step;
+  const normal = new Matrix(
+    directions.map((direction, i) =>
+      directions.map((other, j) => dot(direction, other) + (i === j ? RIDGE : 0)),
+    ),
+  );
+  return solve(normal, Matrix.columnVector(directions.map((direction) => -dot(direction, from)))).to1DArray();
 }

@@ -33,20 +33,19 @@ export function* searchChoices(
     return key;
   };
   const bought = (choice: readonly number[]) => choice.reduce((sum, paint) => sum + model.toBuy[paint]!, 0);
-  const extended = (leads ?? []).flatMap(({ paints, drops }) =>
+  const extended = (leads ?? []).flatMap(({ paints }) =>
     (model.groups.find((group) => group.includes(paints[0]!)) ?? [])
       .filter((extra) => !paints.includes(extra) && bought(paints) + model.toBuy[extra]! <= model.mostBought)
-      .map((extra) => ({ paints: [...paints, extra], drops: [...drops, 1] })),
+      .map((extra) => [...paints, extra].sort((p, q) => p - q)),
   );
   if (leads)
     likelyRecipes(model, ball, dropRatios(n, maxDrops), leads, (dE00, paints, drops) =>
       found.offer(dE00, paints, drops),
     );
   let nodes = 0;
-  for (const { paints } of extended) {
+  for (const choice of extended) {
     // A difference is never below zero, so nothing is left to rule out.
     if (found.reach <= 0) return;
-    const choice = [...paints].sort((p, q) => p - q);
     const key = keyOf(choice);
     if (seen.has(key)) continue;
     seen.add(key);
