@@ -33,20 +33,64 @@ describe('changing the plan', () => {
   it('says at once whether a day can be kept', async () => {
     await shows(page, /Needed by[\s\S]*(to spare|too late)/);
     await page.waitForSelector('input[type=date]:not(:disabled)');
-    await page.evaluate(() => {
-      const input = document.querySelector<HTMLInputElement>('input[type=date]')!;
-      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, '2026-12-24');
-      input.dispatchEvent(new Event('input', { bubbles: true }));
-      input.dispatchEvent(new Event('change', { bubbles: true }));
-    });
-    await expect
-      .poll(async () => (await planOf('tolliver')).deadline, { timeout: 30_000 })
-      .toBe('2026-12-24');
+    const need = async (day: string) => {
+      await page.evaluate((value) => {
+        const input = document.querySelector<HTMLInputElement>('input[type=date]')!;
+        Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, value);
+        input.dispatchEvent(new Event('input', { bubbles: true }));
+        input.dispatchEvent(new Event('change', { bubbles: true }));
+      }, day);
+      await expect.poll(async () => (await planOf('tolliver')).deadline, { timeout: 30_000 }).toBe(day);
+    };
+    await need('2026-05-16');
+    await shows(
+      page,
+      /too late[\s\S]*no plan makes it with these evenings: \w{3} \d+ \w{3} at the earliest/,
+      60_000,
+    );
+    await need('2026-12-24');
     await shows(page, /\d\d days to spare/, 60_000);
-    await page.waitForSelector('[aria-label="Place among the builds"]:not(:disabled)');
-    await page.select('[aria-label="Place among the builds"]', 'first');
+    await page.waitForSelector('[aria-label="Among the builds"]:not(:disabled)');
+    await page.select('[aria-label="Among the builds"]', 'first');
     await expect.poll(async () => (await planOf('tolliver')).priority, { timeout: 30_000 }).toBe('first');
     await settled();
+  });
+
+  it('says that done work is no longer planned when its layer goes', async () => {
+    const chassis = (await bench()).builds
+      .find(({ id }) => id === 'tolliver')!
+      .trays.find(({ id }) => id === 'tolliver-chassis')!;
+    const store = async (layers: typeof chassis.layers) => {
+      const { version } = (await bench()).builds
+        .find(({ id }) => id === 'tolliver')!
+        .trays.find(({ id }) => id === 'tolliver-chassis')!;
+      const { name, areaCm2, substrateId, parts, codeId, position } = chassis;
+      const answer = await fetch(`${server.address}/api/trays/tolliver-chassis`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({
+          name,
+          areaCm2,
+          substrateId,
+          partIds: parts.map(({ id }) => id),
+          layers,
+          codeId,
+          position,
+          version,
+        }),
+      });
+      expect(answer.status).toBe(200);
+      await page.goto(`${server.address}/build/tolliver/plan`);
+      await shows(page, /Ahead: \d+ things to clear/, 60_000);
+    };
+    await store(chassis.layers.filter(({ kind }) => kind !== 'primer'));
+    await shows(
+      page,
+      /Done, but no longer planned: Primer[\s\S]*still on the model[\s\S]*strip or sand back/,
+      60_000,
+    );
+    await store(chassis.layers);
+    await until(page, () => !document.body.innerText.includes('no longer planned'), [], 60_000);
   });
 
   it('keeps a step of the builder’s own, with its wait, and lets it go again', async () => {

@@ -39,7 +39,7 @@ describe('kitTasks', () => {
     const [bent, filled, fitted, bright] = tasks;
     expect(bent!.details[0]).toBe('Body');
     expect(bent!.waitMinutes).toBe(60);
-    expect(filled!.details.slice(0, 2)).toEqual(['Body to roof', 'sink marks of roof']);
+    expect(filled!.details.slice(0, 2)).toEqual(['Body to roof', 'sink and pin marks of roof']);
     expect(filled!.minutes).toBe(20);
     expect(fitted!.details[0]).toBe('Door to body');
     // Chrome ink by marker: 6 min and 3 for every 10 cm2, then four days.
@@ -85,6 +85,11 @@ describe('kitTasks', () => {
     };
     expect(of('doors', tried).map(({ kind }) => kind)).toEqual(['refit']);
     expect(of('doors').map(({ kind }) => kind)).toEqual(['dry-fit', 'refit']);
+  });
+
+  it('asks for no fit after paint where neither face is painted', () => {
+    const bare = { ...kit, parts: kit.parts.map((part) => ({ ...part, zones: [] })) };
+    expect(of('doors', bare).map(({ kind }) => kind)).toEqual(['dry-fit']);
   });
 
   it('has no work for a kit that says nothing', () => {

@@ -1,4 +1,5 @@
 import { CHROME_ROUTE_TABLE, type ChromeRouteId } from '../finish/index.ts';
+import { isPaintedLook } from './jointCosts.ts';
 import { areaOf, mainFinish, type Joint, type Kit, type Part } from './kit.ts';
 
 export const TASK_KINDS = ['straighten', 'fill', 'dry-fit', 'glass', 'bright', 'refit'] as const;
@@ -88,7 +89,7 @@ export function kitTasks(
         details: [
           ...few([
             ...seams.map(jointWords),
-            ...sunk.map((part) => `sink marks of ${part.name.toLowerCase()}`),
+            ...sunk.map((part) => `sink and pin marks of ${part.name.toLowerCase()}`),
           ]),
           'thin layers; sand 400, 800, 1000 and scribe lines anew where they were lost',
         ],
@@ -100,15 +101,10 @@ export function kitTasks(
       ({ motion, clearanceMm }) => motion !== 'none' || (clearanceMm !== null && clearanceMm < CLOSE_FIT),
     );
     const places = kit.places.filter(({ partId, throughMm }) => throughMm !== null && ids.has(partId));
-    const fits = [
-      ...close.map(jointWords),
-      ...places.map((place) => `${place.name} of ${name(place.partId)}`),
-    ];
+    const placeWords = places.map((place) => `${place.name} of ${name(place.partId)}`);
+    const fits = [...close.map(jointWords), ...placeWords];
     const untried = close.filter(({ id }) => !kit.fits.some(({ jointId }) => jointId === id));
-    const bare = [
-      ...untried.map(jointWords),
-      ...places.map((place) => `${place.name} of ${name(place.partId)}`),
-    ];
+    const bare = [...untried.map(jointWords), ...placeWords];
     if (bare.length > 0) {
       add('dry-fit', {
         title: 'Dry fit, bare',
@@ -132,7 +128,16 @@ export function kitTasks(
     }
 
     tasks.push(...brightTasks(trayId, held, kit));
-    const isPainted = held.some((part) => mainFinish(part, finishes)?.look !== 'bare');
+    // Film on either of two faces is enough.
+    const met = [
+      ...ids,
+      ...close.flatMap(({ a, b }) => [a, b]),
+      ...places.flatMap(({ matingPartId }) => matingPartId ?? []),
+    ];
+    const isPainted = met.some((id) => {
+      const part = parts.get(id);
+      return part !== undefined && isPaintedLook(mainFinish(part, finishes)?.look ?? 'bare');
+    });
     if (fits.length > 0 && isPainted) {
       add('refit', {
         title: 'Fit again after paint',

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
+import type { FitForecast } from '../../../core/kit/index.ts';
 import { EmptyStage } from '../../components/EmptyStage.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { PrintedSheet } from '../../components/PrintedSheet.tsx';
@@ -61,16 +62,7 @@ export function FitsSheet() {
               <td className="num mono">
                 {Math.round(films[0])} + {Math.round(films[1])}
               </td>
-              <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
-                {leftMm[1].toFixed(2)}
-                <span className="soft small" style={{ display: 'block' }}>
-                  {leftMm[0].toFixed(2)} to {leftMm[2].toFixed(2)}
-                </span>
-              </td>
-              <td style={{ whiteSpace: 'normal' }}>{words}</td>
-              <td aria-label="to tick by hand" className="mono">
-                ☐
-              </td>
+              <Outcome leftMm={leftMm} words={words} />
             </tr>
           ))}
         </tbody>
@@ -98,16 +90,7 @@ export function FitsSheet() {
                       {PLACE_MEASURES[place.kind]}
                     </span>
                   </td>
-                  <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
-                    {leftMm[1].toFixed(2)}
-                    <span className="soft small" style={{ display: 'block' }}>
-                      {leftMm[0].toFixed(2)} to {leftMm[2].toFixed(2)}
-                    </span>
-                  </td>
-                  <td style={{ whiteSpace: 'normal' }}>{words}</td>
-                  <td aria-label="to tick by hand" className="mono">
-                    ☐
-                  </td>
+                  <Outcome leftMm={leftMm} words={words} />
                 </tr>
               ))}
             </tbody>
@@ -119,5 +102,23 @@ export function FitsSheet() {
         its faces, or mask them before primer.
       </p>
     </PrintedSheet>
+  );
+}
+
+/** What is left, what to do about it, and a box to tick by hand. */
+function Outcome({ leftMm: [least, likely, most], words }: Pick<FitForecast, 'leftMm' | 'words'>) {
+  return (
+    <>
+      <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+        {likely.toFixed(2)}
+        <span className="soft small" style={{ display: 'block' }}>
+          {least.toFixed(2)} to {most.toFixed(2)}
+        </span>
+      </td>
+      <td style={{ whiteSpace: 'normal' }}>{words}</td>
+      <td aria-label="to tick by hand" className="mono">
+        ☐
+      </td>
+    </>
   );
 }

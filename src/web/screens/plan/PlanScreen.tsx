@@ -10,7 +10,7 @@ import { upcomingSteps, usePlan } from '../../data/plan.tsx';
 import { saveFile } from '../../data/saveFile.ts';
 import { useWorkshop } from '../../data/workshop.ts';
 import { AheadPanel } from './AheadPanel.tsx';
-import { DeadlineField } from './DeadlineField.tsx';
+import { DeadlineField, PriorityField } from './DeadlineField.tsx';
 import { HistoryPanel } from './HistoryPanel.tsx';
 import { Lanes } from './Lanes.tsx';
 import { PacePanel } from './PacePanel.tsx';
@@ -184,8 +184,16 @@ export function PlanScreen() {
               </dd>
               <dt>Needed by</dt>
               <dd>
-                <DeadlineField build={build} last={last} several={data.builds.length > 1} />
+                <DeadlineField build={build} last={last} />
               </dd>
+              {data.builds.length > 1 && (
+                <>
+                  <dt>Among the builds</dt>
+                  <dd>
+                    <PriorityField build={build} />
+                  </dd>
+                </>
+              )}
               <dt>All builds ready</dt>
               <dd className="mono">{dayText(view.finish)}</dd>
               <dt>No plan can be ready before</dt>
