@@ -10,7 +10,7 @@ const zone = (finishId: string): Zone[] => [
 const kit = kitWith({
   finishes: [finish('red', 'gloss'), finish('glass', 'clear'), finish('bright', 'plating')],
   parts: [
-    plainPart('A1', { name: 'Body', needs: ['warp', 'seam'], zones: zone('red') }),
+    plainPart('A1', { name: 'Body', needs: ['warp', 'seam', 'pins'], zones: zone('red') }),
     plainPart('A2', { name: 'Roof', needs: ['sink'], zones: zone('red') }),
     plainPart('A3', { name: 'Door', zones: zone('red') }),
     plainPart('A4', { name: 'Trim', zones: zone('bright'), areaCm2: 10 }),
@@ -35,11 +35,19 @@ const of = (trayId: string, from = kit, division = trays) =>
 describe('kitTasks', () => {
   it('straightens, fills and fits a body, then does its bright parts and fits again', () => {
     const tasks = of('body');
-    expect(tasks.map(({ kind }) => kind)).toEqual(['straighten', 'fill', 'dry-fit', 'bright', 'refit']);
-    const [bent, filled, fitted, bright] = tasks;
+    expect(tasks.map(({ kind }) => kind)).toEqual([
+      'straighten',
+      'true',
+      'fill',
+      'dry-fit',
+      'bright',
+      'refit',
+    ]);
+    const [bent, trued, filled, fitted, bright] = tasks;
     expect(bent!.details[0]).toBe('Body');
     expect(bent!.waitMinutes).toBe(60);
-    expect(filled!.details.slice(0, 2)).toEqual(['Body to roof', 'sink and pin marks of roof']);
+    expect(trued).toMatchObject({ minutes: 11, waitMinutes: 0 });
+    expect(filled!.details.slice(0, 2)).toEqual(['Body to roof', 'sink marks of roof']);
     expect(filled!.minutes).toBe(20);
     expect(fitted!.details[0]).toBe('Door to body');
     // Chrome ink by marker: 6 min and 3 for every 10 cm2, then four days.

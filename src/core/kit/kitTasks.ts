@@ -2,7 +2,7 @@ import { CHROME_ROUTE_TABLE, type ChromeRouteId } from '../finish/index.ts';
 import { isPaintedLook } from './jointCosts.ts';
 import { areaOf, mainFinish, type Joint, type Kit, type Part } from './kit.ts';
 
-export const TASK_KINDS = ['straighten', 'fill', 'dry-fit', 'glass', 'bright', 'refit'] as const;
+export const TASK_KINDS = ['straighten', 'true', 'fill', 'dry-fit', 'glass', 'bright', 'refit'] as const;
 export type TaskKind = (typeof TASK_KINDS)[number];
 
 /** Work on one sub-assembly that its parts and joints ask for, beside cleaning, joining and paint. */
@@ -20,6 +20,7 @@ export interface TrayTask {
 }
 
 const STRAIGHTEN = { start: 8, perPart: 6, cool: 60 };
+const TRUE = { start: 6, perPart: 5 };
 const FILL = { start: 10, perSeam: 6, perSink: 4, hard: 6 * 60 };
 const FIT = { start: 3, each: 3 };
 const GLASS = { start: 6, each: 4 };
@@ -75,10 +76,24 @@ export function kitTasks(
       });
     }
 
+    const shifted = held.filter(({ needs }) => needs.includes('pins'));
+    if (shifted.length > 0) {
+      add('true', {
+        title: 'Cut pins, true the faces',
+        minutes: TRUE.start + TRUE.perPart * shifted.length,
+        because:
+          'Pins and holes of worn tools no longer meet: halves slide into register on flat faces instead.',
+        details: [
+          ...few(shifted.map((part) => part.name)),
+          'cut the pins, rub both faces flat on a sheet of abrasive, then look again at what sits on them',
+        ],
+      });
+    }
+
     const seams = kit.joints.filter(
       ({ id, a, b, seam }) => seam === 'vanish' && ids.has(a) && ids.has(b) && !lateJointIds.has(id),
     );
-    const sunk = held.filter(({ needs }) => needs.includes('sink') || needs.includes('pins'));
+    const sunk = held.filter(({ needs }) => needs.includes('sink'));
     if (seams.length + sunk.length > 0) {
       add('fill', {
         title: 'Fill and sand',
@@ -89,7 +104,7 @@ export function kitTasks(
         details: [
           ...few([
             ...seams.map(jointWords),
-            ...sunk.map((part) => `sink and pin marks of ${part.name.toLowerCase()}`),
+            ...sunk.map((part) => `sink marks of ${part.name.toLowerCase()}`),
           ]),
           'thin layers; sand 400, 800, 1000 and scribe lines anew where they were lost',
         ],

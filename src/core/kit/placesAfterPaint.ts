@@ -108,6 +108,6 @@ export function placeAfterPaint(
     words:
       verdict === 'stays'
         ? `${throughMm.toFixed(2)} mm goes through with ${spare.toFixed(2)} mm to spare.`
-        : `${throughMm.toFixed(2)} mm ${verdict === 'close' ? 'binds' : 'no longer goes through'}: ${open} before primer, or mask both faces.`,
+        : `${throughMm.toFixed(2)} mm ${verdict === 'close' ? 'is tight' : 'no longer goes through'}: ${open} before primer, or mask both faces.`,
   };
 }

@@ -226,6 +226,7 @@ function addTask(chain: Chain, task: KitTask, kind: 'open' | 'pick-out' | TaskKi
 const TASK_HAZARDS: Partial<Record<OperationKind, HazardId[]>> = {
   open: ['blades'],
   straighten: ['heat'],
+  true: ['blades', 'dust'],
   fill: ['vapour', 'dust'],
 };
 
@@ -318,6 +319,7 @@ function prepare(
   for (const opening of openings) addTask(chain, opening, 'open', name);
   chain.waitFor(WASH_DRY_MINUTES, null, 'washed parts must be dry');
   task('straighten');
+  task('true');
   join(chain, name, partCount, joints);
   task('fill');
   task('dry-fit');

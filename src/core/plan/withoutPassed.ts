@@ -1,7 +1,14 @@
 import type { OperationKind, OperationPlan } from './operations.ts';
 
 /** Work on bare parts: once something after it is done it can no longer be, and nobody waits for it. */
-const BARE_WORK: ReadonlySet<OperationKind> = new Set(['check', 'straighten', 'fill', 'dry-fit', 'glass']);
+const BARE_WORK: ReadonlySet<OperationKind> = new Set([
+  'check',
+  'straighten',
+  'true',
+  'fill',
+  'dry-fit',
+  'glass',
+]);
 
 /** The plan without work on bare parts that the builder went past: it was not ticked, but a step that follows it was.
  *  Ticked steps stay, whatever their kind. What followed a step left out follows what came before it. */

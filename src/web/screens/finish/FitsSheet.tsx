@@ -69,7 +69,7 @@ export function FitsSheet() {
       </table>
       {places.length > 0 && (
         <>
-          <h2>Holes, slots and lines</h2>
+          <h2 style={{ marginTop: 16 }}>Holes, slots and lines</h2>
           <table className="plainlist">
             <thead>
               <tr>

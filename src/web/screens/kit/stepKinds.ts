@@ -4,6 +4,7 @@ export const STEP_KINDS: Readonly<Record<string, string>> = {
   clean: 'clean-up',
   open: 'holes and cuts',
   straighten: 'straightening',
+  true: 'truing faces',
   join: 'joining before paint',
   fill: 'filling and sanding',
   'dry-fit': 'dry fits',
