@@ -4,7 +4,7 @@ import globals from 'globals';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['dist', 'node_modules', 'test-output', 'src/server/database/migrations'] },
+  { ignores: ['dist', 'node_modules', 'test-output', '**/*.as.ts', 'src/server/database/migrations'] },
   js.configs.recommended,
   ...tseslint.configs.strictTypeChecked,
   {

@@ -13,9 +13,7 @@ export interface DifferenceBall {
   reach: Float64Array;
   reachOf: (direction: number) => number;
   /** Indices of the NEIGHBOURS directions next to direction d start at d * NEIGHBOURS. */
-  neighbours: Uint16Array;
-  /** The direction nearest to a vector given in those units: L / unitL, a / unitAB, b / unitAB. */
-  towards: (x: number, y: number, z: number) => number;
+  neighbours: Uint8Array;
   /** Lightness step, and step along a or b, that look about as large as one dE00 near the target. */
   unitL: number;
   unitAB: number;
@@ -151,7 +149,6 @@ export function differenceBall(target: Lab): DifferenceBall {
     slack = newSlack;
     reach.fill(NaN);
   };
-  const towards = nearestDirection;
   return {
     count: DIRECTIONS,
     nL,
@@ -160,7 +157,6 @@ export function differenceBall(target: Lab): DifferenceBall {
     reach,
     reachOf,
     neighbours: NEXT_DIRECTIONS,
-    towards,
     unitL,
     unitAB,
     hold,
@@ -181,8 +177,8 @@ function spiralDirections(count: number): [number, number, number][] {
   });
 }
 
-function nextDirections(sphere: [number, number, number][]): Uint16Array {
-  return Uint16Array.from(
+function nextDirections(sphere: [number, number, number][]): Uint8Array {
+  return Uint8Array.from(
     sphere.flatMap((here) =>
       sphere
         .map((there, index) => ({
@@ -199,9 +195,10 @@ function nextDirections(sphere: [number, number, number][]): Uint16Array {
 const SPHERE = spiralDirections(DIRECTIONS);
 const NEXT_DIRECTIONS = nextDirections(SPHERE);
 
-/** Squares along each edge of the cube whose faces tell the nearest direction. */
+/** Squares along each edge of the cube whose faces tell the direction nearest to a vector in those units: face, row and
+ *  column as the kernel counts them. */
 const SQUARES = 12;
-const ON_CUBE = Uint16Array.from({ length: 6 * SQUARES * SQUARES }, (_, at) => {
+export const CUBE = Uint8Array.from({ length: 6 * SQUARES * SQUARES }, (_, at) => {
   const face = Math.floor(at / (SQUARES * SQUARES));
   const u = (2 * (Math.floor(at / SQUARES) % SQUARES) + 1) / SQUARES - 1;
   const v = (2 * (at % SQUARES) + 1) / SQUARES - 1;
@@ -218,26 +215,3 @@ const ON_CUBE = Uint16Array.from({ length: 6 * SQUARES * SQUARES }, (_, at) => {
   });
   return nearest;
 });
-
-/** Index of about the nearest of the directions to a vector, which need not have length 1. */
-function nearestDirection(x: number, y: number, z: number): number {
-  const sizeX = Math.abs(x);
-  const sizeY = Math.abs(y);
-  const sizeZ = Math.abs(z);
-  const size = Math.max(sizeX, sizeY, sizeZ);
-  if (size === 0) return 0;
-  let face = z > 0 ? 4 : 5;
-  let u = x;
-  let v = y;
-  if (size === sizeX) {
-    face = x > 0 ? 0 : 1;
-    u = y;
-    v = z;
-  } else if (size === sizeY) {
-    face = y > 0 ? 2 : 3;
-    v = z;
-  }
-  const square = (value: number) =>
-    Math.min(SQUARES - 1, Math.max(0, Math.floor(((value / size + 1) * SQUARES) / 2)));
-  return ON_CUBE[(face * SQUARES + square(u)) * SQUARES + square(v)]!;
-}

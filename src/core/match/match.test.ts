@@ -1,16 +1,18 @@
+import { Matrix, solve } from 'ml-matrix';
+import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BAND_COUNT, ciede2000, DAYLIGHT, spectrumToLab, type Lab } from '../colour/index.ts';
 import { mixOptics, opaqueSpectrum } from '../paint/index.ts';
 import { differenceBall } from './differenceBall.ts';
 import { differenceBound } from './differenceBound.ts';
+import { compiledFile, compiledText } from '../../../scripts/kernel.ts';
 import { nearestPaints, recipeSearch, searchRecipes, type RecipePaint, type RecipeRequest } from './index.ts';
 import { likelyRecipes } from './likelyRecipes.ts';
 import { mixtureModel } from './mixtureModel.ts';
-import { ratioBound } from './ratioBound.ts';
 import { dropRatios } from './ratios.ts';
 import { repeatable, samplePaints } from './samplePaints.ts';
-import { buildRatioTree, type RatioNode } from './ratioTree.ts';
+import { KERNEL_ERROR, ratioSearch } from './ratioSearch.ts';
 
 /** The slow way: every ratio of every choice, worked out one by one through the paint model. */
 function enumerate({ paints, target, maxPaints, maxDrops }: RecipeRequest, keep: number) {
@@ -63,30 +65,6 @@ describe('dropRatios', () => {
     const ratios = dropRatios(n, drops);
     expect(ratios).toHaveLength(count);
     expect(new Set(ratios.map((r) => r.map((d) => d / r.reduce((x, y) => x + y)).join())).size).toBe(count);
-  });
-});
-
-describe('buildRatioTree', () => {
-  it.each([2, 3, 4])('keeps every ratio of %i paints once, inside its node', (n) => {
-    const tree = buildRatioTree(n, 11);
-    const seen: number[] = [];
-    const walk = (node: RatioNode, edge: number) => {
-      node.ratios.forEach((ratio, index) => {
-        const total = tree.ratios[ratio]!.reduce((x, y) => x + y);
-        const weights = [...node.weights.subarray(index * n, index * n + n)];
-        expect(Math.min(...weights)).toBeGreaterThanOrEqual(-1e-9);
-        expect(weights.reduce((x, y) => x + y)).toBeCloseTo(1, 9);
-        tree.ratios[ratio]!.forEach((count, axis) => {
-          const mixed = [...node.corners].map((corner, at) => weights[at]! * tree.corners[corner]![axis]!);
-          expect(mixed.reduce((x, y) => x + y)).toBeCloseTo(count / total, 9);
-        });
-      });
-      if (node.ratios.length > 2)
-        tree.halve(node, edge).forEach((half) => walk(half, (edge + 1) % tree.edges.length));
-      else seen.push(...node.ratios);
-    };
-    walk(tree.root, 0);
-    expect(seen.sort((x, y) => x - y)).toEqual(tree.ratios.map((_, index) => index));
   });
 });
 
@@ -244,36 +222,106 @@ describe('differenceBall', () => {
   });
 });
 
-describe('ratioBound', () => {
-  it.each([2, 3, 4])('rules out no part of %i paints that holds a near enough ratio', (n) => {
-    const asked = request(21, [48, 12, 18], 12);
+describe('ratioSearch', () => {
+  const searchOf = (n: number, lab: [number, number, number], reach: number) => {
+    const asked = request(21, lab, 12);
     const model = mixtureModel(asked);
-    const tree = buildRatioTree(n, 9);
+    const ratios = dropRatios(n, 9);
     const ball = differenceBall(model.wanted);
-    ball.hold(6, 0.5);
-    const bound = ratioBound(model, tree, ball);
+    ball.hold(reach, reach / 12);
+    const met = new Set<number>();
+    const search = ratioSearch(model, ratios, ball, (ratio) => met.add(ratio));
     const random = repeatable(n);
-    let ruledOut = 0;
-    for (let i = 0; i < 120; i++) {
+    /** Some choices of neighbouring paints. */
+    const choices = Array.from({ length: 120 }, () => {
       const first = Math.floor(random() * (12 - n));
-      const choice = Array.from({ length: n }, (_, at) => first + at);
-      bound.begin(choice);
-      const walk = (node: RatioNode): void => {
-        const margin = bound.margin(node.corners, 0);
-        const least = Math.min(
-          ...[...node.ratios].map((ratio) => model.difference(choice, tree.ratios[ratio]!)),
-        );
-        expect(bound.boxDifference(node.corners)).toBeLessThanOrEqual(least + 1e-9);
+      return Array.from({ length: n }, (_, at) => first + at);
+    });
+    return { model, ratios, search, choices, met };
+  };
+
+  it.each([2, 3, 4])('keeps every ratio of %i paints once, inside its part', (n) => {
+    const { ratios, search, choices } = searchOf(n, [48, 12, 18], 6);
+    search.begin(choices[0]!);
+    const seen: number[] = [];
+    const walk = (part: number): void => {
+      const { ratios: held, corners } = search.contents(part);
+      for (const ratio of held) {
+        const total = ratios[ratio]!.reduce((x, y) => x + y);
+        const weights = solve(
+          new Matrix(corners).transpose(),
+          Matrix.columnVector(ratios[ratio]!.map((count) => count / total)),
+        ).to1DArray();
+        expect(Math.min(...weights)).toBeGreaterThanOrEqual(-1e-4);
+      }
+      if (held.length > 2) search.halves(part).forEach(walk);
+      else seen.push(...held);
+    };
+    walk(search.root);
+    expect(seen.sort((x, y) => x - y)).toEqual(ratios.map((_, index) => index));
+  });
+
+  it.each([2, 3, 4])('sees mixtures of %i paints as the model does', (n) => {
+    const { model, ratios, search, choices } = searchOf(n, [48, 12, 18], 6);
+    let worst = 0;
+    for (const choice of choices) {
+      search.begin(choice);
+      ratios.forEach((drops, ratio) => {
+        worst = Math.max(worst, Math.abs(search.difference(ratio) - model.difference(choice, drops)));
+      });
+    }
+    expect(worst).toBeGreaterThan(0);
+    expect(worst).toBeLessThan(KERNEL_ERROR / 4);
+  });
+
+  it.each([2, 3, 4])('rules out no part of %i paints that holds a near enough ratio', (n) => {
+    const { model, ratios, search, choices } = searchOf(n, [48, 12, 18], 6);
+    let ruledOut = 0;
+    for (const choice of choices) {
+      search.begin(choice);
+      const walk = (part: number): void => {
+        const margin = search.margin(part);
+        const held = search.contents(part).ratios;
+        const least = Math.min(...held.map((ratio) => model.difference(choice, ratios[ratio]!)));
+        expect(search.boxDifference(part)).toBeLessThanOrEqual(least + 1e-9);
         if (margin > 0) {
           ruledOut++;
           expect(least).toBeGreaterThanOrEqual(6);
           return;
         }
-        if (node.ratios.length > 2) tree.halve(node, bound.widestEdge(node.corners)).forEach(walk);
+        if (held.length > 2) search.halves(part).forEach(walk);
       };
-      walk(tree.root);
+      walk(search.root);
     }
     expect(ruledOut).toBeGreaterThan(100);
+  });
+
+  it.each([2, 3, 4])('meets every near enough ratio of %i paints', (n) => {
+    const { model, ratios, search, choices, met } = searchOf(n, [48, 12, 18], 9);
+    search.setLimit(9);
+    let near = 0;
+    let all = 0;
+    let looked = 0;
+    for (const choice of choices) {
+      met.clear();
+      search.begin(choice);
+      search.explore();
+      all += ratios.length;
+      looked += met.size;
+      ratios.forEach((drops, ratio) => {
+        if (model.difference(choice, drops) >= 9) return;
+        near++;
+        expect(met.has(ratio)).toBe(true);
+      });
+    }
+    expect(near).toBeGreaterThan(0);
+    expect(looked).toBeLessThan(all / 2);
+  });
+});
+
+describe('the compiled kernel', () => {
+  it('is what its source compiles to', () => {
+    expect(readFileSync(compiledFile, 'utf8')).toBe(compiledText());
   });
 });
 

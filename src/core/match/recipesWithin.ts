@@ -33,6 +33,9 @@ export function* recipesWithin(request: RecipeRequest, tolerance: number): Gener
     get limit() {
       return limit;
     },
+    get notice() {
+      return limit;
+    },
     begin: (choice) => {
       limit = Math.min(tolerance, bestOfParts(choice));
     },

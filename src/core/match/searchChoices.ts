@@ -1,17 +1,12 @@
 import type { differenceBall } from './differenceBall.ts';
 import { likelyRecipes } from './likelyRecipes.ts';
 import type { MixtureModel } from './mixtureModel.ts';
-import { ratioBound } from './ratioBound.ts';
-import { buildRatioTree, type RatioNode } from './ratioTree.ts';
 import { dropRatios } from './ratios.ts';
+import { KERNEL_ERROR, ratioSearch } from './ratioSearch.ts';
 import type { Collection, Entry } from './shortlist.ts';
 
 /** Nodes looked at between two looks at the signal: a few milliseconds. */
 const NODES_PER_STEP = 4000;
-/** Parts with so few ratios are worked out one by one. */
-const FEW_RATIOS = 3;
-/** Parts with so many ratios are small enough for the box around their colours to say something. */
-const SMALL = 24;
 /** The half-spaces around the target are drawn in again when the limit has fallen to this share. */
 const REDRAW = 0.95;
 
@@ -25,7 +20,8 @@ export function* searchChoices(
   found: Collection,
   leads?: readonly Entry[],
 ): Generator<number> {
-  const explore = choiceExplorer(model, ball, n, maxDrops, found);
+  const ratios = dropRatios(n, maxDrops);
+  const explore = choiceExplorer(model, ball, ratios, found);
   const seen = new Set<number>();
   const keyOf = (choice: readonly number[]) => {
     let key = 0;
@@ -39,9 +35,7 @@ export function* searchChoices(
       .map((extra) => [...paints, extra].sort((p, q) => p - q)),
   );
   if (leads)
-    likelyRecipes(model, ball, dropRatios(n, maxDrops), leads, (dE00, paints, drops) =>
-      found.offer(dE00, paints, drops),
-    );
+    likelyRecipes(model, ball, ratios, leads, (dE00, paints, drops) => found.offer(dE00, paints, drops));
   let nodes = 0;
   for (const choice of extended) {
     // A difference is never below zero, so nothing is left to rule out.
@@ -83,74 +77,33 @@ export function* searchChoices(
   for (const group of model.groups) yield* grow(group, 0);
 }
 
-/** A function that searches the ratios of one choice of paints and tells how many nodes it looked at. */
+/** A function that searches the ratios of one choice of paints and tells how many parts it looked at. */
 function choiceExplorer(
   model: MixtureModel,
   ball: ReturnType<typeof differenceBall>,
-  n: number,
-  maxDrops: number,
+  ratios: readonly (readonly number[])[],
   found: Collection,
 ) {
-  const tree = buildRatioTree(n, maxDrops);
-  const bound = ratioBound(model, tree, ball);
+  const n = ratios[0]!.length;
   let members: readonly number[] = [];
   let held = Infinity;
-  let nodes = 0;
-  /** Where the last root was ruled out: neighbouring choices are often ruled out there too. */
-  let lastDirection = 0;
-
-  const marginOf = (node: RatioNode, direction: number): number => {
-    const margin = bound.margin(node.corners, direction);
-    if (margin > 0 || node.ratios.length > SMALL) return margin;
-    return Math.max(margin, bound.boxDifference(node.corners) - found.limit);
-  };
-  const evaluate = (node: RatioNode): void => {
-    for (const ratio of node.ratios) {
-      const drops = tree.ratios[ratio]!;
-      found.offer(model.difference(members, drops), members, drops);
-    }
-  };
-  /** Halves a part that could not be ruled out. */
-  const divide = (node: RatioNode, direction: number): void => {
-    const halves = tree.halve(node, bound.widestEdge(node.corners));
-    const first = halves[0]!;
-    const second = halves[1];
-    nodes += halves.length;
-    if (!second) {
-      look(first, marginOf(first, direction), bound.direction());
-      return;
-    }
-    const firstMargin = marginOf(first, direction);
-    const firstDirection = bound.direction();
-    const secondMargin = marginOf(second, direction);
-    const secondDirection = bound.direction();
-    if (firstMargin <= secondMargin) {
-      look(first, firstMargin, firstDirection);
-      look(second, secondMargin, secondDirection);
-    } else {
-      look(second, secondMargin, secondDirection);
-      look(first, firstMargin, firstDirection);
-    }
-  };
-  const look = (node: RatioNode, margin: number, direction: number): void => {
-    if (margin > 0 || found.limit <= 0) return;
-    if (node.ratios.length <= FEW_RATIOS) evaluate(node);
-    else divide(node, direction);
-  };
-
+  const search = ratioSearch(model, ratios, ball, (ratio, dE00) => {
+    if (dE00 - KERNEL_ERROR >= found.notice) return;
+    const drops = ratios[ratio]!;
+    found.offer(model.difference(members, drops), members, drops);
+    search.setLimit(found.limit);
+  });
   return (choice: readonly number[]): number => {
     if (found.reach < REDRAW * held || held === Infinity) {
       held = found.reach;
       ball.hold(held, Math.max(0.1, held * (n === 2 ? 0.25 : 0.12)));
+      search.ballChanged();
     }
     members = choice;
-    nodes = 1;
     found.begin(choice);
-    bound.begin(choice);
-    const margin = bound.margin(tree.root.corners, lastDirection);
-    lastDirection = bound.direction();
-    look(tree.root, margin, lastDirection);
-    return nodes;
+    search.begin(choice);
+    search.setLimit(found.limit);
+    return search.explore();
   };
 }
 

@@ -11,6 +11,8 @@ export interface Collection {
   readonly reach: number;
   /** No recipe of the choice at hand that is at least this far is wanted; never above `reach`. */
   readonly limit: number;
+  /** No recipe at least this far would change anything if it were offered. */
+  readonly notice: number;
   /** A choice of paints is about to be searched. */
   begin: (choice: readonly number[]) => void;
   offer: (dE00: number, paints: ArrayLike<number>, drops: readonly number[]) => void;
@@ -58,6 +60,10 @@ export function shortlist(keep: number, within: number): Shortlist {
     },
     get reach() {
       return limit;
+    },
+    get notice() {
+      const kept = entries.length < keep ? Infinity : entries.at(-1)!.dE00;
+      return Math.max(kept, farthestLead);
     },
     begin: () => undefined,
     offer: (dE00, paints, drops) => {

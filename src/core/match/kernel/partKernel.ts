@@ -1,0 +1,74 @@
+import { compiled } from './compiled.ts';
+
+/** The functions of partBound.as.ts. */
+export interface PartKernel {
+  setPaints: (n: number, k: number, s: number, x: number, y: number, z: number, all: number) => void;
+  setSurface: (external: number, through: number, internal: number) => void;
+  setTarget: (x: number, y: number, z: number, unitL: number, unitAB: number) => void;
+  setTables: (directions: number, neighbours: number, cube: number, result: number) => void;
+  setRatios: (drops: number, count: number, least: number, end: number) => number;
+  setLimit: (limit: number) => void;
+  begin: (p0: number, p1: number, p2: number, p3: number) => void;
+  explore: () => number;
+  margin: (part: number, start: number) => number;
+  box: (part: number) => void;
+  see: (ratio: number) => void;
+  widestEdge: (part: number) => number;
+  halve: (part: number, edge: number) => number;
+  nobody: () => number;
+  ratioCount: (part: number) => number;
+  ratiosOf: (part: number) => number;
+  cornerOf: (part: number, at: number) => number;
+}
+
+/** What the kernel asks of its caller. */
+export interface KernelCalls {
+  reachOf: (direction: number) => void;
+  boxMargin: () => number;
+  meet: (ratio: number) => void;
+}
+
+const PAGE = 65536;
+
+interface Memory {
+  readonly buffer: ArrayBuffer;
+  grow: (pages: number) => number;
+}
+
+/** What the core uses of WebAssembly, which is part of every host but not of the language. */
+declare const WebAssembly: {
+  Memory: new (size: { initial: number }) => Memory;
+  Module: new (bytes: Uint8Array) => object;
+  Instance: new (module: object, imports: Record<string, object>) => { exports: unknown };
+};
+
+let module: object | undefined;
+
+/** A fresh kernel, and its memory: `allocate` gives the address of that many bytes, a multiple of 16, until the kernel
+ *  is told what is `used`; from then on it takes its own. Addresses 0 and 1 stand for nowhere. */
+export function partKernel(calls: KernelCalls) {
+  module ??= new WebAssembly.Module(
+    Uint8Array.from({ length: compiled.length / 2 }, (_, at) =>
+      parseInt(compiled.slice(2 * at, 2 * at + 2), 16),
+    ),
+  );
+  const memory = new WebAssembly.Memory({ initial: 1 });
+  const { exports } = new WebAssembly.Instance(module, { env: { memory }, 'partBound.as': calls });
+  let used = 1024;
+  let floats = new Float32Array(memory.buffer);
+  return {
+    kernel: exports as PartKernel,
+    allocate: (bytes: number): number => {
+      const at = used;
+      used += 16 * Math.ceil(bytes / 16);
+      const missing = used - memory.buffer.byteLength;
+      if (missing > 0) memory.grow(Math.ceil(missing / PAGE));
+      return at;
+    },
+    used: () => used,
+    // The memory moves when it grows.
+    floats: () => (floats.length === 0 ? (floats = new Float32Array(memory.buffer)) : floats),
+    integers: () => new Int32Array(memory.buffer),
+    bytes: () => new Uint8Array(memory.buffer),
+  };
+}
