@@ -1,11 +1,17 @@
 import { Matrix, solve } from 'ml-matrix';
+import type { Lab } from '../colour/index.ts';
 import type { MixtureModel } from './mixtureModel.ts';
 
 /** Paint added to a mixture to see which way its colour goes, per part of the mixture. */
 const PINCH = 0.03;
 /** Choices of paints that are followed further, the most promising first. */
 const FOLLOWED = 160;
-const STEPS = 2;
+/** So many more are followed when so little is missing, dE00, that one of them may well spare the proof. */
+const FOLLOWED_FURTHER = 600;
+const LITTLE = 0.2;
+/** So many of them at a time: they are offered before the next are followed. */
+const TOGETHER = 20;
+const STEPS = 3;
 /** Whole-drop recipes worked out next to the best mixture of a choice. */
 const TRIED = 6;
 /** No paint falls below this fraction while a mixture is followed. */
@@ -20,27 +26,34 @@ interface Guess {
   left: number;
 }
 
-/** Good recipes of n >= 2 paints without any search: every lead, a recipe of n - 1 paints, with every further paint
- *  is taken a step of Gauss and Newton towards what is wanted; the most promising go on, and the whole drops next to
- *  where they end are offered. Nothing is proved by them; they let the proof begin with a small difference.
- *  `ratios` are the drop ratios of n paints; `unitL` and `unitAB` as in DifferenceBall. */
-export function likelyRecipes(
-  model: MixtureModel,
-  { unitL, unitAB }: { unitL: number; unitAB: number },
-  ratios: readonly (readonly number[])[],
-  leads: readonly { paints: readonly number[]; drops: readonly number[] }[],
-  offer: (dE00: number, paints: readonly number[], drops: readonly number[]) => void,
-): void {
+export interface LikelyQuestion {
+  model: MixtureModel;
+  /** Colour of a mixture in the first light. */
+  see: (paints: readonly number[], parts: readonly number[]) => Lab;
+  /** See DifferenceBall. */
+  unitL: number;
+  unitAB: number;
+  /** The drop ratios of n paints. */
+  ratios: readonly (readonly number[])[];
+  /** Recipes of n - 1 paints. */
+  leads: readonly { paints: readonly number[]; drops: readonly number[] }[];
+  /** Takes a recipe; returns by how much the best must still be beaten before nothing is left to prove, dE00. */
+  offer: (dE00: number, paints: readonly number[], drops: readonly number[]) => number;
+}
+
+/** Good recipes of n >= 2 paints without any search: every lead with every further paint is taken a step of Gauss and
+ *  Newton towards what is wanted; the most promising go on, and the whole drops next to where they end are offered.
+ *  Nothing is proved by them; they let the proof begin with a small difference. */
+export function likelyRecipes({ model, see, unitL, unitAB, ratios, leads, offer }: LikelyQuestion): void {
   const { wanted } = model;
   const seen = (paints: readonly number[], parts: readonly number[]): Point => {
-    const { L, a, b } = model.lab(paints, parts);
+    const { L, a, b } = see(paints, parts);
     return [(L - wanted.L) / unitL, (a - wanted.a) / unitAB, (b - wanted.b) / unitAB];
   };
   const pinched = (paints: readonly number[], parts: readonly number[], at: number, from: Point): Point => {
-    const [x, y, z] = seen(
-      paints,
-      parts.map((part, i) => (i === at ? part + PINCH : part)),
-    );
+    const more = parts.slice();
+    more[at]! += PINCH;
+    const [x, y, z] = seen(paints, more);
     return [(x - from[0]) / PINCH, (y - from[1]) / PINCH, (z - from[2]) / PINCH];
   };
 
@@ -48,39 +61,45 @@ export function likelyRecipes(
   const slopes = (paints: readonly number[], parts: readonly number[], reference: number, from: Point) =>
     parts.flatMap((_, at) => (at === reference ? [] : [pinched(paints, parts, at, from)]));
 
-  const guesses = new Map<string, Guess>();
+  const guesses = new Map<number, Guess>();
   const guess = (paints: number[], fractions: number[], left: number) => {
-    const key = [...paints].sort((p, q) => p - q).join();
+    const key = [...paints].sort((p, q) => p - q).reduce((sum, paint) => sum * model.size + paint, 0);
     const before = guesses.get(key);
     if (!before || left < before.left) guesses.set(key, { paints, fractions, left });
   };
   const n = ratios[0]!.length;
-  const pairs = n > 3 ? [] : nearPairs(model);
+  const pairs = n > 3 ? [] : nearPairs(model, seen);
   if (n === 2) {
-    for (const { paints, drops, dE00 } of pairs) guess(paints, fractionsOf(drops), dE00 * dE00);
+    for (const { paints, drops, left } of pairs) guess(paints, fractionsOf(drops), left);
   }
-  for (const { paints, drops } of n > 2 ? [...leads, ...pairs] : []) {
+  const extend = ({ paints, drops }: { paints: readonly number[]; drops: readonly number[] }) => {
     const parts = fractionsOf(drops);
     const here = seen(paints, parts);
-    const reference = largest(parts);
-    const known = slopes(paints, parts, reference, here);
+    const known = slopes(paints, parts, largest(parts), here);
     const bought = paints.reduce((sum, paint) => sum + model.toBuy[paint]!, 0);
     const group = model.groups.find((members) => members.includes(paints[0]!)) ?? [];
+    // What the paints at hand can do among themselves is taken out; the further paint has to see to the rest.
+    const axes: Point[] = [];
+    for (const direction of known) {
+      const rest = without(direction, axes);
+      const size = Math.sqrt(dot(rest, rest));
+      if (size > 1e-3) axes.push([rest[0] / size, rest[1] / size, rest[2] / size]);
+    }
+    const missing = without(here, axes);
     for (const extra of group) {
       if (paints.includes(extra) || bought + model.toBuy[extra]! > model.mostBought) continue;
-      const directions = [...known, pinched([...paints, extra], [...parts, 0], paints.length, here)];
-      const step = leastSquares(directions, here);
-      if (step.at(-1)! <= 0) continue;
-      guess(
-        [...paints, extra],
-        moved([...parts, 0], reference, step),
-        sizeOf(stepped(here, directions, step)),
-      );
+      const more = [...paints, extra];
+      const direction = without(pinched(more, [...parts, 0], paints.length, here), axes);
+      const step = -dot(direction, missing) / (dot(direction, direction) + RIDGE);
+      if (step <= 0) continue;
+      const [x, y, z] = missing;
+      const left: Point = [x + step * direction[0], y + step * direction[1], z + step * direction[2]];
+      guess(more, [...parts, 0], dot(left, left));
     }
-  }
+  };
 
-  const promising = [...guesses.values()].sort((p, q) => p.left - q.left).slice(0, FOLLOWED);
-  const followed = promising.map(({ paints, fractions }) => {
+  /** The best mixture of a choice of paints, and how its colour goes when each but the reference is added. */
+  const follow = ({ paints, fractions }: Guess) => {
     const order = paints.map((_, at) => at).sort((p, q) => paints[p]! - paints[q]!);
     const choice = order.map((at) => paints[at]!);
     let parts = order.map((at) => fractions[at]!);
@@ -88,34 +107,83 @@ export function likelyRecipes(
       const here = seen(choice, parts);
       const reference = largest(parts);
       const directions = slopes(choice, parts, reference, here);
-      if (step === STEPS) return { choice, parts, here, reference, directions, left: sizeOf(here) };
+      if (step === STEPS) return { choice, parts, here, reference, directions, left: dot(here, here) };
       parts = moved(parts, reference, leastSquares(directions, here));
     }
-  });
-  followed.sort((p, q) => p.left - q.left);
-  const nearest = new Int32Array(TRIED);
-  const distances = new Float64Array(TRIED);
+  };
+  const nearestRatios = ratioFinder(ratios);
   let best = Infinity;
-  for (const { choice, parts, here, reference, directions, left } of followed) {
-    // What is left over for the best mixture is left over for whole drops.
-    if (Math.sqrt(left) > 2 * best) break;
-    // The colour of each ratio as the slopes have it, the nearest few kept.
+  let missing = Infinity;
+  const done = new Set<number>();
+  /** Follows the most promising guesses and offers what they lead to, until nothing is left to prove. */
+  const tryGuesses = (most: number) => {
+    const promising = [...guesses].filter(([key]) => !done.has(key)).sort((p, q) => p[1].left - q[1].left);
+    for (let from = 0; from < Math.min(most, promising.length) && missing > 0; from += TOGETHER) {
+      const followed = promising.slice(from, from + TOGETHER).map(([key, found]) => {
+        done.add(key);
+        return follow(found);
+      });
+      followed.sort((p, q) => p.left - q.left);
+      for (const { choice, parts, here, reference, directions, left } of followed) {
+        // What is left over for the best mixture is left over for whole drops.
+        if (missing <= 0 || Math.sqrt(left) > 2 * best) break;
+        for (const ratio of nearestRatios(parts, reference, here, directions)) {
+          const drops = ratios[ratio]!;
+          const dE00 = model.difference(choice, drops);
+          best = Math.min(best, dE00);
+          missing = offer(dE00, choice, drops);
+        }
+      }
+    }
+  };
+  if (n > 2) [...leads, ...pairs.slice(0, NEAREST_PAIRS)].forEach(extend);
+  tryGuesses(FOLLOWED);
+  if (missing > LITTLE || missing <= 0) return;
+  if (n > 2) pairs.slice(NEAREST_PAIRS).forEach(extend);
+  tryGuesses(FOLLOWED_FURTHER);
+}
+
+/** A function that finds the TRIED ratios whose colours, as the slopes have them, lie nearest to what is wanted. */
+function ratioFinder(ratios: readonly (readonly number[])[]) {
+  const n = ratios[0]!.length;
+  const drops = Float64Array.from(ratios.flat());
+  const nearest = new Int32Array(Math.min(TRIED, ratios.length));
+  const distances = new Float64Array(nearest.length);
+  const slopes = new Float64Array(3 * n);
+  return (
+    parts: readonly number[],
+    reference: number,
+    here: Point,
+    directions: readonly Point[],
+  ): Int32Array => {
+    // A ratio is reached from `parts` by adding drops / drops of the reference less parts, in units of its part.
+    slopes.fill(0);
+    let [startX, startY, startZ] = here;
+    let next = 0;
+    for (let at = 0; at < n; at++) {
+      if (at === reference) continue;
+      const [x, y, z] = directions[next++]!;
+      const part = parts[at]!;
+      const scale = parts[reference]!;
+      startX -= part * x;
+      startY -= part * y;
+      startZ -= part * z;
+      slopes.set([scale * x, scale * y, scale * z], 3 * at);
+    }
     distances.fill(Infinity);
-    const others = parts.map((_, at) => at).filter((at) => at !== reference);
     for (let ratio = 0; ratio < ratios.length; ratio++) {
-      const drops = ratios[ratio]!;
-      const scale = parts[reference]! / drops[reference]!;
-      let [x, y, z] = here;
-      for (let i = 0; i < others.length; i++) {
-        const at = others[i]!;
-        const change = scale * drops[at]! - parts[at]!;
-        const direction = directions[i]!;
-        x += change * direction[0];
-        y += change * direction[1];
-        z += change * direction[2];
+      const share = 1 / drops[ratio * n + reference]!;
+      let x = startX;
+      let y = startY;
+      let z = startZ;
+      for (let at = 0; at < n; at++) {
+        const change = share * drops[ratio * n + at]!;
+        x += change * slopes[3 * at]!;
+        y += change * slopes[3 * at + 1]!;
+        z += change * slopes[3 * at + 2]!;
       }
       const distance = x * x + y * y + z * z;
-      let at = TRIED - 1;
+      let at = nearest.length - 1;
       if (distance >= distances[at]!) continue;
       for (; at > 0 && distance < distances[at - 1]!; at--) {
         distances[at] = distances[at - 1]!;
@@ -124,13 +192,8 @@ export function likelyRecipes(
       distances[at] = distance;
       nearest[at] = ratio;
     }
-    for (let at = 0; at < Math.min(TRIED, ratios.length); at++) {
-      const drops = ratios[nearest[at]!]!;
-      const dE00 = model.difference(choice, drops);
-      best = Math.min(best, dE00);
-      offer(dE00, choice, drops);
-    }
-  }
+    return nearest;
+  };
 }
 
 /** Drops of two paints that show about where the line between them runs. */
@@ -139,42 +202,50 @@ const ALONG_A_LINE = [
   [1, 1],
   [3, 1],
 ] as const;
-/** Beyond so many pairs of paints only the leads of the search before are followed. */
-const MOST_PAIRS = 6000;
+/** Pairs that lead the way to three paints, and those tried when these leave little missing. */
 const NEAREST_PAIRS = 48;
+const FURTHER_PAIRS = 240;
 
 /** The pairs of paints that come nearest in a few proportions, as leads for three paints. */
-function nearPairs(model: MixtureModel): { paints: number[]; drops: readonly number[]; dE00: number }[] {
-  const pairs = model.groups.reduce((sum, { length }) => sum + (length * (length - 1)) / 2, 0);
-  if (pairs > MOST_PAIRS) return [];
-  const found: { paints: number[]; drops: readonly number[]; dE00: number }[] = [];
+function nearPairs(
+  model: MixtureModel,
+  seen: (paints: readonly number[], parts: readonly number[]) => Point,
+): { paints: number[]; drops: readonly number[]; left: number }[] {
+  const found: { paints: number[]; drops: readonly number[]; left: number }[] = [];
+  let farthest = Infinity;
   for (const group of model.groups) {
     for (let i = 0; i < group.length; i++) {
       for (let j = i + 1; j < group.length; j++) {
         const paints = [group[i]!, group[j]!];
         if (model.toBuy[paints[0]!]! + model.toBuy[paints[1]!]! > model.mostBought) continue;
-        for (const drops of ALONG_A_LINE)
-          found.push({ paints, drops, dE00: model.difference(paints, drops) });
+        for (const drops of ALONG_A_LINE) {
+          const point = seen(paints, drops);
+          const left = dot(point, point);
+          if (left >= farthest) continue;
+          found.push({ paints, drops, left });
+          if (found.length < 4 * FURTHER_PAIRS) continue;
+          found.sort((p, q) => p.left - q.left).length = FURTHER_PAIRS;
+          farthest = found.at(-1)!.left;
+        }
       }
     }
   }
-  return found.sort((p, q) => p.dE00 - q.dE00).slice(0, NEAREST_PAIRS);
+  return found.sort((p, q) => p.left - q.left).slice(0, FURTHER_PAIRS);
 }
 
 type Point = readonly [number, number, number];
 
 const largest = (parts: readonly number[]) => parts.indexOf(Math.max(...parts));
-const sizeOf = ([x, y, z]: Point) => x * x + y * y + z * z;
 const dot = (p: Point, q: Point) => p[0] * q[0] + p[1] * q[1] + p[2] * q[2];
 
-function stepped(from: Point, directions: readonly Point[], step: readonly number[]): Point {
-  let [x, y, z] = from;
-  for (let i = 0; i < directions.length; i++) {
-    const direction = directions[i]!;
-    const size = step[i]!;
-    x += size * direction[0];
-    y += size * direction[1];
-    z += size * direction[2];
+/** What of a point is not along any of these axes, which stand square to each other. */
+function without(point: Point, axes: readonly Point[]): Point {
+  let [x, y, z] = point;
+  for (const axis of axes) {
+    const along = dot(point, axis);
+    x -= along * axis[0];
+    y -= along * axis[1];
+    z -= along * axis[2];
   }
   return [x, y, z];
 }

@@ -120,9 +120,15 @@ describe('likelyRecipes', () => {
     );
     const offered: { dE00: number; paints: readonly number[]; drops: readonly number[] }[] = [];
     const ball = differenceBall(model.wanted);
-    likelyRecipes(model, ball, dropRatios(n, asked.maxDrops), leads, (dE00, paints, drops) =>
-      offered.push({ dE00, paints, drops }),
-    );
+    likelyRecipes({
+      model,
+      see: model.lab,
+      unitL: ball.unitL,
+      unitAB: ball.unitAB,
+      ratios: dropRatios(n, asked.maxDrops),
+      leads,
+      offer: (dE00, paints, drops) => offered.push({ dE00, paints, drops }),
+    });
     return { model, offered };
   };
   const within = (seed: number): RecipeRequest => {

@@ -1,4 +1,4 @@
-import { BAND_COUNT, ciede2000 } from '../colour/index.ts';
+import { BAND_COUNT, ciede2000, type Lab } from '../colour/index.ts';
 import { EXTERNAL_REFLECTION, INTERNAL_REFLECTION } from '../paint/index.ts';
 import { CUBE, NEIGHBOURS, type DifferenceBall } from './differenceBall.ts';
 import { differenceBound } from './differenceBound.ts';
@@ -23,6 +23,9 @@ export interface RatioSearch {
   setLimit: (limit: number) => void;
   /** The ball has changed. */
   ballChanged: () => void;
+  /** Colour of a mixture of this choice in the first light, to KERNEL_ERROR; changed by the next call. Fewer parts than
+   *  the ratios have are seen as if the rest were none. */
+  see: (parts: ArrayLike<number>) => Lab;
   /** dE00 of a ratio from the target in the first light, to KERNEL_ERROR. */
   difference: (ratio: number) => number;
   /** The part that holds every ratio. */
@@ -76,7 +79,7 @@ export function ratioSearch(
     },
     boxMargin: () => boxOf() - limit,
     meet: (ratio) => {
-      meet(ratio, seen());
+      meet(ratio, difference(wanted, seen()));
     },
   });
 
@@ -112,7 +115,7 @@ export function ratioSearch(
   const directionsAt = allocate(16 * count);
   const neighboursAt = allocate(count * NEIGHBOURS);
   const cubeAt = allocate(CUBE.length);
-  const resultAt = allocate(64);
+  const resultAt = allocate(80);
   kernel.setTables(directionsAt, neighboursAt, cubeAt, resultAt);
   bytes().set(ball.neighbours, neighboursAt);
   bytes().set(CUBE, cubeAt);
@@ -152,7 +155,7 @@ export function ratioSearch(
     return boundOf(box) - KERNEL_ERROR;
   };
   const colour = { L: 0, a: 0, b: 0 };
-  const seen = (): number => {
+  const seen = (): Lab => {
     const values = floats();
     const fx = values[resultAt / 4]!;
     const fy = values[resultAt / 4 + 1]!;
@@ -160,7 +163,7 @@ export function ratioSearch(
     colour.L = wanted.L + 116 * fy;
     colour.a = wanted.a + 500 * (fx - fy);
     colour.b = wanted.b + 200 * (fy - fz);
-    return difference(wanted, colour);
+    return colour;
   };
   return {
     begin: (choice) => {
@@ -177,6 +180,10 @@ export function ratioSearch(
     },
     difference: (ratio) => {
       kernel.see(ratio);
+      return difference(wanted, seen());
+    },
+    see: (parts) => {
+      kernel.seeMixture(parts[0]!, parts[1]!, parts[2] ?? 0, parts[3] ?? 0);
       return seen();
     },
     root,

@@ -21,7 +21,7 @@ export function* searchChoices(
   leads?: readonly Entry[],
 ): Generator<number> {
   const ratios = dropRatios(n, maxDrops);
-  const explore = choiceExplorer(model, ball, ratios, found);
+  const explorer = choiceExplorer(model, ball, ratios, found);
   const seen = new Set<number>();
   const keyOf = (choice: readonly number[]) => {
     let key = 0;
@@ -35,15 +35,26 @@ export function* searchChoices(
       .map((extra) => [...paints, extra].sort((p, q) => p - q)),
   );
   if (leads)
-    likelyRecipes(model, ball, ratios, leads, (dE00, paints, drops) => found.offer(dE00, paints, drops));
+    likelyRecipes({
+      model,
+      see: explorer.see,
+      unitL: ball.unitL,
+      unitAB: ball.unitAB,
+      ratios,
+      leads,
+      offer: (dE00, paints, drops) => {
+        found.offer(dE00, paints, drops);
+        // A difference is never below zero: then nothing is left to rule out.
+        return found.reach;
+      },
+    });
   let nodes = 0;
   for (const choice of extended) {
-    // A difference is never below zero, so nothing is left to rule out.
     if (found.reach <= 0) return;
     const key = keyOf(choice);
     if (seen.has(key)) continue;
     seen.add(key);
-    nodes += explore(choice);
+    nodes += explorer.explore(choice);
     if (nodes < NODES_PER_STEP) continue;
     nodes = 0;
     yield 0.05;
@@ -64,7 +75,7 @@ export function* searchChoices(
         yield* grow(group, at + 1);
       } else {
         done++;
-        if (!seen.has(keyOf(picked))) nodes += explore(picked);
+        if (!seen.has(keyOf(picked))) nodes += explorer.explore(picked);
         if (nodes >= NODES_PER_STEP) {
           nodes = 0;
           yield 0.1 + (0.9 * done) / total;
@@ -77,7 +88,7 @@ export function* searchChoices(
   for (const group of model.groups) yield* grow(group, 0);
 }
 
-/** A function that searches the ratios of one choice of paints and tells how many parts it looked at. */
+/** Searches the ratios of one choice of paints at a time and tells how many parts it looked at; sees any mixture. */
 function choiceExplorer(
   model: MixtureModel,
   ball: ReturnType<typeof differenceBall>,
@@ -93,7 +104,7 @@ function choiceExplorer(
     found.offer(model.difference(members, drops), members, drops);
     search.setLimit(found.limit);
   });
-  return (choice: readonly number[]): number => {
+  const explore = (choice: readonly number[]): number => {
     if (found.reach < REDRAW * held || held === Infinity) {
       held = found.reach;
       ball.hold(held, Math.max(0.1, held * (n === 2 ? 0.25 : 0.12)));
@@ -105,6 +116,11 @@ function choiceExplorer(
     search.setLimit(found.limit);
     return search.explore();
   };
+  const see = (paints: readonly number[], parts: readonly number[]) => {
+    search.begin(paints);
+    return search.see(parts);
+  };
+  return { explore, see };
 }
 
 /** How many choices of n paints of a group there are, with no more to buy than allowed. */

@@ -288,10 +288,23 @@ function filled(record: usize): usize {
   return record;
 }
 
+function seeParts(parts: usize): void {
+  v128.store(result, f32x4.sub(cubeRoots(mix(parts, 0)), three(middleX, middleY, middleZ)));
+}
+
 /** f(X), f(Y) and f(Z) of a ratio, less those of the target, at `result`. */
 export function see(ratio: i32): void {
-  const seen = mix(drops + <usize>ratio * LANES, 0);
-  v128.store(result, f32x4.sub(cubeRoots(seen), three(middleX, middleY, middleZ)));
+  seeParts(drops + <usize>ratio * LANES);
+}
+
+/** The same of any parts. */
+export function seeMixture(c0: f32, c1: f32, c2: f32, c3: f32): void {
+  const parts = result + 64;
+  store<f32>(parts, c0);
+  store<f32>(parts, c1, 4);
+  store<f32>(parts, c2, 8);
+  store<f32>(parts, c3, 12);
+  seeParts(parts);
 }
 
 function along(direction: i32): f32 {

@@ -13,6 +13,7 @@ export interface PartKernel {
   margin: (part: number, start: number) => number;
   box: (part: number) => void;
   see: (ratio: number) => void;
+  seeMixture: (c0: number, c1: number, c2: number, c3: number) => void;
   widestEdge: (part: number) => number;
   halve: (part: number, edge: number) => number;
   nobody: () => number;
