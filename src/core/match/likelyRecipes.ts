@@ -9,6 +9,7 @@ const FOLLOWED = 160;
 /** So many more are followed when so little is missing, dE00, that one of them may well spare the proof. */
 const FOLLOWED_FURTHER = 600;
 const LITTLE = 0.2;
+const MOST_GUESSES = 2000;
 /** So many of them at a time: they are offered before the next are followed. */
 const TOGETHER = 20;
 const STEPS = 3;
@@ -19,9 +20,11 @@ const LEAST_FRACTION = 0.02;
 /** Keeps a step finite where two paints move a colour the same way; small against squared steps of about one dE. */
 const RIDGE = 1e-3;
 
+/** A mixture to start from, with a paint to be added where `extra` is not negative. */
 interface Guess {
-  paints: number[];
-  fractions: number[];
+  paints: readonly number[];
+  fractions: readonly number[];
+  extra: number;
   /** Squared distance that is expected to be left, about in dE00. */
   left: number;
 }
@@ -61,21 +64,17 @@ export function likelyRecipes({ model, see, unitL, unitAB, ratios, leads, offer 
   const slopes = (paints: readonly number[], parts: readonly number[], reference: number, from: Point) =>
     parts.flatMap((_, at) => (at === reference ? [] : [pinched(paints, parts, at, from)]));
 
-  const guesses = new Map<number, Guess>();
-  const guess = (paints: number[], fractions: number[], left: number) => {
-    const key = [...paints].sort((p, q) => p - q).reduce((sum, paint) => sum * model.size + paint, 0);
-    const before = guesses.get(key);
-    if (!before || left < before.left) guesses.set(key, { paints, fractions, left });
-  };
   const n = ratios[0]!.length;
   const pairs = n > 3 ? [] : nearPairs(model, seen);
+  const guesses = nearestOnes<Guess>(MOST_GUESSES);
   if (n === 2) {
-    for (const { paints, drops, left } of pairs) guess(paints, fractionsOf(drops), left);
+    for (const { paints, drops, left } of pairs)
+      guesses.add({ paints, fractions: fractionsOf(drops), extra: -1, left });
   }
   const extend = ({ paints, drops }: { paints: readonly number[]; drops: readonly number[] }) => {
-    const parts = fractionsOf(drops);
-    const here = seen(paints, parts);
-    const known = slopes(paints, parts, largest(parts), here);
+    const fractions = fractionsOf(drops);
+    const here = seen(paints, fractions);
+    const known = slopes(paints, fractions, largest(fractions), here);
     const bought = paints.reduce((sum, paint) => sum + model.toBuy[paint]!, 0);
     const group = model.groups.find((members) => members.includes(paints[0]!)) ?? [];
     // What the paints at hand can do among themselves is taken out; the further paint has to see to the rest.
@@ -86,23 +85,27 @@ export function likelyRecipes({ model, see, unitL, unitAB, ratios, leads, offer 
       if (size > 1e-3) axes.push([rest[0] / size, rest[1] / size, rest[2] / size]);
     }
     const missing = without(here, axes);
+    const more = [...paints, -1];
+    const pinch = [...fractions, PINCH];
     for (const extra of group) {
       if (paints.includes(extra) || bought + model.toBuy[extra]! > model.mostBought) continue;
-      const more = [...paints, extra];
-      const direction = without(pinched(more, [...parts, 0], paints.length, here), axes);
-      const step = -dot(direction, missing) / (dot(direction, direction) + RIDGE);
+      more[paints.length] = extra;
+      const there = seen(more, pinch);
+      const direction = without([there[0] - here[0], there[1] - here[1], there[2] - here[2]], axes);
+      // For as many pinches as do the most good.
+      const step = -dot(direction, missing) / (dot(direction, direction) + RIDGE * PINCH * PINCH);
       if (step <= 0) continue;
-      const [x, y, z] = missing;
-      const left: Point = [x + step * direction[0], y + step * direction[1], z + step * direction[2]];
-      guess(more, [...parts, 0], dot(left, left));
+      const x = missing[0] + step * direction[0];
+      const y = missing[1] + step * direction[1];
+      const z = missing[2] + step * direction[2];
+      const left = x * x + y * y + z * z;
+      if (left < guesses.farthest()) guesses.add({ paints, fractions, extra, left });
     }
   };
 
   /** The best mixture of a choice of paints, and how its colour goes when each but the reference is added. */
-  const follow = ({ paints, fractions }: Guess) => {
-    const order = paints.map((_, at) => at).sort((p, q) => paints[p]! - paints[q]!);
-    const choice = order.map((at) => paints[at]!);
-    let parts = order.map((at) => fractions[at]!);
+  const follow = (choice: readonly number[], { paints, fractions }: Guess) => {
+    let parts = choice.map((paint) => fractions[paints.indexOf(paint)] ?? 0);
     for (let step = 0; ; step++) {
       const here = seen(choice, parts);
       const reference = largest(parts);
@@ -117,12 +120,21 @@ export function likelyRecipes({ model, see, unitL, unitAB, ratios, leads, offer 
   const done = new Set<number>();
   /** Follows the most promising guesses and offers what they lead to, until nothing is left to prove. */
   const tryGuesses = (most: number) => {
-    const promising = [...guesses].filter(([key]) => !done.has(key)).sort((p, q) => p[1].left - q[1].left);
-    for (let from = 0; from < Math.min(most, promising.length) && missing > 0; from += TOGETHER) {
-      const followed = promising.slice(from, from + TOGETHER).map(([key, found]) => {
+    let tried = 0;
+    let followed: ReturnType<typeof follow>[] = [];
+    const promising = guesses.sorted();
+    for (let at = 0; at < promising.length && tried < most && missing > 0; at++) {
+      const found = promising[at]!;
+      const choice = (found.extra < 0 ? found.paints.slice() : [...found.paints, found.extra]).sort(
+        (p, q) => p - q,
+      );
+      const key = choice.reduce((sum, paint) => sum * model.size + paint, 0);
+      if (!done.has(key)) {
         done.add(key);
-        return follow(found);
-      });
+        tried++;
+        followed.push(follow(choice, found));
+      }
+      if (followed.length < TOGETHER && tried < most && at < promising.length - 1) continue;
       followed.sort((p, q) => p.left - q.left);
       for (const { choice, parts, here, reference, directions, left } of followed) {
         // What is left over for the best mixture is left over for whole drops.
@@ -134,6 +146,7 @@ export function likelyRecipes({ model, see, unitL, unitAB, ratios, leads, offer 
           missing = offer(dE00, choice, drops);
         }
       }
+      followed = [];
     }
   };
   if (n > 2) [...leads, ...pairs.slice(0, NEAREST_PAIRS)].forEach(extend);
@@ -211,26 +224,43 @@ function nearPairs(
   model: MixtureModel,
   seen: (paints: readonly number[], parts: readonly number[]) => Point,
 ): { paints: number[]; drops: readonly number[]; left: number }[] {
-  const found: { paints: number[]; drops: readonly number[]; left: number }[] = [];
-  let farthest = Infinity;
+  const found = nearestOnes<{ paints: number[]; drops: readonly number[]; left: number }>(FURTHER_PAIRS);
+  const pair = [-1, -1];
   for (const group of model.groups) {
     for (let i = 0; i < group.length; i++) {
+      pair[0] = group[i]!;
       for (let j = i + 1; j < group.length; j++) {
-        const paints = [group[i]!, group[j]!];
-        if (model.toBuy[paints[0]!]! + model.toBuy[paints[1]!]! > model.mostBought) continue;
+        pair[1] = group[j]!;
+        if (model.toBuy[pair[0]]! + model.toBuy[pair[1]]! > model.mostBought) continue;
         for (const drops of ALONG_A_LINE) {
-          const point = seen(paints, drops);
+          const point = seen(pair, drops);
           const left = dot(point, point);
-          if (left >= farthest) continue;
-          found.push({ paints, drops, left });
-          if (found.length < 4 * FURTHER_PAIRS) continue;
-          found.sort((p, q) => p.left - q.left).length = FURTHER_PAIRS;
-          farthest = found.at(-1)!.left;
+          if (left < found.farthest()) found.add({ paints: pair.slice(), drops, left });
         }
       }
     }
   }
-  return found.sort((p, q) => p.left - q.left).slice(0, FURTHER_PAIRS);
+  return found.sorted();
+}
+
+/** Keeps at least the `most` with the least left of what is added. */
+function nearestOnes<T extends { left: number }>(most: number) {
+  const kept: T[] = [];
+  let farthest = Infinity;
+  const sorted = () => {
+    kept.sort((p, q) => p.left - q.left);
+    if (kept.length > most) kept.length = most;
+    return kept;
+  };
+  return {
+    add: (one: T): void => {
+      kept.push(one);
+      if (kept.length >= 3 * most) farthest = sorted().at(-1)!.left;
+    },
+    /** What has more left than this need not be added. */
+    farthest: () => farthest,
+    sorted: () => sorted().slice(),
+  };
 }
 
 type Point = readonly [number, number, number];
