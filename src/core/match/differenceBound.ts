@@ -36,6 +36,7 @@ function chromaShare(chroma: number): number {
   return Math.sqrt(seventh / (seventh + C25_TO_THE_7));
 }
 
+const stretched = (stretch: number, a: number, b: number) => Math.sqrt(stretch * a * (stretch * a) + b * b);
 const nearestToZero = (min: number, max: number) => (min > 0 ? min : max < 0 ? -max : 0);
 const farthestFromZero = (min: number, max: number) => Math.max(Math.abs(min), Math.abs(max));
 
@@ -74,7 +75,6 @@ export function differenceBound(target: Lab): (box: LabBox) => number {
     const plane2 = gapA * gapA + gapB * gapB;
     if (plane2 === 0) return Math.abs(lightness);
 
-    const stretched = (stretch: number, a: number, b: number) => Math.sqrt((stretch * a) ** 2 + b * b);
     const leastC2 = stretched(leastStretch, nearA, nearB);
     const mostC2 = stretched(mostStretch, farA, farB);
     const leastC1 = stretched(leastStretch, target.a, target.b);

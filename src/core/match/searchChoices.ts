@@ -107,7 +107,7 @@ function choiceExplorer(
   const explore = (choice: readonly number[]): number => {
     if (found.reach < REDRAW * held || held === Infinity) {
       held = found.reach;
-      ball.hold(held, Math.max(0.1, held * (n === 2 ? 0.25 : 0.12)));
+      ball.hold(held, Math.max(0.1, held * (n === 2 ? 0.25 : 0.08)));
       search.ballChanged();
     }
     members = choice;

@@ -37,7 +37,7 @@ const HEADS: usize = 16384;
 /** Corners are told apart to this fraction: far less than what two ratios differ by. */
 const GRAIN: f32 = 1048576;
 /** Parts with so few ratios are worked out one by one. */
-const FEW_RATIOS: i32 = 3;
+const FEW_RATIOS: i32 = 8;
 /** Parts with so many ratios are small enough for the box around their colours to say something. */
 const SMALL: i32 = 24;
 
