@@ -120,6 +120,12 @@ function recipes(): void {
   const random = seededRandom(seed);
   const some = (count: number): RecipePaint[] => {
     const left = pigmented.map(({ id, k, s }) => ({ id, k, s }));
+    // Where more are asked for than the catalogue has, some come twice, the second time a little stronger or weaker.
+    while (left.length < count) {
+      const like = left[left.length % pigmented.length]!;
+      const strength = 0.7 + 0.6 * random();
+      left.push({ id: `${like.id}-${left.length}`, k: like.k.map((value) => value * strength), s: like.s });
+    }
     return Array.from({ length: count }, () => left.splice(Math.floor(random() * left.length), 1)[0]!);
   };
   const request = (
@@ -127,12 +133,13 @@ function recipes(): void {
     reachable: boolean,
     at: number,
     maxDrops: number,
+    maxPaints = 3,
   ): RecipeRequest => {
     const parts = paints.slice(0, 3).map((optics) => ({ optics, share: 1 + 5 * random() }));
     const { L, a, b } = spectrumToLab(opaqueSpectrum(mixOptics(parts)), DAYLIGHT);
     const near: [number, number, number] = [L + random() / 2, a + random() / 2, b + random() / 2];
     const lab = reachable ? near : TOO_FAR[at % TOO_FAR.length]!;
-    return { format: 'recipe-request', version: 1, paints, target: { lab }, maxPaints: 3, maxDrops };
+    return { format: 'recipe-request', version: 1, paints, target: { lab }, maxPaints, maxDrops };
   };
 
   let perRecipe = 0;
@@ -148,22 +155,25 @@ function recipes(): void {
       `recipes, 14 paints, 3 at a time, 14 drops, ${reachable ? 'within' : 'out of'} reach: best ${agree ? 'agrees with' : 'DIFFERS from'} enumeration (${slow.count.toLocaleString('en')} recipes, ${(perRecipe * 1000).toFixed(2)} microseconds each)`,
     );
   }
-  const ratios = dropRatios(3, 20).length;
-  for (const [count, reachable, within] of [
-    [60, true, 0.1],
-    [60, true, 0],
-    [60, false, 0.1],
-    [200, true, 0.1],
+  for (const [count, n, reachable, within] of [
+    [60, 3, true, 0.1],
+    [60, 3, true, 0],
+    [60, 3, false, 0.1],
+    [200, 3, true, 0.1],
+    [600, 3, true, 0.1],
+    [60, 4, true, 0.1],
   ] as const) {
     const times: number[] = [];
     const found: number[] = [];
-    for (let run = 0; run < 4; run++) {
-      const asked = request(some(count), reachable, run, 20);
-      times.push(cpuMilliseconds(() => found.push(searchRecipes(asked, { within }).best[2]![0]!.dE00)));
+    for (let run = 0; run < 8; run++) {
+      const asked = request(some(count), reachable, run, 20, n);
+      times.push(cpuMilliseconds(() => found.push(searchRecipes(asked, { within }).best[n - 1]![0]!.dE00)));
     }
-    const all = ((count * (count - 1) * (count - 2)) / 6) * ratios * perRecipe;
+    let choices = 1;
+    for (let i = 0; i < n; i++) choices = (choices * (count - i)) / (i + 1);
+    const all = choices * dropRatios(n, 20).length * perRecipe;
     console.log(
-      `recipes, ${count} paints, 3 at a time, 20 drops, ${reachable ? 'within' : 'out of'} reach, proved within ${within}: ${times
+      `recipes, ${count} paints, ${n} at a time, 20 drops, ${reachable ? 'within' : 'out of'} reach, proved within ${within}: ${times
         .map((time) => Math.round(all / time).toLocaleString('en'))
         .join(
           ', ',

@@ -36,6 +36,8 @@ const NOBODY: usize = 1;
 const HEADS: usize = 16384;
 /** Corners are told apart to this fraction: far less than what two ratios differ by. */
 const GRAIN: f32 = 1048576;
+/** Bytes of parts and corners beyond which they are made anew. */
+const MOST_MEMORY: usize = 40 * 1024 * 1024;
 /** Parts with so few ratios are worked out one by one. */
 const FEW_RATIOS: i32 = 8;
 /** Parts with so many ratios are small enough for the box around their colours to say something. */
@@ -57,7 +59,11 @@ let weightZ: usize = 0;
 let weightAll: usize = 0;
 let drops: usize = 0;
 let heads: usize = 0;
+/** Where the parts begin, and the first address that nobody uses. */
+let ground: usize = 0;
 let free: usize = 0;
+let ratioTotal: i32 = 0;
+let leastFraction: f64 = 0;
 let root: usize = 0;
 let directions: usize = 0;
 let neighbours: usize = 0;
@@ -119,7 +125,18 @@ export function setTables(ball: usize, near: usize, cube: usize, out: usize): vo
 /** The drop ratios as fractions, and the first address that nobody uses; makes the part that holds every ratio. */
 export function setRatios(parts: usize, size: i32, least: f64, end: usize): usize {
   drops = parts;
-  free = end;
+  ground = end;
+  ratioTotal = size;
+  leastFraction = least;
+  plant();
+  return root;
+}
+
+/** Makes the part that holds every ratio, in place of all parts and corners that there are. */
+function plant(): void {
+  const size = ratioTotal;
+  const least = leastFraction;
+  free = ground;
   heads = allocate(4 * HEADS);
   memory.fill(heads, 0, 4 * HEADS);
   root = allocate(PART);
@@ -149,7 +166,6 @@ export function setRatios(parts: usize, size: i32, least: f64, end: usize): usiz
       );
     }
   }
-  return root;
 }
 
 function allocate(size: usize): usize {
@@ -784,6 +800,7 @@ function look(part: usize, value: f32, start: i32): void {
 
 /** Searches the ratios of the choice at hand; how many parts it looked at. */
 export function explore(): i32 {
+  if (free > ground + MOST_MEMORY) plant();
   nodes = 1;
   const value = margin(root, lastDirection);
   lastDirection = found;
