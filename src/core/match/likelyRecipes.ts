@@ -9,7 +9,7 @@ const FOLLOWED = 160;
 /** So many more are followed when so little is missing, dE00, that one of them may well spare the proof. */
 const FOLLOWED_FURTHER = 600;
 const LITTLE = 0.2;
-const MOST_GUESSES = 2000;
+const MOST_GUESSES = 700;
 /** So many of them at a time: they are offered before the next are followed. */
 const TOGETHER = 20;
 const STEPS = 3;
@@ -46,8 +46,16 @@ export interface LikelyQuestion {
 
 /** Good recipes of n >= 2 paints without any search: every lead with every further paint is taken a step of Gauss and
  *  Newton towards what is wanted; the most promising go on, and the whole drops next to where they end are offered.
- *  Nothing is proved by them; they let the proof begin with a small difference. */
-export function likelyRecipes({ model, see, unitL, unitAB, ratios, leads, offer }: LikelyQuestion): void {
+ *  Nothing is proved by them; they let the proof begin with a small difference. In small steps. */
+export function* likelyRecipes({
+  model,
+  see,
+  unitL,
+  unitAB,
+  ratios,
+  leads,
+  offer,
+}: LikelyQuestion): Generator<undefined> {
   const { wanted } = model;
   const seen = (paints: readonly number[], parts: readonly number[]): Point => {
     const { L, a, b } = see(paints, parts);
@@ -65,7 +73,7 @@ export function likelyRecipes({ model, see, unitL, unitAB, ratios, leads, offer 
     parts.flatMap((_, at) => (at === reference ? [] : [pinched(paints, parts, at, from)]));
 
   const n = ratios[0]!.length;
-  const pairs = n > 3 ? [] : nearPairs(model, seen);
+  const pairs = n > 3 ? [] : yield* nearPairs(model, seen);
   const guesses = nearestOnes<Guess>(MOST_GUESSES);
   if (n === 2) {
     for (const { paints, drops, left } of pairs)
@@ -119,7 +127,7 @@ export function likelyRecipes({ model, see, unitL, unitAB, ratios, leads, offer 
   let missing = Infinity;
   const done = new Set<number>();
   /** Follows the most promising guesses and offers what they lead to, until nothing is left to prove. */
-  const tryGuesses = (most: number) => {
+  function* tryGuesses(most: number): Generator<undefined> {
     let tried = 0;
     let followed: ReturnType<typeof follow>[] = [];
     const promising = guesses.sorted();
@@ -147,19 +155,27 @@ export function likelyRecipes({ model, see, unitL, unitAB, ratios, leads, offer 
         }
       }
       followed = [];
+      yield;
     }
-  };
-  if (n > 2) [...leads, ...pairs.slice(0, NEAREST_PAIRS)].forEach(extend);
-  tryGuesses(FOLLOWED);
+  }
+  function* extendAll(from: LikelyQuestion['leads']): Generator<undefined> {
+    for (const lead of n > 2 ? from : []) {
+      extend(lead);
+      yield;
+    }
+  }
+  yield* extendAll([...leads, ...pairs.slice(0, NEAREST_PAIRS)]);
+  yield* tryGuesses(FOLLOWED);
   if (missing > LITTLE || missing <= 0) return;
-  if (n > 2) pairs.slice(NEAREST_PAIRS).forEach(extend);
-  tryGuesses(FOLLOWED_FURTHER);
+  yield* extendAll(pairs.slice(NEAREST_PAIRS));
+  yield* tryGuesses(FOLLOWED_FURTHER);
 }
 
 /** A function that finds the TRIED ratios whose colours, as the slopes have them, lie nearest to what is wanted. */
 function ratioFinder(ratios: readonly (readonly number[])[]) {
   const n = ratios[0]!.length;
-  const drops = Float64Array.from(ratios.flat());
+  const drops = new Float64Array(n * ratios.length);
+  for (let ratio = 0; ratio < ratios.length; ratio++) drops.set(ratios[ratio]!, n * ratio);
   const nearest = new Int32Array(Math.min(TRIED, ratios.length));
   const distances = new Float64Array(nearest.length);
   const slopes = new Float64Array(3 * n);
@@ -220,14 +236,15 @@ const NEAREST_PAIRS = 48;
 const FURTHER_PAIRS = 240;
 
 /** The pairs of paints that come nearest in a few proportions, as leads for three paints. */
-function nearPairs(
+function* nearPairs(
   model: MixtureModel,
   seen: (paints: readonly number[], parts: readonly number[]) => Point,
-): { paints: number[]; drops: readonly number[]; left: number }[] {
+): Generator<undefined, { paints: number[]; drops: readonly number[]; left: number }[]> {
   const found = nearestOnes<{ paints: number[]; drops: readonly number[]; left: number }>(FURTHER_PAIRS);
   const pair = [-1, -1];
   for (const group of model.groups) {
     for (let i = 0; i < group.length; i++) {
+      if (i % 10 === 9) yield;
       pair[0] = group[i]!;
       for (let j = i + 1; j < group.length; j++) {
         pair[1] = group[j]!;

@@ -120,7 +120,7 @@ describe('likelyRecipes', () => {
     );
     const offered: { dE00: number; paints: readonly number[]; drops: readonly number[] }[] = [];
     const ball = differenceBall(model.wanted);
-    likelyRecipes({
+    const steps = likelyRecipes({
       model,
       see: model.lab,
       unitL: ball.unitL,
@@ -129,6 +129,7 @@ describe('likelyRecipes', () => {
       leads,
       offer: (dE00, paints, drops) => offered.push({ dE00, paints, drops }),
     });
+    while (!steps.next().done);
     return { model, offered };
   };
   const within = (seed: number): RecipeRequest => {
@@ -397,6 +398,21 @@ describe('searchRecipes', () => {
     expect(shares.length).toBeGreaterThan(1);
     expect([...shares].sort((x, y) => x - y)).toEqual(shares);
     expect(shares.at(-1)).toBeLessThanOrEqual(1);
+  });
+
+  it('answers two questions at once as it answers each alone', () => {
+    const one = { ...request(4, [55, 30, -20], 14), maxDrops: 12 };
+    const other = { ...request(6, [30, -10, 25], 14), maxDrops: 12 };
+    const alone = [one, other].map((asked) => searchRecipes(asked, { within: 0 }).best);
+    const searches = [one, other].map((asked) => recipeSearch(asked, { within: 0 }));
+    const answers: unknown[] = [];
+    while (answers.filter(Boolean).length < 2) {
+      searches.forEach((search, at) => {
+        const { done, value } = search.next();
+        if (done) answers[at] ??= value.best;
+      });
+    }
+    expect(answers).toEqual(alone);
   });
 
   it('shows the best so far while it proves', () => {

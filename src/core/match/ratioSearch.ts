@@ -2,7 +2,7 @@ import { BAND_COUNT, ciede2000, type Lab } from '../colour/index.ts';
 import { EXTERNAL_REFLECTION, INTERNAL_REFLECTION } from '../paint/index.ts';
 import { CUBE, NEIGHBOURS, type DifferenceBall } from './differenceBall.ts';
 import { differenceBound } from './differenceBound.ts';
-import { partKernel } from './kernel/partKernel.ts';
+import { partKernel, type KernelCalls } from './kernel/partKernel.ts';
 import type { MixtureModel } from './mixtureModel.ts';
 
 // A local copy: see mixtureModel.ts.
@@ -28,6 +28,8 @@ export interface RatioSearch {
   see: (parts: ArrayLike<number>) => Lab;
   /** dE00 of a ratio from the target in the first light, to KERNEL_ERROR. */
   difference: (ratio: number) => number;
+  /** Nothing more will be asked: another search may take over the kernel with the parts it has made. */
+  end: () => void;
   /** The part that holds every ratio. */
   root: number;
   /** By how much every mixture with fractions in this part lies outside the ball, about in dE00; a value above zero
@@ -41,6 +43,81 @@ export interface RatioSearch {
   /** The parts on both sides of the middle of its edge along which reflectance changes most; those without ratios
    *  are left out. */
   halves: (part: number) => number[];
+}
+
+/** A kernel with room for so many paints and directions, planted with the ratios. */
+interface Room extends ReturnType<typeof makeRoom> {
+  key: string;
+}
+
+/** Rooms that wait for the next search with as many paints and the same ratios: their parts are made already. */
+const empty: Room[] = [];
+const MOST_EMPTY = 3;
+
+function takeRoom(ratios: readonly (readonly number[])[], paints: number, directions: number): Room {
+  const n = ratios[0]!.length;
+  const key = [n, ratios.length, paints, directions].join();
+  const at = empty.findIndex((room) => room.key === key);
+  return at >= 0 ? empty.splice(at, 1)[0]! : { key, ...makeRoom(ratios, paints, directions) };
+}
+
+function giveBack(room: Room): void {
+  const none = () => 0;
+  Object.assign(room.calls, { reachOf: none, boxMargin: none, meet: none });
+  empty.push(room);
+  if (empty.length > MOST_EMPTY) empty.shift();
+}
+
+function makeRoom(ratios: readonly (readonly number[])[], paints: number, directions: number) {
+  const n = ratios[0]!.length;
+  const calls: KernelCalls = { reachOf: () => undefined, boxMargin: () => 0, meet: () => undefined };
+  const { kernel, allocate, floats, integers, bytes, used } = partKernel(calls);
+  const absorptionAt = allocate(4 * BANDS * paints);
+  const scatteringAt = allocate(4 * BANDS * paints);
+  const weightsAt = allocate(4 * BANDS * 4);
+  kernel.setPaints(
+    n,
+    absorptionAt,
+    scatteringAt,
+    weightsAt,
+    weightsAt + 4 * BANDS,
+    weightsAt + 8 * BANDS,
+    weightsAt + 12 * BANDS,
+  );
+  kernel.setSurface(
+    EXTERNAL_REFLECTION,
+    (1 - EXTERNAL_REFLECTION) * (1 - INTERNAL_REFLECTION),
+    INTERNAL_REFLECTION,
+  );
+  const directionsAt = allocate(16 * directions);
+  const neighboursAt = allocate(directions * NEIGHBOURS);
+  const cubeAt = allocate(CUBE.length);
+  const resultAt = allocate(80);
+  kernel.setTables(directionsAt, neighboursAt, cubeAt, resultAt);
+  bytes().set(CUBE, cubeAt);
+  const dropsAt = allocate(16 * ratios.length);
+  const drops = floats().subarray(dropsAt / 4);
+  let most = 0;
+  ratios.forEach((parts, at) => {
+    const total = parts.reduce((sum, part) => sum + part, 0);
+    most = Math.max(most, total);
+    parts.forEach((part, i) => (drops[4 * at + i] = part / total));
+  });
+  const root = kernel.setRatios(dropsAt, ratios.length, 1 / most, used());
+  return {
+    calls,
+    kernel,
+    floats,
+    integers,
+    bytes,
+    absorptionAt,
+    scatteringAt,
+    weightsAt,
+    directionsAt,
+    neighboursAt,
+    resultAt,
+    root,
+  };
 }
 
 /** Branch and bound over the ratios of one choice of paints, in a WebAssembly kernel that works on four bands at a time.
@@ -73,67 +150,39 @@ export function ratioSearch(
   // n . Lab = onX f(X) + onY f(Y) + onZ f(Z) - 16 nL; the kernel counts f from the target's.
   const atTarget = nL.map((value, d) => value * wanted.L + na[d]! * wanted.a + nb[d]! * wanted.b);
   let limit = Infinity;
-  const { kernel, allocate, floats, integers, bytes, used } = partKernel({
-    reachOf: (d) => {
-      floats()[directionsAt / 4 + 4 * d + 3] = ball.reachOf(d) - atTarget[d]!;
-    },
-    boxMargin: () => boxOf() - limit,
-    meet: (ratio) => {
-      meet(ratio, difference(wanted, seen()));
-    },
-  });
+  const room = takeRoom(ratios, model.size, count);
+  const { kernel, floats, integers, root, directionsAt, resultAt } = room;
+  room.calls.reachOf = (d) => {
+    floats()[directionsAt / 4 + 4 * d + 3] = ball.reachOf(d) - atTarget[d]!;
+  };
+  room.calls.boxMargin = () => boxOf() - limit;
+  room.calls.meet = (ratio) => {
+    meet(ratio, difference(wanted, seen()));
+  };
 
-  const padded = (values: Float64Array, rest: number) => {
+  const fill = (at: number, values: Float64Array, rest: number) => {
     const spectra = values.length / BAND_COUNT;
-    const at = allocate(4 * BANDS * spectra);
     const to = floats()
       .subarray(at / 4, at / 4 + BANDS * spectra)
       .fill(rest);
     for (let i = 0; i < spectra; i++)
       to.set(values.subarray(i * BAND_COUNT, (i + 1) * BAND_COUNT), i * BANDS);
-    return at;
   };
   const { k, s, wx, wy, wz } = model;
-  const weights = wx.map((value, band) => value + wy[band]! + wz[band]!);
-  kernel.setPaints(
-    n,
-    padded(k, 1),
-    padded(s, 1),
-    padded(wx, 0),
-    padded(wy, 0),
-    padded(wz, 0),
-    padded(weights, 0),
-  );
-  kernel.setSurface(
-    EXTERNAL_REFLECTION,
-    (1 - EXTERNAL_REFLECTION) * (1 - INTERNAL_REFLECTION),
-    INTERNAL_REFLECTION,
-  );
+  fill(room.absorptionAt, k, 1);
+  fill(room.scatteringAt, s, 1);
+  [wx, wy, wz, wx.map((value, band) => value + wy[band]! + wz[band]!)].forEach((values, i) => {
+    fill(room.weightsAt + 4 * BANDS * i, values, 0);
+  });
   const middle = (wanted.L + 16) / 116;
   kernel.setTarget(middle + wanted.a / 500, middle, middle - wanted.b / 200, ball.unitL, ball.unitAB);
-
-  const directionsAt = allocate(16 * count);
-  const neighboursAt = allocate(count * NEIGHBOURS);
-  const cubeAt = allocate(CUBE.length);
-  const resultAt = allocate(80);
-  kernel.setTables(directionsAt, neighboursAt, cubeAt, resultAt);
-  bytes().set(ball.neighbours, neighboursAt);
-  bytes().set(CUBE, cubeAt);
+  room.bytes().set(ball.neighbours, room.neighboursAt);
   for (let d = 0; d < count; d++) {
     floats().set(
       [500 * na[d]!, 116 * nL[d]! - 500 * na[d]! + 200 * nb[d]!, -200 * nb[d]!, NaN],
       directionsAt / 4 + 4 * d,
     );
   }
-  const dropsAt = allocate(16 * ratios.length);
-  const drops = floats().subarray(dropsAt / 4);
-  let most = 0;
-  ratios.forEach((parts, at) => {
-    const total = parts.reduce((sum, part) => sum + part, 0);
-    most = Math.max(most, total);
-    parts.forEach((part, i) => (drops[4 * at + i] = part / total));
-  });
-  const root = kernel.setRatios(dropsAt, ratios.length, 1 / most, used());
 
   const boundOf = differenceBound(wanted);
   const box = { minL: 0, maxL: 0, minA: 0, maxA: 0, minB: 0, maxB: 0 };
@@ -185,6 +234,9 @@ export function ratioSearch(
     see: (parts) => {
       kernel.seeMixture(parts[0]!, parts[1]!, parts[2] ?? 0, parts[3] ?? 0);
       return seen();
+    },
+    end: () => {
+      giveBack(room);
     },
     root,
     margin: (part) => kernel.margin(part, 0),

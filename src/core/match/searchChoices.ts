@@ -22,70 +22,78 @@ export function* searchChoices(
 ): Generator<number> {
   const ratios = dropRatios(n, maxDrops);
   const explorer = choiceExplorer(model, ball, ratios, found);
-  const seen = new Set<number>();
-  const keyOf = (choice: readonly number[]) => {
-    let key = 0;
-    for (let i = 0; i < n; i++) key = key * model.size + choice[i]!;
-    return key;
-  };
-  const bought = (choice: readonly number[]) => choice.reduce((sum, paint) => sum + model.toBuy[paint]!, 0);
-  const extended = (leads ?? []).flatMap(({ paints }) =>
-    (model.groups.find((group) => group.includes(paints[0]!)) ?? [])
-      .filter((extra) => !paints.includes(extra) && bought(paints) + model.toBuy[extra]! <= model.mostBought)
-      .map((extra) => [...paints, extra].sort((p, q) => p - q)),
-  );
-  if (leads)
-    likelyRecipes({
-      model,
-      see: explorer.see,
-      unitL: ball.unitL,
-      unitAB: ball.unitAB,
-      ratios,
-      leads,
-      offer: (dE00, paints, drops) => {
-        found.offer(dE00, paints, drops);
-        // A difference is never below zero: then nothing is left to rule out.
-        return found.reach;
-      },
-    });
-  let nodes = 0;
-  for (const choice of extended) {
-    if (found.reach <= 0) return;
-    const key = keyOf(choice);
-    if (seen.has(key)) continue;
-    seen.add(key);
-    nodes += explorer.explore(choice);
-    if (nodes < NODES_PER_STEP) continue;
-    nodes = 0;
-    yield 0.05;
-  }
-
-  const total = model.groups.reduce((sum, group) => sum + choices(group, n, model), 0);
-  let done = 0;
-  const picked: number[] = [];
-  let toBuy = 0;
-  function* grow(group: readonly number[], from: number): Generator<number> {
-    for (let at = from; at <= group.length - (n - picked.length); at++) {
-      if (found.reach <= 0) return;
-      const paint = group[at]!;
-      if (toBuy + model.toBuy[paint]! > model.mostBought) continue;
-      toBuy += model.toBuy[paint]!;
-      picked.push(paint);
-      if (picked.length < n) {
-        yield* grow(group, at + 1);
-      } else {
-        done++;
-        if (!seen.has(keyOf(picked))) nodes += explorer.explore(picked);
-        if (nodes >= NODES_PER_STEP) {
-          nodes = 0;
-          yield 0.1 + (0.9 * done) / total;
-        }
-      }
-      picked.pop();
-      toBuy -= model.toBuy[paint]!;
+  try {
+    const seen = new Set<number>();
+    const keyOf = (choice: readonly number[]) => {
+      let key = 0;
+      for (let i = 0; i < n; i++) key = key * model.size + choice[i]!;
+      return key;
+    };
+    const bought = (choice: readonly number[]) => choice.reduce((sum, paint) => sum + model.toBuy[paint]!, 0);
+    const extended = (leads ?? []).flatMap(({ paints }) =>
+      (model.groups.find((group) => group.includes(paints[0]!)) ?? [])
+        .filter(
+          (extra) => !paints.includes(extra) && bought(paints) + model.toBuy[extra]! <= model.mostBought,
+        )
+        .map((extra) => [...paints, extra].sort((p, q) => p - q)),
+    );
+    if (leads) {
+      const likely = likelyRecipes({
+        model,
+        see: explorer.see,
+        unitL: ball.unitL,
+        unitAB: ball.unitAB,
+        ratios,
+        leads,
+        offer: (dE00, paints, drops) => {
+          found.offer(dE00, paints, drops);
+          // A difference is never below zero: then nothing is left to rule out.
+          return found.reach;
+        },
+      });
+      for (const _ of likely) yield 0;
     }
+    let nodes = 0;
+    for (const choice of extended) {
+      if (found.reach <= 0) return;
+      const key = keyOf(choice);
+      if (seen.has(key)) continue;
+      seen.add(key);
+      nodes += explorer.explore(choice);
+      if (nodes < NODES_PER_STEP) continue;
+      nodes = 0;
+      yield 0.05;
+    }
+
+    const total = model.groups.reduce((sum, group) => sum + choices(group, n, model), 0);
+    let done = 0;
+    const picked: number[] = [];
+    let toBuy = 0;
+    function* grow(group: readonly number[], from: number): Generator<number> {
+      for (let at = from; at <= group.length - (n - picked.length); at++) {
+        if (found.reach <= 0) return;
+        const paint = group[at]!;
+        if (toBuy + model.toBuy[paint]! > model.mostBought) continue;
+        toBuy += model.toBuy[paint]!;
+        picked.push(paint);
+        if (picked.length < n) {
+          yield* grow(group, at + 1);
+        } else {
+          done++;
+          if (!seen.has(keyOf(picked))) nodes += explorer.explore(picked);
+          if (nodes >= NODES_PER_STEP) {
+            nodes = 0;
+            yield 0.1 + (0.9 * done) / total;
+          }
+        }
+        picked.pop();
+        toBuy -= model.toBuy[paint]!;
+      }
+    }
+    for (const group of model.groups) yield* grow(group, 0);
+  } finally {
+    explorer.end();
   }
-  for (const group of model.groups) yield* grow(group, 0);
 }
 
 /** Searches the ratios of one choice of paints at a time and tells how many parts it looked at; sees any mixture. */
@@ -120,7 +128,7 @@ function choiceExplorer(
     search.begin(paints);
     return search.see(parts);
   };
-  return { explore, see };
+  return { explore, see, end: search.end };
 }
 
 /** How many choices of n paints of a group there are, with no more to buy than allowed. */

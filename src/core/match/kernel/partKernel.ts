@@ -45,7 +45,7 @@ declare const WebAssembly: {
 
 let module: object | undefined;
 
-/** A fresh kernel, and its memory: `allocate` gives the address of that many bytes, a multiple of 16, until the kernel
+/** A fresh kernel, which asks `calls` for what they are at the time, and its memory: `allocate` gives the address of that many bytes, a multiple of 16, until the kernel
  *  is told what is `used`; from then on it takes its own. Addresses 0 and 1 stand for nowhere. */
 export function partKernel(calls: KernelCalls) {
   module ??= new WebAssembly.Module(
@@ -54,7 +54,14 @@ export function partKernel(calls: KernelCalls) {
     ),
   );
   const memory = new WebAssembly.Memory({ initial: 1 });
-  const { exports } = new WebAssembly.Instance(module, { env: { memory }, 'partBound.as': calls });
+  const { exports } = new WebAssembly.Instance(module, {
+    env: { memory },
+    'partBound.as': {
+      reachOf: (direction: number) => calls.reachOf(direction),
+      boxMargin: () => calls.boxMargin(),
+      meet: (ratio: number) => calls.meet(ratio),
+    },
+  });
   let used = 1024;
   let floats = new Float32Array(memory.buffer);
   return {
