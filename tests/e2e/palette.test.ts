@@ -52,6 +52,25 @@ describe('the palette of a build', () => {
     await saved(page);
   });
 
+  it('finds the recipe for one colour that opens fewest bottles of all that are near enough', async () => {
+    await page.goto(`${server.address}/build/tolliver/colour/tolliver-body`);
+    await shows(page, /nearer by more than 0\.1 \(proved/, 60_000);
+    const paints = () =>
+      page.$$eval('[aria-label="Recipes"] [role="radio"]', (spoons) =>
+        spoons.map((spoon) => (spoon as HTMLElement).innerText.split('\n')[0]!.split(':').length),
+      );
+    const nearest = await paints();
+    await press(page, 'button', 'fewest bottles');
+    await shows(page, /First: (\d) bottles?, nothing to buy; none with fewer within 2\.0 \(proved/, 60_000);
+    const fewest = await paints();
+    expect(Math.min(...fewest)).toBe(fewest[0]);
+    expect(fewest[0]).toBeLessThan(nearest[0]!);
+    await press(page, 'button', 'the nearest');
+    await shows(page, /nearer by more than 0\.1 \(proved/, 60_000);
+    await page.goto(`${server.address}/build/pellam/colour/palette`);
+    await shows(page, /fewer cannot \(proved/, 60_000);
+  });
+
   it('can be cancelled while it looks, and keeps nothing of it', async () => {
     await page.evaluate(() =>
       [...document.querySelectorAll('button')]

@@ -19,6 +19,7 @@ export { evidenceFor } from './evidence.ts';
 export { disagreements, withSourceInForce, type CodeSource, type Disagreement } from './codeSources.ts';
 export { searchCodes, type CodeSearch, type FoundCode, type SearchableCode } from './searchCodes.ts';
 export { recipesWithin, type ChoiceRecipe } from './recipesWithin.ts';
+export { frugalRecipes, type FrugalAim, type FrugalRecipe } from './frugalRecipes.ts';
 export {
   planPalette,
   programmeSolver,

@@ -1,10 +1,15 @@
 import { expose } from 'comlink';
 import type { Lab, ViewingCondition } from '../../core/colour/index.ts';
 import {
+  frugalRecipes,
   predictionBand,
   recipeSearch,
+  recipesWithin,
   refitOptics,
   type DoubtfulPaint,
+  type FrugalAim,
+  type FrugalRecipe,
+  type PaletteBottle,
   type PredictionBand,
   type Recipe,
   type RecipeAnswer,
@@ -30,6 +35,32 @@ function search(
   }
 }
 
+export interface FrugalQuestion {
+  request: RecipeRequest;
+  /** How near is near enough, dE00. */
+  tolerance: number;
+  aim: FrugalAim;
+  bottles: PaletteBottle[];
+  keep: number;
+}
+
+/** The recipes that save most of all that are near enough, and how many choices of paints those are. */
+function save(
+  { request, tolerance, aim, bottles, keep }: FrugalQuestion,
+  onProgress: (share: number) => void,
+): { recipes: FrugalRecipe[]; nearEnough: number } {
+  const steps = recipesWithin(request, tolerance);
+  let told = Date.now();
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) return { recipes: frugalRecipes(value, bottles, aim, keep), nearEnough: value.length };
+    if (Date.now() - told > 150) {
+      told = Date.now();
+      onProgress(value);
+    }
+  }
+}
+
 export interface BandQuestion {
   mixes: Record<string, number>[];
   paints: DoubtfulPaint[];
@@ -45,6 +76,6 @@ function bands({ mixes, paints, target, condition }: BandQuestion): PredictionBa
   return mixes.map((drops) => predictionBand(fit, { drops, target, condition }, seededRandom(SEED)));
 }
 
-const recipeWorker = { search, bands };
+const recipeWorker = { search, save, bands };
 export type RecipeWorker = typeof recipeWorker;
 expose(recipeWorker);

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import type { CodeRecord } from '../../../api/index.ts';
 import { spectrumToDisplay, type IlluminantId, type ViewingCondition } from '../../../core/colour/index.ts';
 import { FAMILIES } from '../../../core/finish/index.ts';
-import type { PredictionBand } from '../../../core/match/index.ts';
+import type { FrugalAim, FrugalRecipe, PredictionBand } from '../../../core/match/index.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
 import { hasFlake } from '../../data/mixable.ts';
@@ -27,6 +27,8 @@ interface BoothProps {
   mixed: readonly Candidate[];
   chosen: Candidate | undefined;
   recipes: ReturnType<typeof useRecipes>;
+  /** How near is near enough, dE00. */
+  tolerance: number;
   bands: ReadonlyMap<string, PredictionBand>;
   poolName: string;
   onPick: (key: string) => void;
@@ -45,6 +47,7 @@ export function Booth({
   mixed,
   chosen,
   recipes,
+  tolerance,
   bands,
   poolName,
   onPick,
@@ -167,7 +170,7 @@ export function Booth({
         </div>
         <div>
           <h3>Recipes in whole drops</h3>
-          <SearchNote recipes={recipes} poolName={poolName} best={mixed[0]} />
+          <SearchNote recipes={recipes} tolerance={tolerance} poolName={poolName} best={mixed[0]} />
           {mixed.length > 0 && row(mixed, 'Recipes')}
           <div style={{ display: 'flex', gap: 8, alignItems: 'center', marginTop: 8 }}>
             <h3 style={{ flex: 1 }}>As they come</h3>
@@ -232,9 +235,10 @@ function WishSelects({ wish, onWish }: Pick<BoothProps, 'wish' | 'onWish'>) {
 
 function SearchNote({
   recipes: { state, cancel, again },
+  tolerance,
   poolName,
   best,
-}: Pick<BoothProps, 'recipes' | 'poolName'> & { best: Candidate | undefined }) {
+}: Pick<BoothProps, 'recipes' | 'tolerance' | 'poolName'> & { best: Candidate | undefined }) {
   if (state.kind === 'searching') {
     return (
       <p role="status" style={{ minHeight: 24 }}>
@@ -259,6 +263,16 @@ function SearchNote({
     );
   }
   if (state.kind === 'failed') return <p role="alert">{state.message}</p>;
+  if (state.kind === 'saved') {
+    const [first] = state.recipes;
+    return (
+      <p role="status" className="small" style={{ minHeight: 24 }}>
+        {first
+          ? `${savingText(state.aim, first)} within ${tolerance.toFixed(1)} (proved, ${state.nearEnough} choices of paints, ${state.seconds.toFixed(1)} s).`
+          : `No recipe ${poolName} comes within ${tolerance.toFixed(1)}. Ask for less nearness, or search more paints.`}
+      </p>
+    );
+  }
   if (state.kind !== 'found') return null;
   const far = best !== undefined && best.dE00 > 3;
   return (
@@ -269,4 +283,13 @@ function SearchNote({
       {far ? ' Even so it is far off: a pigment is missing here.' : ''}
     </p>
   );
+}
+
+/** What the answer that saves most saves. */
+function savingText(aim: FrugalAim, { drops, toBuy, cents }: FrugalRecipe): string {
+  const count = Object.keys(drops).length;
+  const money = toBuy.length === 0 ? 'nothing to buy' : `€${(cents / 100).toFixed(2)} to buy`;
+  return aim === 'cheapest'
+    ? `First: ${money}; nothing cheaper`
+    : `First: ${count} ${count === 1 ? 'bottle' : 'bottles'}, ${money}; none with fewer`;
 }

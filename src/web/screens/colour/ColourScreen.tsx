@@ -9,7 +9,7 @@ import { TrayList } from '../../components/TrayList.tsx';
 import { mixable } from '../../data/mixable.ts';
 import { saveTray } from '../../data/bench.ts';
 import { useWorkshop } from '../../data/workshop.ts';
-import { nearestCandidates, recipeCandidates, type PaintWish } from './candidates.ts';
+import { frugalCandidates, nearestCandidates, recipeCandidates, type PaintWish } from './candidates.ts';
 import { Booth } from './Booth.tsx';
 import { CodePanel } from './CodePanel.tsx';
 import { ColourNav } from './ColourNav.tsx';
@@ -94,6 +94,8 @@ function ColourDesk({ tray, workshop, list }: ColourDeskProps) {
     maxPaints,
     maxDrops,
     mostBought: purchases(choices.from),
+    aim: choices.aim,
+    tolerance: choices.tolerance,
   });
 
   const nearest = useMemo(
@@ -104,10 +106,11 @@ function ColourDesk({ tray, workshop, list }: ColourDeskProps) {
   // What is found so far is shown while the rest is being ruled out.
   const answers =
     state.kind === 'found' ? state.answer.best : state.kind === 'searching' ? state.soFar : undefined;
-  const mixed = useMemo(
-    () => (code && answers ? recipeCandidates(answers, code, products, RECIPES, judged) : []),
-    [code, answers, products, judged],
-  );
+  const frugal = state.kind === 'saved' ? state.recipes : undefined;
+  const mixed = useMemo(() => {
+    if (code && frugal) return frugalCandidates(frugal, code, products, RECIPES, judged);
+    return code && answers ? recipeCandidates(answers, code, products, RECIPES, judged) : [];
+  }, [code, answers, frugal, products, judged]);
   const all = [...mixed, ...nearest];
   const bands = useBands(all, code, paints, view);
   const chosen = all.find(({ key }) => key === picked) ?? all[0];
@@ -152,6 +155,7 @@ function ColourDesk({ tray, workshop, list }: ColourDeskProps) {
         mixed={mixed}
         chosen={chosen}
         recipes={recipes}
+        tolerance={choices.tolerance}
         bands={bands}
         poolName={POOL_NAMES[choices.from]}
         onPick={setPicked}

@@ -1,6 +1,7 @@
 import { Select } from '@mantine/core';
 import { Link } from 'react-router';
 import { ILLUMINANT_NAMES, lighteningShare } from '../../../core/colour/index.ts';
+import { ToleranceSlider } from '../../components/ToleranceSlider.tsx';
 import { Why } from '../../components/Why.tsx';
 import { SHOWN_IN, type MatchChoices } from './matchChoices.ts';
 
@@ -61,6 +62,20 @@ export function MatchOptions({ buildId, scale, choices, onChange, shelfCount, al
         ['drops', 'drops'],
         ['tenths', 'tenths of a ml'],
       ])}
+      <h3 style={{ marginTop: 10 }}>Best is</h3>
+      {chips('What makes an answer best', 'aim', [
+        ['nearest', 'the nearest'],
+        ['fewest-bottles', 'fewest bottles'],
+        ['cheapest', 'least to buy'],
+      ])}
+      {choices.aim !== 'nearest' && (
+        <ToleranceSlider
+          who="Of all recipes"
+          about="How near is near enough, dE"
+          tolerance={choices.tolerance}
+          onChange={(tolerance) => set({ tolerance })}
+        />
+      )}
       <details style={{ marginTop: 10 }}>
         <summary>How it is judged</summary>
         <div style={{ display: 'grid', gap: 8, marginTop: 8 }}>

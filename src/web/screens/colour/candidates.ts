@@ -6,6 +6,7 @@ import {
   angleDifference,
   nearestPaints,
   type AngleDifference,
+  type FrugalRecipe,
   type RecipeAnswer,
 } from '../../../core/match/index.ts';
 import { flakeAngles, opaqueSpectrum } from '../../../core/paint/index.ts';
@@ -130,4 +131,15 @@ export function recipeCandidates(
     .sort((a, b) => a.dE00 - b.dE00)
     .slice(0, count)
     .flatMap(({ mix }) => candidate(mix, code, products, conditions));
+}
+
+/** The answers that save most, as they were found. */
+export function frugalCandidates(
+  recipes: readonly FrugalRecipe[],
+  code: CodeRecord,
+  products: ProductIndex,
+  count: number,
+  conditions: readonly ViewingCondition[],
+): Candidate[] {
+  return recipes.slice(0, count).flatMap(({ drops }) => candidate(drops, code, products, conditions));
 }

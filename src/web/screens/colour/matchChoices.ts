@@ -7,6 +7,7 @@ import {
   type ObserverId,
   type ViewingCondition,
 } from '../../../core/colour/index.ts';
+import type { PaletteAim } from '../../../core/match/index.ts';
 
 /** How answers are searched and judged. */
 export interface MatchChoices {
@@ -15,6 +16,10 @@ export interface MatchChoices {
   maxDrops: number;
   /** What one part of a recipe is. */
   unit: 'drops' | 'tenths';
+  /** What makes one answer better than another. */
+  aim: PaletteAim;
+  /** How near is near enough, dE00, where something else than nearness counts. */
+  tolerance: number;
   /** The light in which an answer has to be nearest; worst: the worst of all lights that the model is shown in. */
   light: IlluminantId | 'worst';
   observer: ObserverId;
@@ -27,6 +32,8 @@ export const USUAL: MatchChoices = {
   maxPaints: 3,
   maxDrops: 20,
   unit: 'drops',
+  aim: 'nearest',
+  tolerance: 2,
   light: 'D65',
   observer: '2deg',
   lightening: 0,

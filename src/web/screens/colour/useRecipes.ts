@@ -2,13 +2,21 @@ import { proxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { PaintRecord } from '../../../api/index.ts';
 import type { Lab, ViewingCondition } from '../../../core/colour/index.ts';
-import type { Recipe, RecipeAnswer, RecipeRequest } from '../../../core/match/index.ts';
+import type {
+  FrugalAim,
+  FrugalRecipe,
+  PaletteAim,
+  Recipe,
+  RecipeAnswer,
+  RecipeRequest,
+} from '../../../core/match/index.ts';
 import type { RecipeWorker } from '../../workers/recipeWorker.ts';
 
 export type RecipeState =
   | { kind: 'idle' }
   | { kind: 'searching'; share: number; soFar: Recipe[][] }
   | { kind: 'found'; answer: RecipeAnswer; seconds: number; paintCount: number }
+  | { kind: 'saved'; aim: FrugalAim; recipes: FrugalRecipe[]; nearEnough: number; seconds: number }
   | { kind: 'cancelled' }
   | { kind: 'failed'; message: string };
 
@@ -20,6 +28,8 @@ interface RecipeQuestion {
   maxPaints: number;
   maxDrops: number;
   mostBought: number | undefined;
+  aim: PaletteAim;
+  tolerance: number;
 }
 
 /** How near the promise goes: nothing better by more than this. */
@@ -29,7 +39,16 @@ const SETTLE_MS = 150;
 const tripleOf = ({ L, a, b }: Lab) => [L, a, b] as const;
 
 /** Searches recipes in a worker whenever the question changes; a new question or cancel ends the old worker. */
-export function useRecipes({ paints, labs, conditions, maxPaints, maxDrops, mostBought }: RecipeQuestion) {
+export function useRecipes({
+  paints,
+  labs,
+  conditions,
+  maxPaints,
+  maxDrops,
+  mostBought,
+  aim,
+  tolerance,
+}: RecipeQuestion) {
   const [answered, setAnswered] = useState<{ key: string; state: RecipeState }>({
     key: '',
     state: { kind: 'idle' },
@@ -38,7 +57,7 @@ export function useRecipes({ paints, labs, conditions, maxPaints, maxDrops, most
   const stop = useRef<() => void>(() => undefined);
   const key =
     labs && paints.length > 0
-      ? `${JSON.stringify([labs, conditions])} ${maxPaints} ${maxDrops} ${mostBought} ${turn} ${paints.map(({ id }) => id).join()}`
+      ? `${JSON.stringify([labs, conditions])} ${maxPaints} ${maxDrops} ${mostBought} ${aim} ${aim === 'nearest' ? '' : tolerance} ${turn} ${paints.map(({ id }) => id).join()}`
       : '';
 
   useEffect(() => {
@@ -66,27 +85,39 @@ export function useRecipes({ paints, labs, conditions, maxPaints, maxDrops, most
         maxPaints,
         maxDrops,
       };
-      remote
-        .search(
-          request,
-          { keep: KEEP, within: WITHIN },
-          // Progress comes on a port of its own and may arrive after the answer.
-          proxy((share: number, soFar: Recipe[][]) =>
-            setAnswered((now) =>
-              now.key === key && now.state.kind !== 'searching'
-                ? now
-                : { key, state: { kind: 'searching', share, soFar } },
-            ),
-          ),
-        )
-        .then((found) =>
-          answer({
-            kind: 'found',
-            answer: found,
-            seconds: (performance.now() - began) / 1000,
-            paintCount: paints.length,
-          }),
-        )
+      // Progress comes on a port of its own and may arrive after the answer.
+      const onProgress = proxy((share: number, soFar: Recipe[][] = []) =>
+        setAnswered((now) =>
+          now.key === key && now.state.kind !== 'searching'
+            ? now
+            : { key, state: { kind: 'searching', share, soFar } },
+        ),
+      );
+      const seconds = () => (performance.now() - began) / 1000;
+      const answered =
+        aim === 'nearest'
+          ? remote
+              .search(request, { keep: KEEP, within: WITHIN }, onProgress)
+              .then((found) =>
+                answer({ kind: 'found', answer: found, seconds: seconds(), paintCount: paints.length }),
+              )
+          : remote
+              .save(
+                {
+                  request,
+                  tolerance,
+                  aim,
+                  bottles: paints.map(({ id, levelMl, priceCents }) => ({
+                    id,
+                    owned: levelMl !== null,
+                    priceCents,
+                  })),
+                  keep: KEEP,
+                },
+                onProgress,
+              )
+              .then((saved) => answer({ kind: 'saved', aim, ...saved, seconds: seconds() }));
+      answered
         .catch((error: unknown) => answer({ kind: 'failed', message: (error as Error).message }))
         .finally(() => worker?.terminate());
     }, SETTLE_MS);

@@ -1,5 +1,6 @@
-import { Checkbox, NumberInput, Slider } from '@mantine/core';
+import { Checkbox, NumberInput } from '@mantine/core';
 import { labToDisplay } from '../../../../core/colour/index.ts';
+import { ToleranceSlider } from '../../../components/ToleranceSlider.tsx';
 import type { LiveryColour } from './paletteTargets.ts';
 
 export interface PaletteLimits {
@@ -58,24 +59,12 @@ export function PaletteChoices({
             </li>
           ))}
         </ul>
-        <div style={{ marginTop: 12 }}>
-          <span id="tolerance">
-            Each within <b className="mono">{limits.tolerance.toFixed(1)} dE</b>
-          </span>
-          <Slider
-            aria-labelledby="tolerance"
-            thumbLabel="How near every colour has to come, dE"
-            min={0.5}
-            max={4}
-            step={0.1}
-            value={limits.tolerance}
-            label={(value) => `${value.toFixed(1)} dE`}
-            onChange={(tolerance) => onLimits({ ...limits, tolerance })}
-          />
-          <p className="soft small" style={{ marginTop: 6 }}>
-            Below 1 nobody sees it; at 2 it shows only where two panels touch.
-          </p>
-        </div>
+        <ToleranceSlider
+          who="Each"
+          about="How near every colour has to come, dE"
+          tolerance={limits.tolerance}
+          onChange={(tolerance) => onLimits({ ...limits, tolerance })}
+        />
       </div>
       <div className="panel">
         <h3>From</h3>
