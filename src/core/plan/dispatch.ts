@@ -15,7 +15,7 @@ export function tails({ operations, succs, topological }: IndexedInstance): numb
 }
 
 /** Tails that count what is due as if it ended where the longest chain does, and what weighs as a good deal nearer. */
-function urgencies(instance: IndexedInstance): number[] {
+export function urgencies(instance: IndexedInstance): number[] {
   const { operations, succs, topological } = instance;
   const urgency = tails(instance);
   if (!operations.some(({ due, weight = 0 }) => due !== undefined || weight > 0)) return urgency;
@@ -33,6 +33,11 @@ function urgencies(instance: IndexedInstance): number[] {
   return urgency.map((tail, index) => tail + pull[index]!);
 }
 
+/** Urgencies with some chance in them: `jitter` 0 for none. */
+export function shaken(urgency: readonly number[], jitter: number, random: () => number): number[] {
+  return urgency.map((value) => value * (1 + jitter * (random() - 0.5)));
+}
+
 /** Steps that start this close together count as starting together. */
 const NEAR_MINUTES = 10;
 
@@ -45,11 +50,9 @@ interface BenchState {
 }
 
 /** An order made by walking through the sessions: at each moment the step that can start first, the one with
- *  the longest tail among equals, but never one that would let another step's recoat window close.
- *  `jitter` (0 none) shakes the priorities with the given random source. */
-export function dispatchOrder(instance: IndexedInstance, jitter: number, random: () => number): number[] {
+ *  the greatest priority among equals, but never one that would let another step's recoat window close. */
+export function dispatchOrder(instance: IndexedInstance, priority: readonly number[]): number[] {
   const { size, operations, windows, family, setup, preds, succs, tied } = instance;
-  const priority = urgencies(instance).map((tail) => tail * (1 + jitter * (random() - 0.5)));
   const waiting = preds.map((arcs) => arcs.length);
   const ready = Float64Array.from(operations, ({ earliest }) => earliest ?? 0);
   const closes = Float64Array.from(operations, ({ latest }) => latest ?? Infinity);

@@ -1,5 +1,6 @@
-import { dispatchOrder } from './dispatch.ts';
+import { dispatchOrder, shaken, urgencies } from './dispatch.ts';
 import { impossibleWindow } from './impossibleWindow.ts';
+import { insertSchedule } from './insertSchedule.ts';
 import { listDecoder } from './listDecoder.ts';
 import { MOST_TO_PROVE, proveSchedule } from './proveSchedule.ts';
 import { finishBound, latestStarts, setupBound } from './scheduleBound.ts';
@@ -45,7 +46,11 @@ const START_WEIGHT = 0.02;
 const OVERDUE_WEIGHT = 4;
 /** Annealing heats up again from the best order this many times. */
 const CYCLES = 4;
-const DISPATCH_TRIES = 24;
+const FIRST_TRIES = 24;
+/** Share of the time that first orders may take where there is a plan already. */
+const FIRST_SHARE = 0.1;
+/** Walking through the sessions looks at all open steps at every step: too slow for more. */
+const MOST_TO_DISPATCH = 400;
 /** Beyond its time a search without any plan yet goes on this long, ms. */
 const PATIENCE_MS = 5000;
 const EVALUATIONS_PER_LOOK = 64;
@@ -131,14 +136,25 @@ export function scheduleOperations(
   }
   let current: Candidate | undefined;
   if (previous) current = consider(orderOfPrevious(indexed, previous));
-  for (let attempt = 0; attempt < DISPATCH_TRIES; attempt++) {
-    const candidate = consider(dispatchOrder(indexed, attempt === 0 ? 0 : 0.6, random));
+  const began = now();
+  const take = (order: number[] | undefined) => {
+    const candidate = order && consider(order);
     if (candidate && (!current || isBetter(candidate, current))) current = candidate;
+  };
+  // Inserting is the surer way to a first plan, walking through the sessions saves more set-ups: both begin.
+  const urgency = urgencies(indexed);
+  for (let attempt = 0; attempt < FIRST_TRIES; attempt++) {
+    take(insertedOrder(indexed, shaken(urgency, attempt === 0 ? 0 : 0.6, random)));
+    if (best && (over() || provedBest())) break;
+    if (best && attempt >= 2 && now() - began > FIRST_SHARE * timeMs) break;
+    if (indexed.size <= MOST_TO_DISPATCH || !best) {
+      take(dispatchOrder(indexed, shaken(urgency, attempt === 0 ? 0 : 0.6, random)));
+    }
     if (best && (over() || provedBest())) break;
   }
   if (!current) {
     const isStuck = () => now() > deadline + PATIENCE_MS;
-    current = searchForAny(indexed, consider, random, () => isStuck() || (over() && spent > 2000));
+    current = searchForAny(indexed, urgency, consider, random, () => isStuck() || (over() && spent > 2000));
     if (!current && isStuck() && !impossibleWindow(indexed)) {
       throw new RangeError(
         `No plan that keeps every recoat window was found among ${spent} tried: add a session or make one longer, or let a paint wait.`,
@@ -219,15 +235,22 @@ function orderOfPrevious(indexed: IndexedInstance, previous: Record<string, numb
   return [...indexed.topological].sort((a, b) => rank[a]! - rank[b]!);
 }
 
+/** The order of a schedule made by insertion. */
+function insertedOrder(indexed: IndexedInstance, urgency: readonly number[]): number[] | undefined {
+  const starts = insertSchedule(indexed, urgency);
+  return starts && [...indexed.topological].sort((a, b) => starts[a]! - starts[b]!);
+}
+
 /** Tries shaken orders until one can be decoded at all. */
 function searchForAny(
   indexed: IndexedInstance,
+  urgency: readonly number[],
   consider: (order: number[]) => Candidate | undefined,
   random: () => number,
   over: () => boolean,
 ): Candidate | undefined {
   for (let attempt = 0; attempt < 4000 && !over(); attempt++) {
-    const found = consider(dispatchOrder(indexed, 0.5 + random() * 2, random));
+    const found = consider(dispatchOrder(indexed, shaken(urgency, 0.5 + random() * 2, random)));
     if (found) return found;
   }
   return undefined;
