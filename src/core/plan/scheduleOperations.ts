@@ -3,6 +3,7 @@ import { impossibleWindow } from './impossibleWindow.ts';
 import { insertSchedule } from './insertSchedule.ts';
 import { listDecoder } from './listDecoder.ts';
 import { MOST_TO_PROVE, proveSchedule } from './proveSchedule.ts';
+import { reinsert } from './reinsert.ts';
 import { finishBound, latestStarts, setupBound } from './scheduleBound.ts';
 import {
   indexInstance,
@@ -55,6 +56,9 @@ const MOST_TO_DISPATCH = 400;
 const PATIENCE_MS = 5000;
 const EVALUATIONS_PER_LOOK = 64;
 /** Orders tried before a small instance is searched to the end, and the nodes that may take. */
+/** Share of the time for taking out and putting back; the rest anneals what that found. Energy it may give up at first. */
+const REINSERT_SHARE = 0.75;
+const REINSERT_HEAT = 50;
 const TRIES_BEFORE_PROOF = 1000;
 const PROOF_NODES = 300_000;
 /** A node costs about as much as this share of a decoded order is worth, in a budget of evaluations. */
@@ -72,7 +76,8 @@ interface Candidate {
 }
 
 /** A schedule for one builder with the earliest finish found, then the least set-up, then the earliest work.
- *  Dispatch rules give first orders; annealing over moves that keep the arcs improves them. Every result is
+ *  Inserting and dispatch rules give first orders; taking blocks out and putting them back, then annealing over moves
+ *  that keep the arcs, improve them. Every result is
  *  verified before it is handed out. Where operations are due, being overdue is weighed before the finish; where some
  *  weigh, their ends count with it. Small instances are then searched to the end. `optimal` is true only where that
  *  came to its end, or where both objectives meet their bounds.
@@ -202,6 +207,25 @@ export function scheduleOperations(
     }
     current = best;
   }
+  if (!provedBest() && !over() && indexed.size > MOST_TO_PROVE) {
+    const firstSpent = spent;
+    const firstLeft = deadline - now();
+    const progress = () =>
+      (Number.isFinite(evaluations)
+        ? (spent - firstSpent) / (evaluations - firstSpent)
+        : 1 - (deadline - now()) / firstLeft) / REINSERT_SHARE;
+    reinsert(indexed, best.starts, urgency, random, {
+      energyOf: (starts, setupMinutes) => {
+        spent++;
+        return reinsertEnergy(indexed, starts, setupMinutes);
+      },
+      heat: REINSERT_HEAT,
+      progress,
+      over: () => over() || progress() >= 1 || provedBest(),
+      improved: (starts) => consider([...indexed.topological].sort((a, b) => starts[a]! - starts[b]!)),
+    });
+    current = best;
+  }
   if (!provedBest() && !over())
     anneal(indexed, current, decode, random, over, () => spent++, consider, {
       left: () => deadline - now(),
@@ -210,6 +234,26 @@ export function scheduleOperations(
       spent: () => spent,
     });
   return publish();
+}
+
+/** What taking out and putting back tries to lower, minutes. Set-ups take up room in the sessions, so they count fully. */
+function reinsertEnergy(
+  { operations, size }: IndexedInstance,
+  starts: Int32Array,
+  setupMinutes: number,
+): number {
+  let finish = 0;
+  let sum = 0;
+  let aims = 0;
+  for (let index = 0; index < size; index++) {
+    const { hands, dry, due = Infinity, weight = 0 } = operations[index]!;
+    const end = starts[index]! + hands + dry;
+    if (end > finish) finish = end;
+    if (end > due) aims += OVERDUE_WEIGHT * (end - due);
+    aims += weight * end;
+    sum += starts[index]!;
+  }
+  return finish + setupMinutes + aims + (0.1 * sum) / size;
 }
 
 function isBetter(a: Candidate, b: Candidate): boolean {
