@@ -12,7 +12,10 @@ describe('changing the plan', () => {
   const settled = () =>
     until(
       page,
-      () => !/working it out again|Working out|plan is following/.test(document.body.innerText),
+      () =>
+        !/working it out again|Working out|plan is following|looking for better/.test(
+          document.body.innerText,
+        ),
       [],
       60_000,
     );
@@ -54,6 +57,21 @@ describe('changing the plan', () => {
     await page.select('[aria-label="Among the builds"]', 'first');
     await expect.poll(async () => (await planOf('tolliver')).priority, { timeout: 30_000 }).toBe('first');
     await settled();
+  });
+
+  it('shows a valid plan while it looks for a better one, and keeps it when told to', async () => {
+    const before = (await bench()).plan.fingerprint;
+    await page.waitForSelector('[aria-label="Among the builds"]:not(:disabled)');
+    await page.select('[aria-label="Among the builds"]', 'usual');
+    await shows(page, /ready [^\n]* so far; looking for better, \d+ %/, 60_000);
+    await press(page, 'button', 'keep this one');
+    await settled();
+    await expect.poll(async () => (await bench()).plan.fingerprint, { timeout: 30_000 }).not.toBe(before);
+    const kept = (await bench()).plan;
+    expect(Object.keys(kept.starts).length).toBeGreaterThan(100);
+    await page.reload();
+    await shows(page, /\d+ steps, ready/, 60_000);
+    expect((await bench()).plan).toEqual(kept);
   });
 
   it('says that done work is no longer planned when its layer goes', async () => {

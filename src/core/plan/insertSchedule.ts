@@ -63,7 +63,7 @@ export function insertSchedule(
 }
 
 /** A function that places the operations of one block, all or none, where they fit first: after what comes before them,
- *  early enough for what is placed behind them already, and within the block's recoat windows. Whether a block is placed
+ *  early enough for what is placed behind them already, and within the block's recoat windows; none before `notBefore`. Whether a block is placed
  *  is the caller's to keep. */
 export function blockPlacer(
   instance: IndexedInstance,
@@ -71,13 +71,13 @@ export function blockPlacer(
   blockOf: Int32Array,
   isPlaced: Uint8Array,
   mostAttempts: number,
-): (block: readonly number[]) => boolean {
+): (block: readonly number[], notBefore?: number) => boolean {
   const { size, operations, preds, succs } = instance;
   const { starts } = bench;
   const pinned = latestByPins(instance);
   const floors = new Float64Array(size);
-  return (block) => {
-    for (const index of block) floors[index] = operations[index]!.earliest ?? 0;
+  return (block, notBefore = 0) => {
+    for (const index of block) floors[index] = Math.max(notBefore, operations[index]!.earliest ?? 0);
     for (let attempt = 0; attempt < mostAttempts; attempt++) {
       let placed = 0;
       let again = false;

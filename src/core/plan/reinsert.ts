@@ -4,6 +4,8 @@ import type { IndexedInstance } from './scheduleInstance.ts';
 
 const MOST_ATTEMPTS = 20;
 const LOOK_EVERY = 32;
+/** Share of the blocks that are put beside others of their paint instead of where they fit first. */
+const BESIDE = 0.15;
 
 /** Improves a valid schedule by taking some blocks out and putting them back in where they fit first, in another order.
  *  Better ones are kept, worse ones with a chance that falls as `progress` runs from 0 to 1. Calls `improved` with the
@@ -41,6 +43,8 @@ export function reinsert(
   const isIn = new Uint8Array(members.length).fill(1);
   const before = new Int32Array(size);
   const sessionBefore = new Int32Array(size);
+  const ofFamily: number[][] = instance.setup.families.map(() => []);
+  for (let index = 0; index < size; index++) if (family[index]! >= 0) ofFamily[family[index]!]!.push(index);
   const blockUrgency = members.map((block) =>
     block.reduce((most, index) => Math.max(most, urgency[index]!), 0),
   );
@@ -63,6 +67,16 @@ export function reinsert(
 
   const placeBlock = blockPlacer(instance, bench, blockOf, isIn, MOST_ATTEMPTS);
 
+  /** The end of some work with the same paint, so that the airbrush need not be cleaned in between. */
+  const besideItsKind = (block: readonly number[]): number => {
+    const kind = family[block.find((index) => family[index]! >= 0) ?? block[0]!]!;
+    const alike = kind >= 0 ? ofFamily[kind]! : [];
+    const beside = alike[Math.floor(random() * alike.length)];
+    return beside === undefined || bench.sessionOf[beside]! < 0
+      ? 0
+      : starts[beside]! + operations[beside]!.hands;
+  };
+
   /** Puts the blocks back, each as soon as all before it are in. */
   const putBack = (out: readonly number[]): boolean => {
     const noise = random() < 0.5 ? 0.3 : 2;
@@ -77,7 +91,7 @@ export function reinsert(
         ),
       );
       const block = waiting[at]!;
-      if (!placeBlock(members[block]!)) return false;
+      if (!placeBlock(members[block]!, random() < BESIDE ? besideItsKind(members[block]!) : 0)) return false;
       isIn[block] = 1;
       waiting.splice(at, 1);
     }

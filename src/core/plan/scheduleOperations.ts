@@ -23,6 +23,8 @@ export interface ScheduleOptions {
   now?: () => number;
   signal?: { readonly aborted: boolean };
   onImproved?: (result: ScheduleResult) => void;
+  /** Called now and then with the share of the budget used, 0..1. */
+  onProgress?: (share: number) => void;
   /** Starts of an earlier plan: the search begins from its order. */
   previous?: Record<string, number>;
 }
@@ -59,6 +61,13 @@ const EVALUATIONS_PER_LOOK = 64;
 /** Share of the time for taking out and putting back; the rest anneals what that found. Energy it may give up at first. */
 const REINSERT_SHARE = 0.75;
 const REINSERT_HEAT = 50;
+const SETUP_SHARE = 0.4;
+const SETUP_HEAT = 8;
+/** A minute beyond a finish that must be kept weighs so much. */
+const BEYOND_WEIGHT = 10;
+/** The same before a small instance is searched to the end. */
+const SHARE_BEFORE_PROOF = 0.35;
+const REINSERTED_BEFORE_PROOF = 6000;
 const TRIES_BEFORE_PROOF = 1000;
 const PROOF_NODES = 300_000;
 /** A node costs about as much as this share of a decoded order is worth, in a budget of evaluations. */
@@ -134,7 +143,11 @@ export function scheduleOperations(
     }
     return candidate;
   };
-  const over = () => spent >= evaluations || signal?.aborted === true || now() > deadline;
+  const over = () => {
+    const at = now();
+    options.onProgress?.(Math.min(1, Math.max(spent / evaluations, 1 - (deadline - at) / timeMs)));
+    return spent >= evaluations || signal?.aborted === true || at > deadline;
+  };
 
   if (indexed.size === 0) {
     return { starts: {}, finish: 0, setupMinutes: 0, overdue: 0, lowerBound: 0, optimal: true };
@@ -175,6 +188,9 @@ export function scheduleOperations(
     );
   }
   if (!provedBest() && !over() && indexed.size <= MOST_TO_PROVE && !weighs && !isDue) {
+    takeOutAndPutBack(SHARE_BEFORE_PROOF / 2, REINSERTED_BEFORE_PROOF / 2);
+    takeOutAndPutBack(SHARE_BEFORE_PROOF, REINSERTED_BEFORE_PROOF / 2, best.finish);
+    current = best;
     const small = Math.min(evaluations, spent + TRIES_BEFORE_PROOF);
     anneal(
       indexed,
@@ -208,22 +224,8 @@ export function scheduleOperations(
     current = best;
   }
   if (!provedBest() && !over() && indexed.size > MOST_TO_PROVE) {
-    const firstSpent = spent;
-    const firstLeft = deadline - now();
-    const progress = () =>
-      (Number.isFinite(evaluations)
-        ? (spent - firstSpent) / (evaluations - firstSpent)
-        : 1 - (deadline - now()) / firstLeft) / REINSERT_SHARE;
-    reinsert(indexed, best.starts, urgency, random, {
-      energyOf: (starts, setupMinutes) => {
-        spent++;
-        return reinsertEnergy(indexed, starts, setupMinutes);
-      },
-      heat: REINSERT_HEAT,
-      progress,
-      over: () => over() || progress() >= 1 || provedBest(),
-      improved: (starts) => consider([...indexed.topological].sort((a, b) => starts[a]! - starts[b]!)),
-    });
+    takeOutAndPutBack(REINSERT_SHARE, Infinity);
+    takeOutAndPutBack(SETUP_SHARE, Infinity, best.finish);
     current = best;
   }
   if (!provedBest() && !over())
@@ -234,6 +236,29 @@ export function scheduleOperations(
       spent: () => spent,
     });
   return publish();
+
+  /** Improves the best for a share of the budget that is left, with at most so many tries; set-ups alone where a finish
+   *  is given that must be kept. */
+  function takeOutAndPutBack(share: number, most: number, kept = -Infinity): void {
+    const firstSpent = spent;
+    const firstLeft = deadline - now();
+    const tries = Math.min(most, (evaluations - firstSpent) * share);
+    const progress = () => {
+      const byTime = (1 - (deadline - now()) / firstLeft) / share;
+      const byCount = (spent - firstSpent) / tries;
+      return Number.isFinite(evaluations) ? byCount : Math.max(byTime, byCount);
+    };
+    reinsert(indexed, best!.starts, urgency, random, {
+      energyOf: (starts, setupMinutes) => {
+        spent++;
+        return reinsertEnergy(indexed, starts, setupMinutes, kept);
+      },
+      heat: kept > -Infinity ? SETUP_HEAT : REINSERT_HEAT,
+      progress,
+      over: () => over() || progress() >= 1 || provedBest(),
+      improved: (starts) => consider([...indexed.topological].sort((a, b) => starts[a]! - starts[b]!)),
+    });
+  }
 }
 
 /** What taking out and putting back tries to lower, minutes. Set-ups take up room in the sessions, so they count fully. */
@@ -241,6 +266,7 @@ function reinsertEnergy(
   { operations, size }: IndexedInstance,
   starts: Int32Array,
   setupMinutes: number,
+  kept: number,
 ): number {
   let finish = 0;
   let sum = 0;
@@ -253,7 +279,8 @@ function reinsertEnergy(
     aims += weight * end;
     sum += starts[index]!;
   }
-  return finish + setupMinutes + aims + (0.1 * sum) / size;
+  const late = kept > -Infinity ? BEYOND_WEIGHT * Math.max(0, finish - kept) : finish;
+  return late + setupMinutes + aims + (0.1 * sum) / size;
 }
 
 function isBetter(a: Candidate, b: Candidate): boolean {

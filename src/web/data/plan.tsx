@@ -1,4 +1,4 @@
-import { wrap, type Remote } from 'comlink';
+import { proxy, wrap, type Remote } from 'comlink';
 import {
   createContext,
   useCallback,
@@ -21,6 +21,10 @@ interface PlanState {
   view: PlanView | null;
   /** True while the worker makes another. */
   busy: boolean;
+  /** Share of the improving done, 0..1, while a valid plan is shown already; null otherwise. */
+  improving: number | null;
+  /** Keeps the plan as it is and stops improving it. */
+  keepThis: () => void;
   operations: ReadonlyMap<string, PlanOperation>;
   /** What moved when the plan last followed a change. */
   lastMoves: PlanView['moves'];
@@ -34,6 +38,8 @@ interface PlanState {
 const PlanContext = createContext<PlanState>({
   view: null,
   busy: true,
+  improving: null,
+  keepThis: () => undefined,
   operations: new Map(),
   lastMoves: [],
   request: null,
@@ -67,9 +73,10 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   const { data: snapshot } = useBench();
   const { data: paints } = usePaints();
   const { data: codes } = useCodes();
-  const worker = useRef<Remote<PlanWorker> | null>(null);
+  const worker = useRef<{ thread: Worker; remote: Remote<PlanWorker> } | null>(null);
   const asked = useRef(0);
-  const [made, setMade] = useState<{ view: PlanView; inputs: unknown } | null>(null);
+  /** The latest plan; `share` where it is being improved still. */
+  const [made, setMade] = useState<{ view: PlanView; inputs: unknown; share: number | null } | null>(null);
   const [lastMoves, setLastMoves] = useState<PlanView['moves']>([]);
   const [minute, setMinute] = useState(0);
   const [until, setUntil] = useState(readUntil);
@@ -103,44 +110,63 @@ export function PlanProvider({ children }: { children: ReactNode }) {
     [snapshot, used, minute, tonightUntil],
   );
 
+  const keep = useCallback((next: PlanView, version: number) => {
+    if (!next.replanned || next.problem) return;
+    setLastMoves(next.moves);
+    const { fingerprint, starts, finish, bound, setupMinutes, proved } = next;
+    void savePlan({ fingerprint, starts, finish, bound, setupMinutes, proved, version });
+  }, []);
+
   useEffect(() => {
     if (!inputs) return;
-    worker.current ??= wrap<PlanWorker>(
-      new Worker(new URL('../workers/planWorker.ts', import.meta.url), { type: 'module' }),
-    );
+    if (!worker.current) {
+      const thread = new Worker(new URL('../workers/planWorker.ts', import.meta.url), { type: 'module' });
+      worker.current = { thread, remote: wrap<PlanWorker>(thread) };
+    }
     const turn = ++asked.current;
     const { snapshot, used } = inputs;
-    void worker.current.planView(requestOf(snapshot, used, inputs.tonightUntil)).then((next) => {
-      if (turn !== asked.current) return;
-      setMade({ view: next, inputs });
-      if (!next.replanned || next.problem) return;
-      setLastMoves(next.moves);
-      const { fingerprint, starts, finish, bound, setupMinutes, proved } = next;
-      void savePlan({
-        fingerprint,
-        starts,
-        finish,
-        bound,
-        setupMinutes,
-        proved,
-        version: snapshot.plan.version,
+    const isNews = () => turn === asked.current;
+    void worker.current.remote
+      .makePlan(
+        requestOf(snapshot, used, inputs.tonightUntil),
+        // Progress comes on a port of its own and may arrive after the answer.
+        proxy((view: PlanView, share: number) => {
+          setMade((now) =>
+            !isNews() || (now?.inputs === inputs && now.share === null) ? now : { view, inputs, share },
+          );
+        }),
+      )
+      .then((next) => {
+        if (!isNews()) return;
+        setMade({ view: next, inputs, share: null });
+        keep(next, snapshot.plan.version);
       });
-    });
-  }, [inputs]);
+  }, [inputs, keep]);
 
   const view = made?.view ?? null;
   const busy = made === null || made.inputs !== inputs;
+  const improving = busy ? null : made.share;
+  const keepThis = useCallback(() => {
+    if (!made || made.share === null || made.inputs !== inputs || !inputs) return;
+    worker.current?.thread.terminate();
+    worker.current = null;
+    asked.current++;
+    setMade({ ...made, share: null });
+    keep(made.view, inputs.snapshot.plan.version);
+  }, [made, inputs, keep]);
   const state = useMemo(
     () => ({
       view,
       busy,
+      improving,
+      keepThis,
       lastMoves,
       operations: new Map(view?.operations.map((operation) => [operation.id, operation])),
       request: inputs && requestOf(inputs.snapshot, inputs.used, inputs.tonightUntil),
       tonightUntil,
       setTonightUntil,
     }),
-    [view, busy, lastMoves, inputs, tonightUntil, setTonightUntil],
+    [view, busy, improving, keepThis, lastMoves, inputs, tonightUntil, setTonightUntil],
   );
   return <PlanContext.Provider value={state}>{children}</PlanContext.Provider>;
 }

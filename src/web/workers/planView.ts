@@ -27,6 +27,7 @@ import {
   type PlanArc,
   type PlanOperation,
   type ScheduleInstance,
+  type ScheduleResult,
   type Session,
   type StartReason,
   type Warning,
@@ -79,12 +80,18 @@ const HORIZON_DAYS = 365;
 const MOST_EVALUATIONS = 24_000;
 const STEPS_LOOKED_AT = 4_000_000;
 const TIME_MS = 20_000;
+/** Between two looks at the best so far. */
+const TELL_MS = 300;
 /** A step this late makes a new plan. */
 const LATE_MINUTES = 30;
 
 /** Operations, schedule, reasons, what cures and what warns, from the bench as it stands. A stored plan that was
- *  made from the same inputs and is not late is kept as it is. */
-export function planView({ snapshot, paints, codes, now, tonightUntil }: PlanRequest): PlanView {
+ *  made from the same inputs and is not late is kept as it is. While a plan is being improved, `onBetter` is given the
+ *  best so far, checked like the last, some times a second. */
+export function planView(
+  { snapshot, paints, codes, now, tonightUntil }: PlanRequest,
+  onBetter?: (soFar: PlanView, share: number) => void,
+): PlanView {
   const { settings, builds, lessons, plan: stored } = snapshot;
   const products = productIndex(paints);
   const codeIndex = new Map(codes.map((code) => [code.id, code]));
@@ -168,8 +175,23 @@ export function planView({ snapshot, paints, codes, now, tonightUntil }: PlanReq
     ),
     problem: null,
   };
+  const shelf = new Map(paints.map((paint) => [paint.id, paint]));
+  const warn = () => {
+    for (const build of builds) {
+      view.warnings[build.id] = [
+        ...orphans.filter(({ buildId }) => buildId === build.id).map(noLongerPlanned),
+        ...lookAhead(
+          lookAheadBuild(build, shelf, view.deadlines[build.id] ?? null),
+          view.operations,
+          view.starts,
+          now,
+        ),
+      ];
+    }
+  };
   try {
-    if (work.instance.operations.length > 0) fillSchedule(view, work.instance, stored, now);
+    if (work.instance.operations.length > 0) fillSchedule(view, work.instance, stored, now, warn, onBetter);
+    else warn();
   } catch (error) {
     const titles = new Map(view.operations.map(({ id, title }) => [id, title]));
     view.problem = (error as Error).message.replace(/"([^"]+)"/g, (quoted, id: string) =>
@@ -177,18 +199,7 @@ export function planView({ snapshot, paints, codes, now, tonightUntil }: PlanReq
     );
     if (pins.length > 0)
       view.problem += ' A step that you pinned may stand in the way: let go of a pin in the Plan stage.';
-  }
-  const shelf = new Map(paints.map((paint) => [paint.id, paint]));
-  for (const build of builds) {
-    view.warnings[build.id] = [
-      ...orphans.filter(({ buildId }) => buildId === build.id).map(noLongerPlanned),
-      ...lookAhead(
-        lookAheadBuild(build, shelf, view.deadlines[build.id] ?? null),
-        view.operations,
-        view.starts,
-        now,
-      ),
-    ];
+    warn();
   }
   return view;
 }
@@ -346,6 +357,8 @@ function fillSchedule(
   instance: ScheduleInstance,
   stored: BenchSnapshot['plan'],
   now: number,
+  warn: () => void,
+  onBetter?: (soFar: PlanView, share: number) => void,
 ): void {
   const ids = instance.operations.map(({ id }) => id);
   const upToDate =
@@ -361,14 +374,29 @@ function fillSchedule(
     view.proved = stored.proved;
   } else {
     const previous = ids.some((id) => known[id] !== undefined) ? known : undefined;
+    let better: ScheduleResult | undefined;
+    let told = -Infinity;
     const result = scheduleOperations(instance, {
       evaluations: Math.min(MOST_EVALUATIONS, Math.ceil(STEPS_LOOKED_AT / instance.operations.length)),
       timeMs: TIME_MS,
       seed: 7,
       previous,
+      onImproved: (found) => (better = found),
+      onProgress: (share) => {
+        if (!onBetter || !better || Date.now() - told < TELL_MS) return;
+        take(better);
+        onBetter(view, share);
+        told = Date.now();
+      },
     });
     const problems = verifySchedule(instance, result);
     if (problems.length > 0) throw new Error(problems[0]);
+    take(result);
+    return;
+  }
+  explain();
+
+  function take(result: ScheduleResult): void {
     view.starts = Object.fromEntries(ids.map((id) => [id, result.starts[id]! + now]));
     view.finish = result.finish + now;
     view.bound = result.lowerBound + now;
@@ -380,10 +408,14 @@ function fillSchedule(
       const to = view.starts[id]!;
       return from !== undefined && Math.abs(from - to) >= 5 ? [{ id, from, to }] : [];
     });
+    explain();
   }
-  const titles = new Map(view.operations.map(({ id, title }) => [id, title]));
-  const relative = Object.fromEntries(ids.map((id) => [id, view.starts[id]! - now]));
-  view.reasons = Object.fromEntries(explainStarts(instance, relative, view.arcs, titles));
+  function explain(): void {
+    const titles = new Map(view.operations.map(({ id, title }) => [id, title]));
+    const relative = Object.fromEntries(ids.map((id) => [id, view.starts[id]! - now]));
+    view.reasons = Object.fromEntries(explainStarts(instance, relative, view.arcs, titles));
+    warn();
+  }
 }
 
 /** A short text that changes whenever the plan's inputs do (FNV-1a, 53 bits in two halves). */

@@ -1,4 +1,5 @@
-import { useId, useMemo } from 'react';
+import { useElementSize } from '@mantine/hooks';
+import { useId, useMemo, useState } from 'react';
 import type { BuildRecord, StepRecord } from '../../../api/index.ts';
 import { format } from 'date-fns';
 import { formatMinutes } from '../../../core/finish/index.ts';
@@ -22,6 +23,10 @@ const CLOSE_LANE = 27;
 const MANY_LANES = 10;
 const HEAD = 40;
 const LABELS = 148;
+/** Drawn beyond what is seen on either side, pixels, so that scrolling does not outrun it. */
+const MARGIN = 600;
+/** Scrolling draws anew after so many pixels. */
+const SCROLL_STEP = 300;
 /** Cures shorter than this are a matter of minutes at the bench and would only blur the lane. */
 const SHOWN_CURE = 20;
 
@@ -48,20 +53,35 @@ export function Lanes({ build, view, steps, now, marked, onMark }: LanesProps) {
   ];
   const lane = lanes.length > MANY_LANES ? CLOSE_LANE : ROOMY_LANE;
   const height = HEAD + lanes.length * lane + 8;
-  const laneY = (trayId: string | undefined) => HEAD + lanes.findIndex((each) => each.id === trayId) * lane;
-  const cureOf = (operationId: string, dry: number) =>
-    Math.max(dry, ...view.arcs.filter(({ from }) => from === operationId).map(({ minLag }) => minLag), 0);
-  const others = upcomingSteps(view).filter(
-    ({ operation, start }) => operation.buildId !== build.id && start < last,
+  const laneAt = new Map(lanes.map((each, at) => [each.id, at]));
+  const laneY = (trayId: string | undefined) => HEAD + (laneAt.get(trayId) ?? -1) * lane;
+  const longestLag = useMemo(() => {
+    const lags = new Map<string, number>();
+    for (const { from, minLag } of view.arcs) lags.set(from, Math.max(lags.get(from) ?? 0, minLag));
+    return lags;
+  }, [view.arcs]);
+  const cureOf = (operationId: string, dry: number) => Math.max(dry, longestLag.get(operationId) ?? 0);
+  const others = useMemo(
+    () =>
+      upcomingSteps(view).filter(({ operation, start }) => operation.buildId !== build.id && start < last),
+    [view, build.id, last],
   );
+  // Only what can be seen is drawn: a long plan has thousands of bars.
+  const [scrolled, setScrolled] = useState(0);
+  const { ref: seen, width: shown } = useElementSize<HTMLDivElement>();
+  const isSeen = (x: number, width: number) =>
+    x + width >= scrolled - MARGIN && x <= scrolled + (shown || 1280) + MARGIN;
+  const placeOf = (from: number, to: number, least: number) => {
+    const x = scale.x(from);
+    return { x, width: Math.max(least, scale.x(to) - x) };
+  };
+  const byId = useMemo(() => new Map(view.operations.map((operation) => [operation.id, operation])), [view]);
 
   const cures = [
     ...own.map(({ operation, start }) => ({ operation, from: start + operation.hands })),
     ...steps.flatMap(({ operationId, endedAt }) => {
-      const operation = view.operations.find(
-        (other) => other.id === operationId && other.buildId === build.id,
-      );
-      return operation ? [{ operation, from: endedAt }] : [];
+      const operation = byId.get(operationId);
+      return operation?.buildId === build.id ? [{ operation, from: endedAt }] : [];
     }),
   ]
     .map(({ operation, from }) => ({
@@ -91,7 +111,11 @@ export function Lanes({ build, view, steps, now, marked, onMark }: LanesProps) {
         ))}
       </div>
       <div
+        ref={seen}
         style={{ overflowX: 'auto' }}
+        onScroll={({ currentTarget: { scrollLeft } }) =>
+          setScrolled(SCROLL_STEP * Math.round(scrollLeft / SCROLL_STEP))
+        }
         tabIndex={0}
         role="region"
         aria-label="Lanes by sub-assembly, scrolls sideways"
@@ -108,52 +132,48 @@ export function Lanes({ build, view, steps, now, marked, onMark }: LanesProps) {
               <line x1="0" y1="0" x2="0" y2="6" stroke="var(--ink-soft)" strokeWidth="1.6" />
             </pattern>
           </defs>
-          {scale.stretches.map((stretch) => (
-            <g key={stretch.from}>
-              <rect
-                x={stretch.x}
-                y={stretch.session ? 0 : HEAD}
-                width={stretch.width}
-                height={stretch.session ? height : height - HEAD}
-                fill={stretch.session ? 'transparent' : 'var(--runner)'}
-              />
-              {stretch.session && (
-                <>
-                  <text
-                    x={stretch.x + 4}
-                    y={15}
-                    fontSize="14"
-                    fontFamily="Barlow Condensed"
-                    fontWeight="600"
-                    fill="var(--ink)"
-                  >
-                    {dayText(stretch.from)}
-                  </text>
-                  <text
-                    x={stretch.x + 4}
-                    y={31}
-                    fontSize="11.5"
-                    fontFamily="JetBrains Mono"
-                    fill="var(--ink-soft)"
-                  >
-                    {clockText(stretch.from)}–{clockText(stretch.to)}
-                  </text>
-                  <line x1={stretch.x} x2={stretch.x} y1={4} y2={height} stroke="var(--line)" />
-                </>
-              )}
-            </g>
-          ))}
+          {scale.stretches
+            .filter(({ x, width }) => isSeen(x, width))
+            .map((stretch) => (
+              <g key={stretch.from}>
+                <rect
+                  x={stretch.x}
+                  y={stretch.session ? 0 : HEAD}
+                  width={stretch.width}
+                  height={stretch.session ? height : height - HEAD}
+                  fill={stretch.session ? 'transparent' : 'var(--runner)'}
+                />
+                {stretch.session && (
+                  <>
+                    <text
+                      x={stretch.x + 4}
+                      y={15}
+                      fontSize="14"
+                      fontFamily="Barlow Condensed"
+                      fontWeight="600"
+                      fill="var(--ink)"
+                    >
+                      {dayText(stretch.from)}
+                    </text>
+                    <text
+                      x={stretch.x + 4}
+                      y={31}
+                      fontSize="11.5"
+                      fontFamily="JetBrains Mono"
+                      fill="var(--ink-soft)"
+                    >
+                      {clockText(stretch.from)}–{clockText(stretch.to)}
+                    </text>
+                    <line x1={stretch.x} x2={stretch.x} y1={4} y2={height} stroke="var(--line)" />
+                  </>
+                )}
+              </g>
+            ))}
           {others.map(({ operation, start }) => {
-            const x = scale.x(start);
+            const { x, width } = placeOf(start, start + operation.hands, 2);
+            if (!isSeen(x, width)) return null;
             return (
-              <rect
-                key={operation.id}
-                x={x}
-                y={HEAD - 5}
-                width={Math.max(2, scale.x(start + operation.hands) - x)}
-                height={4}
-                fill="var(--line-strong)"
-              >
+              <rect key={operation.id} x={x} y={HEAD - 5} width={width} height={4} fill="var(--line-strong)">
                 <title>Another build: {operation.title}</title>
               </rect>
             );
@@ -169,13 +189,14 @@ export function Lanes({ build, view, steps, now, marked, onMark }: LanesProps) {
             />
           ))}
           {cures.map(({ operation, from, to }) => {
-            const x = scale.x(from);
+            const { x, width } = placeOf(from, Math.min(to, last), 1);
+            if (!isSeen(x, width)) return null;
             return (
               <rect
                 key={operation.id}
                 x={x}
                 y={laneY(operation.trayId) + 12}
-                width={Math.max(1, scale.x(Math.min(to, last)) - x)}
+                width={width}
                 height={lane - 20}
                 fill={`url(#${id}-cure)`}
               >
@@ -187,14 +208,15 @@ export function Lanes({ build, view, steps, now, marked, onMark }: LanesProps) {
             );
           })}
           {own.map(({ operation, start }) => {
-            const x = scale.x(start);
+            const { x, width } = placeOf(start, start + operation.hands, 5);
+            if (!isSeen(x, width)) return null;
             const active = marked === operation.id;
             return (
               <rect
                 key={operation.id}
                 x={x + 0.5}
                 y={laneY(operation.trayId) + 6}
-                width={Math.max(4, scale.x(start + operation.hands) - x - 1)}
+                width={width - 1}
                 height={lane - 12}
                 rx={2}
                 fill={active ? 'var(--panel)' : 'var(--ink)'}

@@ -26,7 +26,7 @@ const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 export function PlanScreen() {
   const { build, ready, error } = useWorkshop();
   const { data } = useBench();
-  const { view, busy, operations, lastMoves } = usePlan();
+  const { view, busy, improving, keepThis, operations, lastMoves } = usePlan();
   const [marked, setMarked] = useState<string>();
   const [whole, setWhole] = useState(false);
   if (!ready || !data) return <Loading what="the plan" error={error} />;
@@ -73,12 +73,22 @@ export function PlanScreen() {
       <section className="column" aria-label="What you decide">
         <div style={{ display: 'flex', alignItems: 'baseline', gap: 16 }}>
           <h2>The coming evenings</h2>
-          <span className="soft">
-            {busy
-              ? 'working it out again…'
-              : left.length > 0
+          <span className="soft" role="status">
+            {improving !== null && left.length > 0 && (
+              <>
+                ready {dayText(last)} {clockText(last)} so far; looking for better,{' '}
+                <span className="mono">{Math.round(100 * improving)} %</span>{' '}
+                <button type="button" className="why" onClick={keepThis}>
+                  keep this one
+                </button>
+              </>
+            )}
+            {busy && 'working it out again…'}
+            {!busy && improving === null
+              ? left.length > 0
                 ? `${left.length} steps, ready ${dayText(last)} ${clockText(last)}`
-                : ''}
+                : ''
+              : ''}
           </span>
           <Link to="/bench" className="soft" style={{ marginLeft: 'auto' }}>
             {sessions.length > 0

@@ -46,7 +46,15 @@ export function timeScale(sessions: readonly Session[], from: number, to: number
     stretches,
     width: x,
     x: (minute) => {
-      const stretch = stretches.find((other) => minute <= other.to) ?? stretches.at(-1)!;
+      // The first that ends at this minute or later, found by halving.
+      let first = 0;
+      let beyond = stretches.length - 1;
+      while (first < beyond) {
+        const middle = (first + beyond) >> 1;
+        if (stretches[middle]!.to < minute) first = middle + 1;
+        else beyond = middle;
+      }
+      const stretch = stretches[first]!;
       const share = (minute - stretch.from) / (stretch.to - stretch.from);
       return stretch.x + Math.min(1, Math.max(0, share)) * stretch.width;
     },
