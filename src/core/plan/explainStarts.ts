@@ -21,21 +21,44 @@ export function explainStarts(
   titles: ReadonlyMap<string, string>,
 ): Map<string, StartReason> {
   const byTime = [...instance.operations].sort((a, b) => starts[a.id]! - starts[b.id]!);
-  const end = (id: string) => starts[id]! + (instance.operations.find((o) => o.id === id)?.hands ?? 0);
+  const handsOf = new Map(instance.operations.map(({ id, hands }) => [id, hands]));
+  const end = (id: string) => starts[id]! + (handsOf.get(id) ?? 0);
+  const incomingOf = new Map<string, PlanArc[]>();
+  const heldBy = new Map<string, PlanArc>();
+  for (const arc of arcs) {
+    if (starts[arc.from] !== undefined) {
+      const known = incomingOf.get(arc.to);
+      if (known) known.push(arc);
+      else incomingOf.set(arc.to, [arc]);
+    }
+    if (arc.maxLag !== null && !heldBy.has(arc.from)) heldBy.set(arc.from, arc);
+  }
+  const windowOf = sessionFinder(instance.windows);
+  /** The operation with paint that came last before the one at hand. */
+  let painted: ScheduleInstance['operations'][number] | undefined;
   const name = (id: string) => titles.get(id) ?? id;
   const reasons = new Map<string, StartReason>();
 
   byTime.forEach(({ id, hands, family, earliest = 0 }, at) => {
     const start = starts[id]!;
     const before = byTime[at - 1];
-    const incoming = arcs.filter((arc) => arc.to === id && starts[arc.from] !== undefined);
-    const binding = incoming
+    const binding = (incomingOf.get(id) ?? [])
       .map((arc) => ({ arc, ready: end(arc.from) + arc.minLag }))
       .sort((a, b) => b.ready - a.ready)[0];
     const ready = Math.max(earliest, binding?.ready ?? 0);
-    const windowIndex = instance.windows.findIndex(([from, to]) => from <= start && start + hands <= to);
+    const windowIndex = windowOf(start);
     const [opens] = instance.windows[windowIndex] ?? [0];
-    const setup = family === null ? 0 : setupBefore(instance, byTime, at, starts);
+    let setup = 0;
+    if (family !== null) {
+      const { families, change, newWindow } = instance.setup;
+      const changeOver =
+        painted && painted.family !== family
+          ? change[families.indexOf(painted.family!)]![families.indexOf(family)]!
+          : 0;
+      const fresh = !painted || windowOf(starts[painted.id]!) !== windowIndex;
+      setup = Math.max(changeOver, fresh ? newWindow : 0);
+      painted = byTime[at];
+    }
     const busyUntil = before ? end(before.id) : -Infinity;
 
     const cure = (prefix: string): StartReason => {
@@ -83,7 +106,7 @@ export function explainStarts(
         });
       }
     } else {
-      const held = arcs.find((arc) => arc.from === id && arc.maxLag !== null);
+      const held = heldBy.get(id);
       reasons.set(
         id,
         held
@@ -102,19 +125,16 @@ export function explainStarts(
   return reasons;
 }
 
-function setupBefore(
-  instance: ScheduleInstance,
-  byTime: ScheduleInstance['operations'],
-  at: number,
-  starts: Readonly<Record<string, number>>,
-): number {
-  const { family, id } = byTime[at]!;
-  const last = byTime.slice(0, at).findLast((operation) => operation.family !== null);
-  const windowOf = (start: number) =>
-    instance.windows.findIndex(([from, to]) => from <= start && start <= to);
-  const { families, change, newWindow } = instance.setup;
-  const changeOver =
-    last && last.family !== family ? change[families.indexOf(last.family!)]![families.indexOf(family!)]! : 0;
-  const fresh = !last || windowOf(starts[last.id]!) !== windowOf(starts[id]!);
-  return Math.max(changeOver, fresh ? newWindow : 0);
+/** A function that finds the session a moment lies in, -1 for none. */
+function sessionFinder(windows: ScheduleInstance['windows']): (minute: number) => number {
+  return (minute) => {
+    let first = 0;
+    let beyond = windows.length;
+    while (first < beyond) {
+      const middle = (first + beyond) >> 1;
+      if (windows[middle]![1] < minute) first = middle + 1;
+      else beyond = middle;
+    }
+    return first < windows.length && windows[first]![0] <= minute ? first : -1;
+  };
 }
