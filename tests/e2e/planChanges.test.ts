@@ -123,11 +123,15 @@ describe('changing the plan', () => {
         timeout: 60_000,
       })
       .toHaveLength(1);
-    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
-    await page.keyboard.down('Control');
-    await page.keyboard.press('z');
-    await page.keyboard.up('Control');
+    await shows(page, /The plan followed: 1 added, 0 gone[\s\S]*\+ Look at it by daylight/, 60_000);
+    // Refused: the change that made it goes, and the plan follows that too, which is accepted.
+    await page.$eval('[aria-label="What the change did to the plan"] button:last-of-type', (button) =>
+      (button as HTMLElement).click(),
+    );
     await expect.poll(async () => (await planOf('tolliver')).ownSteps.length, { timeout: 30_000 }).toBe(0);
+    await shows(page, /The plan followed: 0 added, 1 gone[\s\S]*− Look at it by daylight/, 60_000);
+    await press(page, 'button', 'Accept this plan');
+    await until(page, () => !document.body.innerText.includes('The plan followed'), []);
   });
 
   it('solves the plan again for one more evening', async () => {

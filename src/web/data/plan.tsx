@@ -13,6 +13,7 @@ import type { PlanOperation } from '../../core/plan/index.ts';
 import type { BenchSnapshot } from '../../api/index.ts';
 import type { PlanRequest, PlanView } from '../workers/planView.ts';
 import type { PlanWorker } from '../workers/planWorker.ts';
+import { planChange, type PlanChange } from './planChange.ts';
 import { savePlan, useBench, useCodes, usePaints } from './bench.ts';
 import { benchNow } from './clock.ts';
 
@@ -26,8 +27,9 @@ interface PlanState {
   /** Keeps the plan as it is and stops improving it. */
   keepThis: () => void;
   operations: ReadonlyMap<string, PlanOperation>;
-  /** What moved when the plan last followed a change. */
-  lastMoves: PlanView['moves'];
+  /** What became different when the plan last followed a change; null once that was seen. */
+  lastChange: PlanChange | null;
+  acceptChange: () => void;
   /** What the plan is made from; null until everything is here. */
   request: PlanRequest | null;
   /** Until when the builder has tonight, minutes since 1970; null where the calendar says. */
@@ -41,7 +43,8 @@ const PlanContext = createContext<PlanState>({
   improving: null,
   keepThis: () => undefined,
   operations: new Map(),
-  lastMoves: [],
+  lastChange: null,
+  acceptChange: () => undefined,
   request: null,
   tonightUntil: null,
   setTonightUntil: () => undefined,
@@ -77,7 +80,10 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   const asked = useRef(0);
   /** The latest plan; `share` where it is being improved still. */
   const [made, setMade] = useState<{ view: PlanView; inputs: unknown; share: number | null } | null>(null);
-  const [lastMoves, setLastMoves] = useState<PlanView['moves']>([]);
+  const [lastChange, setLastChange] = useState<PlanChange | null>(null);
+  const acceptChange = useCallback(() => setLastChange(null), []);
+  /** The plan that was settled last, to tell what a new one changes. */
+  const settled = useRef<PlanView | null>(null);
   const [minute, setMinute] = useState(0);
   const [until, setUntil] = useState(readUntil);
   const tonightUntil = until !== null && until > benchNow() / 60000 ? until : null;
@@ -111,8 +117,10 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   );
 
   const keep = useCallback((next: PlanView, version: number) => {
+    const before = settled.current;
+    settled.current = next;
     if (!next.replanned || next.problem) return;
-    setLastMoves(next.moves);
+    setLastChange(planChange(before, next));
     const { fingerprint, starts, finish, bound, setupMinutes, proved } = next;
     void savePlan({ fingerprint, starts, finish, bound, setupMinutes, proved, version });
   }, []);
@@ -160,13 +168,14 @@ export function PlanProvider({ children }: { children: ReactNode }) {
       busy,
       improving,
       keepThis,
-      lastMoves,
+      lastChange,
+      acceptChange,
       operations: new Map(view?.operations.map((operation) => [operation.id, operation])),
       request: inputs && requestOf(inputs.snapshot, inputs.used, inputs.tonightUntil),
       tonightUntil,
       setTonightUntil,
     }),
-    [view, busy, improving, keepThis, lastMoves, inputs, tonightUntil, setTonightUntil],
+    [view, busy, improving, keepThis, lastChange, acceptChange, inputs, tonightUntil, setTonightUntil],
   );
   return <PlanContext.Provider value={state}>{children}</PlanContext.Provider>;
 }

@@ -10,6 +10,7 @@ import { upcomingSteps, usePlan } from '../../data/plan.tsx';
 import { saveFile } from '../../data/saveFile.ts';
 import { useWorkshop } from '../../data/workshop.ts';
 import { AheadPanel } from './AheadPanel.tsx';
+import { ChangePanel } from './ChangePanel.tsx';
 import { DeadlineField, PriorityField } from './DeadlineField.tsx';
 import { HistoryPanel } from './HistoryPanel.tsx';
 import { Lanes } from './Lanes.tsx';
@@ -26,7 +27,7 @@ const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 export function PlanScreen() {
   const { build, ready, error } = useWorkshop();
   const { data } = useBench();
-  const { view, busy, improving, keepThis, operations, lastMoves } = usePlan();
+  const { view, busy, improving, keepThis, operations } = usePlan();
   const [marked, setMarked] = useState<string>();
   const [whole, setWhole] = useState(false);
   if (!ready || !data) return <Loading what="the plan" error={error} />;
@@ -44,7 +45,6 @@ export function PlanScreen() {
     (latest, { operation, start }) => Math.max(latest, start + operation.hands + operation.dry),
     0,
   );
-  const moves = lastMoves.filter(({ id }) => operations.get(id)?.buildId === build.id);
   const { sessions } = data.settings.calendar;
   const waitAfter = (id: string) =>
     view.arcs.reduce((most, { from, minLag }) => (from === id ? Math.max(most, minLag) : most), 0);
@@ -229,6 +229,7 @@ export function PlanScreen() {
             </p>
           </div>
         )}
+        <ChangePanel buildId={build.id} />
         {view.warnings[build.id] && (
           <AheadPanel buildId={build.id} warnings={view.warnings[build.id]!} view={view} onMark={setMarked} />
         )}
@@ -262,22 +263,6 @@ export function PlanScreen() {
                 cure until {whenText(from)}.
               </p>
             ))}
-          </div>
-        )}
-        {moves.length > 0 && (
-          <div className="panel">
-            <h3>
-              The plan followed: {moves.length} {moves.length === 1 ? 'step' : 'steps'} moved
-            </h3>
-            {moves.slice(0, 6).map(({ id, from, to }) => (
-              <p key={id} className="small">
-                {operations.get(id)?.title}:{' '}
-                <span className="mono">
-                  {whenText(from)} → {whenText(to)}
-                </span>
-              </p>
-            ))}
-            {moves.length > 6 && <p className="small soft">and {moves.length - 6} more</p>}
           </div>
         )}
       </section>
