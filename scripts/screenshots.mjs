@@ -153,6 +153,9 @@ try {
       () => document.querySelector('.rack li') && !/working it out/.test(document.body.innerText),
     );
     await ready?.(page);
+    await page.waitForFunction(() => !/working it out|looking for better/.test(document.body.innerText), {
+      timeout: 60000,
+    });
     await new Promise((resolve) => setTimeout(resolve, 400));
     await page.screenshot({ path: join(folder, `${name}.png`) });
     await page.close();

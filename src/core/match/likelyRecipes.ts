@@ -10,6 +10,8 @@ const FOLLOWED = 160;
 const FOLLOWED_FURTHER = 600;
 const LITTLE = 0.2;
 const MOST_GUESSES = 700;
+/** So many choices of every batch are offered in any case, so that a builder has different answers to choose from. */
+const DIFFERENT = 6;
 /** So many of them at a time: they are offered before the next are followed. */
 const TOGETHER = 20;
 const STEPS = 3;
@@ -126,7 +128,7 @@ export function* likelyRecipes({
   let best = Infinity;
   let missing = Infinity;
   const done = new Set<number>();
-  /** Follows the most promising guesses and offers what they lead to, until nothing is left to prove. */
+  /** Follows the most promising guesses and offers what they lead to, batch by batch, until nothing is left to prove. */
   function* tryGuesses(most: number): Generator<undefined> {
     let tried = 0;
     let followed: ReturnType<typeof follow>[] = [];
@@ -144,9 +146,11 @@ export function* likelyRecipes({
       }
       if (followed.length < TOGETHER && tried < most && at < promising.length - 1) continue;
       followed.sort((p, q) => p.left - q.left);
+      let offered = 0;
       for (const { choice, parts, here, reference, directions, left } of followed) {
         // What is left over for the best mixture is left over for whole drops.
-        if (missing <= 0 || Math.sqrt(left) > 2 * best) break;
+        if (Math.sqrt(left) > 2 * best && offered >= DIFFERENT) break;
+        offered++;
         for (const ratio of nearestRatios(parts, reference, here, directions)) {
           const drops = ratios[ratio]!;
           const dE00 = model.difference(choice, drops);
