@@ -33,5 +33,6 @@ export type {
 } from './scheduleInstance.ts';
 export { atOwnPace, learnPace, type Pace } from './learnPace.ts';
 export { lookAhead, type LookAheadBuild, type LookAheadTray, type Warning } from './lookAhead.ts';
+export { noLongerPlanned } from './noLongerPlanned.ts';
 export { REPAIRS, withRepairs } from './repairs.ts';
 export { withOwnSteps } from './ownSteps.ts';

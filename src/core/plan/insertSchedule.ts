@@ -63,8 +63,8 @@ export function insertSchedule(
 }
 
 /** A function that places the operations of one block, all or none, where they fit first: after what comes before them,
- *  early enough for what is placed behind them already, and within the block's recoat windows; none before `notBefore`. Whether a block is placed
- *  is the caller's to keep. */
+ *  early enough for what is placed behind them already, and within the block's recoat windows; none before `notBefore`.
+ *  Whether a block is placed is the caller's to keep. */
 export function blockPlacer(
   instance: IndexedInstance,
   bench: ReturnType<typeof benchTimeline>,

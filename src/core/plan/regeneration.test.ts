@@ -1,7 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { EMPTY_KIT, summariseKit, type KitSummary } from '../kit/index.ts';
 import { GENERIC_PRODUCTS, SUBSTRATES } from '../finish/index.ts';
-import { carriedOver, generateOperations, withoutPassed, type PlannableBuild } from './index.ts';
+import {
+  carriedOver,
+  generateOperations,
+  noLongerPlanned,
+  withoutPassed,
+  type PlannableBuild,
+} from './index.ts';
 
 const AIR = { temperatureC: 20, humidity: 50 };
 const product = GENERIC_PRODUCTS.find(({ id }) => id === 'generic-primer-grey')!;
@@ -138,5 +144,25 @@ describe('carriedOver', () => {
     const { done, orphans } = carriedOver(ids(1), log('primer', 'primer-1'));
     expect(done).toEqual(log('primer'));
     expect(orphans).toEqual(log('primer-1'));
+  });
+});
+
+describe('noLongerPlanned', () => {
+  const said = (operationId: string, title: string) => noLongerPlanned({ operationId, endedAt: 100, title });
+
+  it('calls a hole that nothing needs by its name, and says how to close it', () => {
+    expect(said('b/body/open-holes', 'Open holes: Body')).toMatchObject({
+      title: 'Needless hole: Open holes: Body',
+      remedy: expect.stringMatching(/plug it/i) as string,
+      stage: 'kit',
+    });
+  });
+
+  it('leaves it open how other work is taken back', () => {
+    expect(said('b/body/primer-1', 'Primer: Body, wet coat 1')).toMatchObject({
+      id: 'orphan b/body/primer-1',
+      title: 'Done, but no longer planned: Primer: Body, wet coat 1',
+      stage: 'finish',
+    });
   });
 });

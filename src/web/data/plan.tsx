@@ -76,7 +76,11 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   const { data: snapshot } = useBench();
   const { data: paints } = usePaints();
   const { data: codes } = useCodes();
-  const worker = useRef<{ thread: Worker; remote: Remote<PlanWorker> } | null>(null);
+  const worker = useRef<{ thread: Worker; remote: Remote<PlanWorker>; busy: boolean } | null>(null);
+  const endWorker = useCallback(() => {
+    worker.current?.thread.terminate();
+    worker.current = null;
+  }, []);
   const asked = useRef(0);
   /** The latest plan; `share` where it is being improved still. */
   const [made, setMade] = useState<{ view: PlanView; inputs: unknown; share: number | null } | null>(null);
@@ -127,14 +131,18 @@ export function PlanProvider({ children }: { children: ReactNode }) {
 
   useEffect(() => {
     if (!inputs) return;
+    // A search for what is no longer asked would only keep the new question waiting.
+    if (worker.current?.busy) endWorker();
     if (!worker.current) {
       const thread = new Worker(new URL('../workers/planWorker.ts', import.meta.url), { type: 'module' });
-      worker.current = { thread, remote: wrap<PlanWorker>(thread) };
+      worker.current = { thread, remote: wrap<PlanWorker>(thread), busy: false };
     }
+    const mine = worker.current;
+    mine.busy = true;
     const turn = ++asked.current;
     const { snapshot, used } = inputs;
     const isNews = () => turn === asked.current;
-    void worker.current.remote
+    void mine.remote
       .makePlan(
         requestOf(snapshot, used, inputs.tonightUntil),
         // Progress comes on a port of its own and may arrive after the answer.
@@ -145,23 +153,23 @@ export function PlanProvider({ children }: { children: ReactNode }) {
         }),
       )
       .then((next) => {
+        mine.busy = false;
         if (!isNews()) return;
         setMade({ view: next, inputs, share: null });
         keep(next, snapshot.plan.version);
       });
-  }, [inputs, keep]);
+  }, [inputs, keep, endWorker]);
 
   const view = made?.view ?? null;
   const busy = made === null || made.inputs !== inputs;
   const improving = busy ? null : made.share;
   const keepThis = useCallback(() => {
     if (!made || made.share === null || made.inputs !== inputs || !inputs) return;
-    worker.current?.thread.terminate();
-    worker.current = null;
+    endWorker();
     asked.current++;
     setMade({ ...made, share: null });
     keep(made.view, inputs.snapshot.plan.version);
-  }, [made, inputs, keep]);
+  }, [made, inputs, keep, endWorker]);
   const state = useMemo(
     () => ({
       view,

@@ -1,4 +1,4 @@
-import type { BenchSnapshot, CodeRecord, PaintRecord, StepRecord } from '../../api/index.ts';
+import type { BenchSnapshot, CodeRecord, PaintRecord } from '../../api/index.ts';
 import { evaluateStack, LAYER_KINDS, type Finding } from '../../core/finish/index.ts';
 import { productIndex } from '../../core/kit/index.ts';
 import {
@@ -11,6 +11,7 @@ import {
   learnPace,
   lookAhead,
   longestSession,
+  noLongerPlanned,
   plannableBuild,
   remainingWork,
   scheduleOperations,
@@ -202,18 +203,6 @@ export function planView(
     warn();
   }
   return view;
-}
-
-/** Done work that a change of the build took out of the plan. */
-function noLongerPlanned({ operationId, title }: StepRecord): Warning {
-  return {
-    id: `orphan ${operationId}`,
-    operationId: undefined,
-    title: `Done, but no longer planned: ${title}`,
-    reason: 'The version, stack or joint changed after it was done; what it did is still on the model.',
-    remedy: 'Take the change back, or strip or sand back what it did. The log keeps the step either way.',
-    stage: 'finish',
-  };
 }
 
 const RANK = { first: 2, usual: 1, last: 0 } as const;
