@@ -37,6 +37,9 @@ export function requireCalendar({ sessions }: BenchCalendar): void {
   });
 }
 
+/** What is left of a session below this is no session. */
+const LEAST_MINUTES = 5;
+
 /** The sessions of the coming days from a moment (minutes since 1970), the running one cut to what is left.
  *  Days follow the local clock, so an evening at 19:00 stays at 19:00 over a clock change. */
 export function upcomingSessions(calendar: BenchCalendar, from: number, days: number): Session[] {
@@ -50,7 +53,9 @@ export function upcomingSessions(calendar: BenchCalendar, from: number, days: nu
     for (const { day, start, end } of calendar.sessions) {
       if (day !== date.getDay()) continue;
       const session = { start: epochMinutes(at(start)), end: epochMinutes(at(end)) };
-      if (session.end - from >= 5) found.push({ ...session, start: Math.max(session.start, from) });
+      // An hour that the clock skips in spring leaves a session inside it without minutes.
+      const left = Math.max(session.start, from);
+      if (session.end - left >= LEAST_MINUTES) found.push({ start: left, end: session.end });
     }
   }
   return found.sort((a, b) => a.start - b.start);

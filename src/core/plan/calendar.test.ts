@@ -1,0 +1,52 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { scheduleOperations, upcomingSessions, verifySchedule, type BenchCalendar } from './index.ts';
+import { randomInstance } from './sampleInstance.ts';
+
+describe('upcomingSessions over a clock change', () => {
+  const zone = process.env['TZ'];
+  beforeAll(() => {
+    process.env['TZ'] = 'Europe/Berlin';
+  });
+  afterAll(() => {
+    if (zone === undefined) delete process.env['TZ'];
+    else process.env['TZ'] = zone;
+  });
+  const minuteOf = (text: string) => Date.parse(text) / 60000;
+  const daily = (start: number, end: number): BenchCalendar => ({
+    sessions: Array.from({ length: 7 }, (_, day) => ({ day, start, end })),
+    closed: [],
+  });
+  const localTimes = (calendar: BenchCalendar, from: string) =>
+    upcomingSessions(calendar, minuteOf(from), 7).map(({ start, end }) => {
+      const date = new Date(start * 60000);
+      return { hour: date.getHours(), minute: date.getMinutes(), minutes: end - start };
+    });
+
+  it.each(['2026-03-26T10:00:00Z', '2026-10-22T10:00:00Z'])(
+    'keeps an evening at its hour and its length from %s',
+    (from) => {
+      for (const session of localTimes(daily(19 * 60 + 30, 21 * 60 + 30), from)) {
+        expect(session).toEqual({ hour: 19, minute: 30, minutes: 120 });
+      }
+    },
+  );
+
+  it('gives a night session the hour that autumn repeats, and takes the one that spring skips', () => {
+    const lengths = (from: string) => localTimes(daily(60, 240), from).map(({ minutes }) => minutes);
+    expect(lengths('2026-10-22T10:00:00Z').sort((a, b) => b - a)).toEqual([240, 180, 180, 180, 180, 180]);
+    expect(lengths('2026-03-26T10:00:00Z').sort((a, b) => a - b)).toEqual([120, 180, 180, 180, 180, 180]);
+  });
+
+  it('leaves out a session that lies inside the hour that is skipped', () => {
+    expect(localTimes(daily(120, 180), '2026-03-26T10:00:00Z')).toHaveLength(5);
+  });
+
+  it('plans across the change without breaking a wait', () => {
+    const from = minuteOf('2026-10-22T10:00:00Z');
+    const sessions = upcomingSessions(daily(60, 240), from, 60);
+    const windows = sessions.map(({ start, end }): [number, number] => [start - from, end - from]);
+    const instance = { ...randomInstance(4, 30), windows };
+    const result = scheduleOperations(instance, { evaluations: 200, timeMs: 1e9 });
+    expect(verifySchedule(instance, result)).toEqual([]);
+  });
+});
