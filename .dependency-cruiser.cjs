@@ -7,7 +7,10 @@ module.exports = {
       severity: 'error',
       from: { path: '^src/core', pathNot: '\\.test\\.ts$' },
       // Pure computation on plain data, like the core itself.
-      to: { pathNot: '^(src/core|node_modules/(ml-matrix|fast-xml-(parser|builder|validator)|@dagrejs/graphlib|tinyqueue)/)' },
+      to: {
+        pathNot:
+          '^(src/core|node_modules/(ml-matrix|fast-xml-(parser|builder|validator)|@dagrejs/graphlib|tinyqueue)/)',
+      },
     },
     {
       name: 'api-knows-core-and-yup',
