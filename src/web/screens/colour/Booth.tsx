@@ -1,5 +1,5 @@
 import { NativeSelect } from '@mantine/core';
-import { useEffect, useState } from 'react';
+import { useLayoutEffect, useState } from 'react';
 import type { CodeRecord } from '../../../api/index.ts';
 import { spectrumToDisplay, type IlluminantId, type ViewingCondition } from '../../../core/colour/index.ts';
 import { FAMILIES } from '../../../core/finish/index.ts';
@@ -54,7 +54,8 @@ export function Booth({
   onUse,
 }: BoothProps) {
   const [split, setSplit] = useState(false);
-  useEffect(() => {
+  // Before the answers are painted, so that Enter never takes one that is no longer shown.
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const onButton = (event.target as HTMLElement).closest('button, a');
       if (event.key === 'Enter' && !isTyping(event) && !onButton) onUse();
