@@ -63,6 +63,8 @@ describe('the library of codes', () => {
     await press(page, 'button', 'list all codes by nearness to this one');
     await fill(page, 'Find codes', '1955');
     await shows(page, /Nearest to TL-2045/);
+    // The list follows the words a moment later; before, its only row is its last.
+    await until(page, () => /\b([2-9]|\d\d+) of 120 codes/.test(document.body.innerText), []);
     await page.focus('.codelist');
     await page.keyboard.press('End');
     await until(page, () => {
