@@ -61,7 +61,11 @@ describe('the palette of a build', () => {
       );
     const nearest = await paints();
     await press(page, 'button', 'fewest bottles');
-    await shows(page, /First: (\d) bottles?, nothing to buy; none with fewer within 2\.0 \(proved/, 60_000);
+    await shows(
+      page,
+      /First: (\d) bottles?, nothing to buy; none with fewer within 2\.0 dE \(proved/,
+      60_000,
+    );
     const fewest = await paints();
     expect(Math.min(...fewest)).toBe(fewest[0]);
     expect(fewest[0]).toBeLessThan(nearest[0]!);

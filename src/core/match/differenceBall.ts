@@ -4,13 +4,12 @@ import { differenceBound, type LabBox } from './differenceBound.ts';
 /** Half-spaces of CIELAB that hold every colour nearer to a target than some difference. */
 export interface DifferenceBall {
   /** How many directions there are; the half-space of direction d holds the Lab with
-   *  nL[d] L + na[d] a + nb[d] b <= reach[d]. */
+   *  nL[d] L + na[d] a + nb[d] b <= reachOf(d). */
   count: number;
   nL: Float64Array;
   na: Float64Array;
   nb: Float64Array;
-  /** Filled by `reachOf`; NaN where nobody has asked since the ball last shrank. */
-  reach: Float64Array;
+  /** Worked out when first asked for since the ball last changed. */
   reachOf: (direction: number) => number;
   /** Indices of the NEIGHBOURS directions next to direction d start at d * NEIGHBOURS. */
   neighbours: Uint8Array;
@@ -154,7 +153,6 @@ export function differenceBall(target: Lab): DifferenceBall {
     nL,
     na,
     nb,
-    reach,
     reachOf,
     neighbours: NEXT_DIRECTIONS,
     unitL,

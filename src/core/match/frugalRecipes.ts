@@ -13,8 +13,8 @@ export interface FrugalRecipe extends ChoiceRecipe {
 /** Recipes that are near enough, those that save most first; of two that save as much the nearer. Exact, where
  *  `recipes` holds the nearest recipe of every choice of paints within reach, as recipesWithin gives them: what a
  *  choice costs does not depend on its drops.
- *  cheapest: the price, of which an owned bottle asks nothing, then fewest bottles. fewest-bottles: fewest in the cup, then fewest
- *  to buy, then their price. */
+ *  cheapest: the price, of which an owned bottle asks nothing, then fewest bottles. fewest-bottles: fewest in the cup,
+ *  then fewest to buy, then their price. */
 export function frugalRecipes(
   recipes: readonly ChoiceRecipe[],
   bottles: readonly PaletteBottle[],

@@ -57,7 +57,6 @@ const MOST_TO_DISPATCH = 400;
 /** Beyond its time a search without any plan yet goes on this long, ms. */
 const PATIENCE_MS = 5000;
 const EVALUATIONS_PER_LOOK = 64;
-/** Orders tried before a small instance is searched to the end, and the nodes that may take. */
 /** Share of the time for taking out and putting back; the rest anneals what that found. Energy it may give up at first. */
 const REINSERT_SHARE = 0.75;
 const REINSERT_HEAT = 50;
@@ -68,6 +67,7 @@ const BEYOND_WEIGHT = 10;
 /** The same before a small instance is searched to the end. */
 const SHARE_BEFORE_PROOF = 0.35;
 const REINSERTED_BEFORE_PROOF = 6000;
+/** Orders tried before a small instance is searched to the end, and the nodes that may take. */
 const TRIES_BEFORE_PROOF = 1000;
 const PROOF_NODES = 300_000;
 /** A node costs about as much as this share of a decoded order is worth, in a budget of evaluations. */
@@ -86,9 +86,8 @@ interface Candidate {
 
 /** A schedule for one builder with the earliest finish found, then the least set-up, then the earliest work.
  *  Inserting and dispatch rules give first orders; taking blocks out and putting them back, then annealing over moves
- *  that keep the arcs, improve them. Every result is
- *  verified before it is handed out. Where operations are due, being overdue is weighed before the finish; where some
- *  weigh, their ends count with it. Small instances are then searched to the end. `optimal` is true only where that
+ *  that keep the arcs, improve them. Every result is verified before it is handed out. Where operations are due, being
+ *  overdue is weighed before the finish; where some weigh, their ends count with it. Small instances are then searched to the end. `optimal` is true only where that
  *  came to its end, or where both objectives meet their bounds.
  *  Throws RangeError where the instance makes no sense or no schedule was found. */
 export function scheduleOperations(

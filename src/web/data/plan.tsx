@@ -13,6 +13,7 @@ import type { PlanOperation } from '../../core/plan/index.ts';
 import type { BenchSnapshot } from '../../api/index.ts';
 import type { PlanRequest, PlanView } from '../workers/planView.ts';
 import type { PlanWorker } from '../workers/planWorker.ts';
+import { undoLabel } from './undo.ts';
 import { planChange, type PlanChange } from './planChange.ts';
 import { savePlan, useBench, useCodes, usePaints } from './bench.ts';
 import { benchNow } from './clock.ts';
@@ -88,6 +89,8 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   const acceptChange = useCallback(() => setLastChange(null), []);
   /** The plan that was settled last, to tell what a new one changes. */
   const settled = useRef<PlanView | null>(null);
+  /** What undo would have taken back when the plan before was made. */
+  const labelBefore = useRef(undoLabel());
   const [minute, setMinute] = useState(0);
   const [until, setUntil] = useState(readUntil);
   const tonightUntil = until !== null && until > benchNow() / 60000 ? until : null;
@@ -123,8 +126,11 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   const keep = useCallback((next: PlanView, version: number) => {
     const before = settled.current;
     settled.current = next;
+    const label = undoLabel();
+    const isNew = label !== labelBefore.current;
+    labelBefore.current = label;
     if (!next.replanned || next.problem) return;
-    setLastChange(planChange(before, next));
+    setLastChange({ ...planChange(before, next), after: isNew ? label : null });
     const { fingerprint, starts, finish, bound, setupMinutes, proved } = next;
     void savePlan({ fingerprint, starts, finish, bound, setupMinutes, proved, version });
   }, []);

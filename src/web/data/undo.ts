@@ -29,6 +29,11 @@ export function remember(change: Change): void {
   changed();
 }
 
+/** What `undo` would take back now; null for nothing. */
+export function undoLabel(): string | null {
+  return snapshot.undoLabel;
+}
+
 export async function undo(): Promise<string | null> {
   const change = done.at(-1);
   if (!change) return null;

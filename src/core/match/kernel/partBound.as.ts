@@ -1,5 +1,5 @@
 // AssemblyScript, compiled to WebAssembly by `npm run kernel`; four numbers at a time. What the functions promise is
-// said in ../ratioBound.ts, which lays out the memory and calls them.
+// said in ../ratioSearch.ts, which lays out the memory and calls them.
 
 /** Fills in the half-space of a direction that nobody has asked for since the ball last changed. */
 declare function reachOf(direction: i32): void;
@@ -43,11 +43,12 @@ const FEW_RATIOS: i32 = 8;
 /** Parts with so many ratios are small enough for the box around their colours to say something. */
 const SMALL: i32 = 24;
 
+// The tables of ../differenceBall.ts are laid out by these two.
 const NEIGHBOURS: i32 = 8;
 const SQUARES: i32 = 12;
 const STEPS: i32 = 6;
 const WORTH: f32 = 3;
-/** Guards against rounding to 24 bits; far below any difference that matters. */
+/** Guards against rounding to 24 bits, as KERNEL_ERROR does in ../ratioSearch.ts; far below any difference that matters. */
 const ROUNDING: f32 = 2e-3;
 
 let count: i32 = 0;
@@ -617,10 +618,6 @@ function spread(v0: usize, v1: usize, v2: usize, v3: usize, over: v128, under: v
   );
   const bottom = cubeRoots(floor);
   fall = f32x4.div(f32x4.mul(under, third), f32x4.mul(bottom, bottom));
-}
-
-export function direction(): i32 {
-  return found;
 }
 
 /** Least and most of L, a and b at the corners, less those of the target, then rise and fall, at `result`. */

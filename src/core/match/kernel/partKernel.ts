@@ -45,8 +45,9 @@ declare const WebAssembly: {
 
 let module: object | undefined;
 
-/** A fresh kernel, which asks `calls` for what they are at the time, and its memory: `allocate` gives the address of that many bytes, a multiple of 16, until the kernel
- *  is told what is `used`; from then on it takes its own. Addresses 0 and 1 stand for nowhere. */
+/** A fresh kernel, which asks `calls` for what they are at the time, and its memory: `allocate` gives the address of
+ *  that many bytes, a multiple of 16, until the kernel is told what is `used`; from then on it takes its own. Addresses
+ *  0 and 1 stand for nowhere. */
 export function partKernel(calls: KernelCalls) {
   module ??= new WebAssembly.Module(
     Uint8Array.from({ length: compiled.length / 2 }, (_, at) =>

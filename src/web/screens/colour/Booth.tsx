@@ -269,8 +269,8 @@ function SearchNote({
     return (
       <p role="status" className="small" style={{ minHeight: 24 }}>
         {first
-          ? `${savingText(state.aim, first)} within ${tolerance.toFixed(1)} (proved, ${state.nearEnough} choices of paints, ${state.seconds.toFixed(1)} s).`
-          : `No recipe ${poolName} comes within ${tolerance.toFixed(1)}. Ask for less nearness, or search more paints.`}
+          ? `${savingText(state.aim, first)} within ${tolerance.toFixed(1)} dE (proved, ${state.nearEnough} choices of paints, ${state.seconds.toFixed(1)} s).`
+          : `No recipe ${poolName} comes within ${tolerance.toFixed(1)} dE. Ask for less nearness, or search more paints.`}
       </p>
     );
   }

@@ -8,6 +8,8 @@ const SHOWN = 5;
 export function ChangePanel({ buildId }: { buildId: string }) {
   const { lastChange, acceptChange, operations } = usePlan();
   const { undoLabel } = useUndoState();
+  // Something else may have been changed since.
+  const canTakeBack = undoLabel !== null && undoLabel === lastChange?.after;
   if (!lastChange) return null;
   const isOwn = (id: string) => operations.get(id)?.buildId === buildId;
   const moves = lastChange.moves.filter(({ id }) => isOwn(id));
@@ -45,7 +47,7 @@ export function ChangePanel({ buildId }: { buildId: string }) {
         <button type="button" className="quiet" onClick={acceptChange}>
           Accept this plan
         </button>
-        {undoLabel && (
+        {canTakeBack && (
           <button type="button" className="quiet" onClick={() => void undo()}>
             Take back: {undoLabel}
           </button>
