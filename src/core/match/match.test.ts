@@ -269,13 +269,21 @@ describe('ratioSearch', () => {
   });
 
   it.each([2, 3, 4])('sees mixtures of %i paints as the model does', (n) => {
-    const { model, ratios, search, choices } = searchOf(n, [48, 12, 18], 6);
     let worst = 0;
-    for (const choice of choices) {
-      search.begin(choice);
-      ratios.forEach((drops, ratio) => {
-        worst = Math.max(worst, Math.abs(search.difference(ratio) - model.difference(choice, drops)));
-      });
+    const targets: [number, number, number][] = [
+      [48, 12, 18],
+      [8, 2, -3],
+      [97, -1, 3],
+      [55, 60, -40],
+    ];
+    for (const lab of targets) {
+      const { model, ratios, search, choices } = searchOf(n, lab, 6);
+      for (const choice of choices.slice(0, 40)) {
+        search.begin(choice);
+        ratios.forEach((drops, ratio) => {
+          worst = Math.max(worst, Math.abs(search.difference(ratio) - model.difference(choice, drops)));
+        });
+      }
     }
     expect(worst).toBeGreaterThan(0);
     expect(worst).toBeLessThan(KERNEL_ERROR / 4);
