@@ -23,10 +23,12 @@ import { setBenchClock } from './clock.ts';
 import { askWhichToKeep } from './conflict.ts';
 import { inTurn } from './inTurn.ts';
 import { get, request, RequestProblem } from './request.ts';
-import { saving } from './saving.ts';
+import { saving, savesSettled } from './saving.ts';
 import { remember } from './undo.ts';
 
 async function getBench(path: string): Promise<BenchSnapshot> {
+  // An answer from before a save that is on its way would show the edit undone.
+  await savesSettled();
   const snapshot = await get<BenchSnapshot>(path);
   setBenchClock(snapshot.now);
   return snapshot;
@@ -42,8 +44,20 @@ export const useCodes = () =>
 
 type Change = (snapshot: BenchSnapshot) => BenchSnapshot;
 
+/** Counts the edits of this tab's copy. */
+let edits = 0;
+
 function updateBench(change: Change): void {
+  edits++;
   void mutate<BenchSnapshot>(PATHS.bench, (snapshot) => snapshot && change(snapshot), { revalidate: false });
+}
+
+/** Fetches the bench again. SWR drops an answer that an edit has overtaken, so then it is asked for once more. */
+async function fetchBench(): Promise<void> {
+  for (let before = -1; before !== edits;) {
+    before = edits;
+    await mutate(PATHS.bench);
+  }
 }
 
 const REFRESH_MS = 700;
@@ -52,7 +66,7 @@ let refresh: ReturnType<typeof setTimeout> | undefined;
 /** Fetches the bench again once a run of quick edits has come to rest. */
 export function refreshBench(): void {
   clearTimeout(refresh);
-  refresh = setTimeout(() => void mutate(PATHS.bench), REFRESH_MS);
+  refresh = setTimeout(() => void fetchBench(), REFRESH_MS);
 }
 
 /** A build as this tab knows it now. */
@@ -108,7 +122,7 @@ async function sendTray(tray: TrayRecord): Promise<void> {
       );
     } catch (error) {
       if (!(error instanceof RequestProblem) || error.problem.status !== 409) {
-        void mutate(PATHS.bench);
+        void fetchBench();
         throw error;
       }
       const theirs = error.problem.current as TrayRecord;
@@ -156,35 +170,35 @@ export async function addTray(buildId: string, tray: TrayInput): Promise<TrayRec
 
 export async function removeTray(tray: TrayRecord): Promise<void> {
   await saving(() => request('DELETE', pathTo(PATHS.tray, tray.id)));
-  await mutate(PATHS.bench);
+  await fetchBench();
   remember({
     label: `remove ${tray.name}`,
     undo: async () => {
       await addTray(tray.buildId, trayInputOf(tray));
     },
-    redo: () => mutate(PATHS.bench),
+    redo: fetchBench,
   });
 }
 
 export async function addJoin(buildId: string, join: JoinInput): Promise<void> {
   await saving(() => request('POST', pathTo(PATHS.joins, buildId), join));
-  await mutate(PATHS.bench);
+  await fetchBench();
 }
 
 export async function removeJoin(id: string): Promise<void> {
   await saving(() => request('DELETE', pathTo(PATHS.join, id)));
-  await mutate(PATHS.bench);
+  await fetchBench();
 }
 
 export async function addBuild(build: BuildInput): Promise<BuildRecord> {
   const saved = await saving(() => request<BuildRecord>('POST', PATHS.builds, build));
-  await mutate(PATHS.bench);
+  await fetchBench();
   return saved;
 }
 
 export async function removeBuild(id: string): Promise<void> {
   await saving(() => request('DELETE', pathTo(PATHS.build, id)));
-  await mutate(PATHS.bench);
+  await fetchBench();
 }
 
 async function sendSettings(settings: SettingsRecord): Promise<void> {
@@ -202,7 +216,7 @@ async function sendSettings(settings: SettingsRecord): Promise<void> {
       versions.set('settings', (await put(version)).version);
     } catch (error) {
       if (!(error instanceof RequestProblem) || error.problem.status !== 409) {
-        void mutate(PATHS.bench);
+        void fetchBench();
         throw error;
       }
       const theirs = error.problem.current as SettingsRecord;
@@ -210,7 +224,7 @@ async function sendSettings(settings: SettingsRecord): Promise<void> {
       if ((await askWhichToKeep('bench settings', error.problem.detail)) === 'mine') {
         versions.set('settings', (await put(theirs.version)).version);
       }
-      void mutate(PATHS.bench);
+      void fetchBench();
     }
   });
 }
@@ -248,7 +262,7 @@ async function sendStep(step: StepInput): Promise<void> {
   try {
     await saving(() => request('POST', PATHS.steps, step));
   } catch (error) {
-    void mutate(PATHS.bench);
+    void fetchBench();
     throw error;
   } finally {
     setOutbox(outbox().filter(({ operationId }) => operationId !== step.operationId));
@@ -281,7 +295,7 @@ export async function savePlan(plan: PlanRecord): Promise<void> {
     const saved = await request<PlanRecord>('PUT', PATHS.plan, plan);
     updateBench((snapshot) => ({ ...snapshot, plan: saved }));
   } catch (error) {
-    if (error instanceof RequestProblem && error.problem.status === 409) void mutate(PATHS.bench);
+    if (error instanceof RequestProblem && error.problem.status === 409) void fetchBench();
   }
 }
 

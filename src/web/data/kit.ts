@@ -25,7 +25,7 @@ import { askWhichToKeep } from './conflict.ts';
 import { inTurn } from './inTurn.ts';
 import { newId } from './newId.ts';
 import { get, request, RequestProblem } from './request.ts';
-import { saving } from './saving.ts';
+import { saving, savesSettled } from './saving.ts';
 import { remember } from './undo.ts';
 
 /** One record to store, or to remove where the value is null. */
@@ -43,6 +43,7 @@ const versions = new Map<string, number>();
 const keyOf = ({ kind, id }: { kind: string; id: string }) => `${kind} ${id}`;
 
 async function getItems(path: string): Promise<KitItemsRecord> {
+  await savesSettled();
   const record = await get<KitItemsRecord>(path);
   for (const item of record.items) versions.set(keyOf(item), item.version);
   return record;

@@ -25,6 +25,8 @@ interface PlanState {
   busy: boolean;
   /** Share of the improving done, 0..1, while a valid plan is shown already; null otherwise. */
   improving: number | null;
+  /** Why the latest plan could not be made, in words; null while all is well. */
+  failure: string | null;
   /** Keeps the plan as it is and stops improving it. */
   keepThis: () => void;
   operations: ReadonlyMap<string, PlanOperation>;
@@ -42,6 +44,7 @@ const PlanContext = createContext<PlanState>({
   view: null,
   busy: true,
   improving: null,
+  failure: null,
   keepThis: () => undefined,
   operations: new Map(),
   lastChange: null,
@@ -85,6 +88,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   const asked = useRef(0);
   /** The latest plan; `share` where it is being improved still. */
   const [made, setMade] = useState<{ view: PlanView; inputs: unknown; share: number | null } | null>(null);
+  const [failed, setFailed] = useState<{ inputs: unknown; why: string } | null>(null);
   const [lastChange, setLastChange] = useState<PlanChange | null>(null);
   const acceptChange = useCallback(() => setLastChange(null), []);
   /** The plan that was settled last, to tell what a new one changes. */
@@ -148,6 +152,13 @@ export function PlanProvider({ children }: { children: ReactNode }) {
     const turn = ++asked.current;
     const { snapshot, used } = inputs;
     const isNews = () => turn === asked.current;
+    const fail = (why: string) => {
+      // A worker that failed once is not trusted with the next question.
+      if (worker.current === mine) endWorker();
+      if (isNews()) setFailed({ inputs, why });
+    };
+    // A script that cannot be fetched or read answers nothing.
+    mine.thread.onerror = ({ message }) => fail(message || 'the worker that plans could not start');
     void mine.remote
       .makePlan(
         requestOf(snapshot, used, inputs.tonightUntil),
@@ -163,12 +174,14 @@ export function PlanProvider({ children }: { children: ReactNode }) {
         if (!isNews()) return;
         setMade({ view: next, inputs, share: null });
         keep(next, snapshot.plan.version);
-      });
+      })
+      .catch((error: unknown) => fail((error as Error).message));
   }, [inputs, keep, endWorker]);
 
   const view = made?.view ?? null;
-  const busy = made === null || made.inputs !== inputs;
-  const improving = busy ? null : made.share;
+  const failure = failed !== null && failed.inputs === inputs ? failed.why : null;
+  const busy = failure === null && (made === null || made.inputs !== inputs);
+  const improving = busy || failure !== null || made === null ? null : made.share;
   const keepThis = useCallback(() => {
     if (!made || made.share === null || made.inputs !== inputs || !inputs) return;
     endWorker();
@@ -181,6 +194,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
       view,
       busy,
       improving,
+      failure,
       keepThis,
       lastChange,
       acceptChange,
@@ -189,7 +203,18 @@ export function PlanProvider({ children }: { children: ReactNode }) {
       tonightUntil,
       setTonightUntil,
     }),
-    [view, busy, improving, keepThis, lastChange, acceptChange, inputs, tonightUntil, setTonightUntil],
+    [
+      view,
+      busy,
+      improving,
+      failure,
+      keepThis,
+      lastChange,
+      acceptChange,
+      inputs,
+      tonightUntil,
+      setTonightUntil,
+    ],
   );
   return <PlanContext.Provider value={state}>{children}</PlanContext.Provider>;
 }

@@ -24,6 +24,24 @@ describe('saving', () => {
     expect(tries).toBe(3);
   });
 
+  it('tells when nothing is on its way any more, whether it was taken or refused', async () => {
+    const { saving, savesSettled } = await import('./saving.ts');
+    await savesSettled();
+    const ends: (() => void)[] = [];
+    const held = () => saving(() => new Promise<void>((resolve) => ends.push(resolve)));
+    const refused = saving(() => new Promise((_, reject) => ends.push(() => reject(new Error('no')))));
+    void refused.catch(() => undefined);
+    void held();
+    let isSettled = false;
+    void savesSettled().then(() => (isSettled = true));
+    ends[0]!();
+    await vi.advanceTimersByTimeAsync(10);
+    expect(isSettled).toBe(false);
+    ends[1]!();
+    await vi.advanceTimersByTimeAsync(10);
+    expect(isSettled).toBe(true);
+  });
+
   it('hands a refusal on at once', async () => {
     const { saving } = await import('./saving.ts');
     const { RequestProblem } = await import('./request.ts');

@@ -11,10 +11,15 @@ export type SavedState =
 
 let state: SavedState = { kind: 'saved', at: null };
 let pending = 0;
+let onSettled: (() => void)[] = [];
 const listeners = new Set<() => void>();
 
 function set(next: SavedState): void {
   state = next;
+  if (pending === 0) {
+    for (const resolve of onSettled) resolve();
+    onSettled = [];
+  }
   listeners.forEach((listener) => listener());
 }
 
@@ -58,6 +63,11 @@ export async function saving<T>(send: () => Promise<T>): Promise<T> {
     }
     throw error;
   }
+}
+
+/** Resolves once no change is on its way. */
+export async function savesSettled(): Promise<void> {
+  while (pending > 0) await new Promise<void>((resolve) => onSettled.push(resolve));
 }
 
 export function dismissRefusal(): void {

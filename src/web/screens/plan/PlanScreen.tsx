@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { FAMILIES, type FamilyId } from '../../../core/finish/index.ts';
 import { Loading } from '../../components/Loading.tsx';
+import { PlanFailure } from '../../components/PlanFailure.tsx';
 import { clockText, dayText, whenText } from '../../components/time.ts';
 import { useBench } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
@@ -27,11 +28,12 @@ const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 export function PlanScreen() {
   const { build, ready, error } = useWorkshop();
   const { data } = useBench();
-  const { view, busy, improving, keepThis, operations } = usePlan();
+  const { view, busy, improving, failure, keepThis, operations } = usePlan();
   const [marked, setMarked] = useState<string>();
   const [whole, setWhole] = useState(false);
   if (!ready || !data) return <Loading what="the plan" error={error} />;
   if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
+  if (!view && failure !== null) return <PlanFailure why={failure} hasPlan={false} />;
   if (!view)
     return (
       <p className="loading" role="status">
@@ -84,7 +86,7 @@ export function PlanScreen() {
               </>
             )}
             {busy && 'working it out again…'}
-            {!busy && improving === null
+            {!busy && improving === null && failure === null
               ? left.length > 0
                 ? `${left.length} steps, ready ${dayText(last)} ${clockText(last)}`
                 : ''
@@ -96,6 +98,7 @@ export function PlanScreen() {
               : 'no bench evenings yet'}
           </Link>
         </div>
+        {failure !== null && <PlanFailure why={failure} hasPlan />}
         {view.problem ? (
           <div className="panel warned" role="alert">
             <h3>There is no plan</h3>

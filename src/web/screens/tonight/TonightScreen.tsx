@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { Loading } from '../../components/Loading.tsx';
+import { PlanFailure } from '../../components/PlanFailure.tsx';
 import { clockText, dayText, whenText } from '../../components/time.ts';
 import { useBench } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
@@ -15,7 +16,7 @@ const RECENT_MINUTES = 8 * 60;
 export function TonightScreen() {
   const { buildId } = useParams();
   const { data, error } = useBench();
-  const { view, busy, tonightUntil, setTonightUntil } = usePlan();
+  const { view, busy, failure, tonightUntil, setTonightUntil } = usePlan();
   const [markedId, setMarkedId] = useState<string>();
   const tonight = view && sessionSteps(view, buildId);
   const done = new Set(data?.steps.map(({ operationId }) => operationId));
@@ -36,6 +37,7 @@ export function TonightScreen() {
   });
 
   if (!data) return <Loading what="tonight" error={error} />;
+  if (!view && failure !== null) return <PlanFailure why={failure} hasPlan={false} />;
   if (!view)
     return (
       <p className="loading" role="status">
@@ -67,6 +69,7 @@ export function TonightScreen() {
           </span>
           <TonightUntil until={tonightUntil} onChange={setTonightUntil} />
         </div>
+        {failure !== null && <PlanFailure why={failure} hasPlan />}
         {current ? (
           <StepCard
             key={current.operation.id}

@@ -1,0 +1,66 @@
+import type { HTTPRequest, Page } from 'puppeteer-core';
+import { describe, expect, it } from 'vitest';
+import type { BenchSnapshot } from '../../src/api/index.ts';
+import { press, sampleBench, saved, shows, type Started } from './bench.ts';
+
+describe('answers that come late or not at all', () => {
+  let server: Started;
+  let page: Page;
+  const { errors } = sampleBench((opened) => ({ server, page } = opened));
+
+  /** Lets every request through but those that are asked for, which are handed over. */
+  const intercept = async (isMeant: (request: HTTPRequest) => boolean, take: (held: HTTPRequest) => void) => {
+    await page.setRequestInterception(true);
+    const listen = (request: HTTPRequest) => {
+      if (isMeant(request)) take(request);
+      else void request.continue();
+    };
+    page.on('request', listen);
+    return async () => {
+      page.off('request', listen);
+      await page.setRequestInterception(false);
+    };
+  };
+
+  it('shows a change although an edit overtook the answer that brings it', async () => {
+    await page.goto(`${server.address}/build/tolliver/plan`);
+    await shows(page, /\d+ steps, ready[\s\S]*to spare/, 60_000);
+    const held: HTTPRequest[] = [];
+    const stop = await intercept(
+      (request) => request.method() === 'GET' && new URL(request.url()).pathname === '/api/bench',
+      (request) => held.push(request),
+    );
+    await page.$eval('input[type=date]', (input) => {
+      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, '2026-05-16');
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+      input.dispatchEvent(new Event('change', { bubbles: true }));
+    });
+    await expect.poll(() => held.length, { timeout: 30_000 }).toBe(1);
+    await page.click('a[href="/build/tolliver/tonight"]');
+    await press(page, 'button', 'Done D');
+    await saved(page);
+    void held[0]!.continue();
+    await expect.poll(() => held.length, { timeout: 30_000 }).toBe(2);
+    void held[1]!.continue();
+    await stop();
+    const bench = (await (await fetch(`${server.address}/api/bench`)).json()) as BenchSnapshot;
+    expect(bench.builds.find(({ id }) => id === 'tolliver')!.kit.plan.deadline).toBe('2026-05-16');
+    await page.click('a[href="/build/tolliver/plan"]');
+    await shows(page, /days? too late/, 60_000);
+  }, 150_000);
+
+  it('says that the plan could not be worked out, and works it out on another try', async () => {
+    const stop = await intercept(
+      (request) => /planWorker/.test(request.url()),
+      (request) => void request.abort(),
+    );
+    await page.goto(`${server.address}/build/tolliver/plan`);
+    await shows(page, /The plan could not be worked out[\s\S]*Nothing was lost/);
+    await page.click('a[href="/build/tolliver/tonight"]');
+    await shows(page, /The plan could not be worked out[\s\S]*Nothing was lost/);
+    await stop();
+    await page.click('[role=alert] a');
+    await shows(page, /\d+ steps, \d+ min of work/, 60_000);
+    expect(errors).toEqual([]);
+  }, 90_000);
+});
