@@ -382,6 +382,39 @@ describe('due times and weights', () => {
     expect(result.optimal).toBe(false);
   });
 
+  it('proves the best of the plans that are in time', () => {
+    for (let seed = 1; seed <= 20; seed++) {
+      const instance = randomInstance(seed, 6);
+      const plain = solve(instance);
+      const due = (id: string, minutes: number) => ({
+        ...instance,
+        operations: instance.operations.map((each) => (each.id === id ? { ...each, due: minutes } : each)),
+      });
+      const last = instance.operations.at(-1)!;
+      const ends = plain.starts[last.id]! + last.hands + last.dry;
+      // Due when it ends anyway, nothing changes; due sooner, the best that keeps it is one with a latest start.
+      expect(solve(due(last.id, ends))).toMatchObject({
+        finish: plain.finish,
+        setupMinutes: plain.setupMinutes,
+        overdue: 0,
+        optimal: true,
+      });
+      const sooner = solve(due(last.id, ends - 30));
+      if (sooner.overdue > 0) continue;
+      expect(sooner.optimal, `seed ${seed}`).toBe(true);
+      const latest = ends - 30 - last.hands - last.dry;
+      const held = {
+        ...instance,
+        operations: instance.operations.map((each) => (each === last ? { ...each, latest } : each)),
+      };
+      expect(solve(held), `seed ${seed}`).toMatchObject({
+        finish: sooner.finish,
+        setupMinutes: sooner.setupMinutes,
+        optimal: true,
+      });
+    }
+  });
+
   it('does first what weighs', () => {
     const result = solve(twoBuilds({ weight: 2 }));
     expect(endOf(result, 'b5')).toBe(2 * 1440 + 120);

@@ -9,6 +9,7 @@ import {
   indexInstance,
   type IndexedInstance,
   type ScheduleInstance,
+  type ScheduleOperation,
   type ScheduleResult,
 } from './scheduleInstance.ts';
 import { verifySchedule } from './verifySchedule.ts';
@@ -64,12 +65,17 @@ const SETUP_SHARE = 0.4;
 const SETUP_HEAT = 8;
 /** A minute beyond a finish that must be kept weighs so much. */
 const BEYOND_WEIGHT = 10;
-/** The same before a small instance is searched to the end. */
-const SHARE_BEFORE_PROOF = 0.35;
-const REINSERTED_BEFORE_PROOF = 6000;
-/** Orders tried before a small instance is searched to the end, and the nodes that may take. */
-const TRIES_BEFORE_PROOF = 1000;
-const PROOF_NODES = 300_000;
+/** Before a small instance is searched to the end: share of the time, tries of either kind. The search finds what is
+ *  better by itself, but sooner from a good plan; the smallest it is done with before that pays. */
+const MOST_TO_PROVE_AT_ONCE = 15;
+const SHARE_BEFORE_PROOF = 0.2;
+const REINSERTED_BEFORE_PROOF = 1000;
+const TRIES_BEFORE_PROOF = 300;
+/** Worse than any schedule. */
+const ANY = { finish: 2 ** 29, setupMinutes: 2 ** 29 };
+/** Share of the time and nodes that the search to the end may take; an unfinished one leaves the rest to annealing. */
+const PROOF_SHARE = 0.95;
+const PROOF_NODES = 1_000_000;
 /** A node costs about as much as this share of a decoded order is worth, in a budget of evaluations. */
 const NODES_PER_EVALUATION = 20;
 
@@ -100,7 +106,7 @@ export function scheduleOperations(
   const { now = Date.now } = options;
   const deadline = now() + timeMs;
   const indexed = indexInstance(instance);
-  const bound = finishBound(indexed);
+  let bound = finishBound(indexed);
   const leastSetup = setupBound(indexed);
   const decode = listDecoder(indexed, latestStarts(indexed, bound));
   const random = seededRandom(seed);
@@ -124,7 +130,7 @@ export function scheduleOperations(
       finish: best!.finish,
       setupMinutes: best!.setupMinutes,
       overdue: best!.overdue,
-      lowerBound: exhausted ? best!.finish : bound,
+      lowerBound: bound,
       optimal: provedBest(),
     };
     const problems = verifySchedule(instance, result);
@@ -163,7 +169,8 @@ export function scheduleOperations(
   for (let attempt = 0; attempt < FIRST_TRIES; attempt++) {
     take(insertedOrder(indexed, shaken(urgency, attempt === 0 ? 0 : 0.6, random)));
     if (best && (over() || provedBest())) break;
-    if (best && attempt >= 2 && now() - began > FIRST_SHARE * timeMs) break;
+    if (best && attempt >= 2 && (indexed.size <= MOST_TO_PROVE || now() - began > FIRST_SHARE * timeMs))
+      break;
     if (indexed.size <= MOST_TO_DISPATCH || !best) {
       take(dispatchOrder(indexed, shaken(urgency, attempt === 0 ? 0 : 0.6, random)));
     }
@@ -186,11 +193,14 @@ export function scheduleOperations(
         : 'No plan keeps every recoat window within these sessions: add a session or make one longer.',
     );
   }
-  if (!provedBest() && !over() && indexed.size <= MOST_TO_PROVE && !weighs && !isDue) {
-    takeOutAndPutBack(SHARE_BEFORE_PROOF / 2, REINSERTED_BEFORE_PROOF / 2);
-    takeOutAndPutBack(SHARE_BEFORE_PROOF, REINSERTED_BEFORE_PROOF / 2, best.finish);
+  if (!provedBest() && !over() && indexed.size <= MOST_TO_PROVE && !weighs) {
+    const isSmallest = indexed.size <= MOST_TO_PROVE_AT_ONCE;
+    if (!isSmallest) {
+      takeOutAndPutBack(SHARE_BEFORE_PROOF / 2, REINSERTED_BEFORE_PROOF / 2);
+      takeOutAndPutBack(SHARE_BEFORE_PROOF / 2, REINSERTED_BEFORE_PROOF / 2, best.finish);
+    }
     current = best;
-    const small = Math.min(evaluations, spent + TRIES_BEFORE_PROOF);
+    const small = Math.min(evaluations, spent + (isSmallest ? 0 : TRIES_BEFORE_PROOF));
     anneal(
       indexed,
       current,
@@ -206,13 +216,18 @@ export function scheduleOperations(
         spent: () => spent,
       },
     );
+    const end = deadline - (1 - PROOF_SHARE) * timeMs;
+    // Being in time comes first: what is proved is the best of the plans that are, if there are any.
+    const isInTime = best.overdue === 0;
     const proof = proveSchedule(
-      indexed,
-      best,
+      isDue ? { ...indexed, operations: indexed.operations.map(startingInTime) } : indexed,
+      isInTime ? best : ANY,
       Math.min(PROOF_NODES, NODES_PER_EVALUATION * evaluations),
-      () => signal?.aborted === true || now() > deadline,
+      () => signal?.aborted === true || now() > end,
     );
-    exhausted = proof.complete;
+    exhausted = proof.complete && (isInTime || proof.better !== undefined);
+    // With due times it bounds only the plans that keep them.
+    if (proof.finishProved && !isDue) bound = (proof.better ?? best).finish;
     if (proof.better) {
       const { starts, finish, setupMinutes } = proof.better;
       const order = [...indexed.topological].sort((a, b) => starts[a]! - starts[b]!);
@@ -258,6 +273,12 @@ export function scheduleOperations(
       improved: (starts) => consider([...indexed.topological].sort((a, b) => starts[a]! - starts[b]!)),
     });
   }
+}
+
+/** An operation that must start so that it has ended when it is due. */
+function startingInTime(operation: ScheduleOperation): ScheduleOperation {
+  const { hands, dry, due = Infinity, latest = Infinity } = operation;
+  return { ...operation, latest: Math.min(latest, due - hands - dry) };
 }
 
 /** What taking out and putting back tries to lower, minutes. Set-ups take up room in the sessions, so they count fully. */
