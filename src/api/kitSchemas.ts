@@ -260,6 +260,16 @@ const ownStep = object({
   note: text('a note', 1000),
 }).noUnknown();
 
+const stepEdit = object({
+  operationId: operationId(),
+  title: text('the title of the step', 200),
+  minutes: orNull('the minutes of the step', 1, 600),
+  note: text('a note', 1000),
+  parts: whole('the parts of the step', 1, 8),
+  withNext: boolean().required(),
+  leaveOut: boolean().required(),
+}).noUnknown();
+
 const pin = object({ operationId: operationId(), start: whole('the start', 0, 1e9) }).noUnknown();
 
 const aim = object({
@@ -289,6 +299,7 @@ export const KIT_ITEMS = {
   weathering,
   mishap,
   'own-step': ownStep,
+  'step-edit': stepEdit,
   pin,
   aim,
   place,

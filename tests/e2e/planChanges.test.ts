@@ -134,6 +134,57 @@ describe('changing the plan', () => {
     await until(page, () => !document.body.innerText.includes('The plan followed'), []);
   });
 
+  it('splits a step, says so, and makes it one again; leaves one out and brings it back', async () => {
+    await settled();
+    const steps = async () =>
+      Object.keys((await bench()).plan.starts).filter((id) => id.startsWith('tolliver/'));
+    const before = await steps();
+    const edits = async () => (await planOf('tolliver')).stepEdits;
+    await press(page, 'button', 'change its words, minutes or parts…');
+    await press(page, 'button', 'Split');
+    await expect
+      .poll(async () => (await edits()).map(({ parts }) => parts), { timeout: 20_000 })
+      .toEqual([2]);
+    await expect.poll(async () => (await steps()).length, { timeout: 60_000 }).toBe(before.length + 1);
+    await shows(page, /You do this step in 2 parts/, 60_000);
+    await press(page, 'button', 'do it in one');
+    await expect.poll(async () => (await edits()).length, { timeout: 20_000 }).toBe(0);
+    await expect.poll(steps, { timeout: 60_000 }).toEqual(expect.arrayContaining(before));
+    await settled();
+    await press(page, 'button', 'change its words, minutes or parts…');
+    await type('It takes, min', '33');
+    await press(page, 'button', 'Change it');
+    await expect.poll(async () => (await edits())[0]?.minutes, { timeout: 20_000 }).toBe(33);
+    await shows(page, /\t33\t/, 60_000);
+    await press(page, 'button', 'leave this step out');
+    await shows(page, /You left out[\s\S]*bring it back/, 60_000);
+    await press(page, 'button', 'bring it back');
+    await expect
+      .poll(async () => (await edits()).map(({ leaveOut }) => leaveOut), { timeout: 20_000 })
+      .toEqual([false]);
+    await settled();
+  }, 150_000);
+
+  it('offers to split what no session holds, and the plan is there again', async () => {
+    await type('It takes, min', '400');
+    await press(page, 'button', 'Change it');
+    await shows(
+      page,
+      /There is no plan[\s\S]*takes 400 min and no session is longer than 180 min[\s\S]*do it in 3 parts/,
+      60_000,
+    );
+    await press(page, 'button', 'do it in 3 parts');
+    await until(page, () => !document.body.innerText.includes('There is no plan'), [], 60_000);
+    await shows(page, /part 1 of 3/, 60_000);
+    for (let turn = 0; turn < 2; turn++) {
+      await page.keyboard.down('Control');
+      await page.keyboard.press('z');
+      await page.keyboard.up('Control');
+      await saved(page);
+    }
+    await settled();
+  }, 150_000);
+
   it('solves the plan again for one more evening', async () => {
     await settled();
     await press(page, 'button', 'Try one more evening');

@@ -16,6 +16,7 @@ const LISTS: Readonly<Record<string, keyof Kit>> = {
   weathering: 'weathering',
   mishap: 'mishaps',
   'own-step': 'ownSteps',
+  'step-edit': 'stepEdits',
   pin: 'pins',
   aim: 'aims',
   place: 'places',

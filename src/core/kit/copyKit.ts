@@ -54,6 +54,7 @@ export function copyKit(kit: Kit, rename: (id: string) => string): Kit {
     weathering: [],
     mishaps: [],
     ownSteps: [],
+    stepEdits: [],
     pins: [],
     aims: [],
     stances: [],

@@ -311,6 +311,22 @@ export interface OwnStep {
   note: string;
 }
 
+/** How the builder changed a step of the plan. */
+export interface StepEdit {
+  id: string;
+  operationId: string;
+  /** Other words for it; empty leaves those of the plan. */
+  title: string;
+  /** Minutes of work; null leaves those of the plan. */
+  minutes: number | null;
+  note: string;
+  /** So many sittings; 1 for one. */
+  parts: number;
+  /** Done in one go with the step that follows at once. */
+  withNext: boolean;
+  leaveOut: boolean;
+}
+
 /** A step held to a moment, minutes since 1970. */
 export interface PinnedStart {
   id: string;
@@ -348,6 +364,7 @@ export interface Kit {
   weathering: Weathering[];
   mishaps: Mishap[];
   ownSteps: OwnStep[];
+  stepEdits: StepEdit[];
   pins: PinnedStart[];
   /** At most one. */
   aims: BuildAim[];
@@ -404,6 +421,7 @@ export const EMPTY_KIT: Kit = {
   weathering: [],
   mishaps: [],
   ownSteps: [],
+  stepEdits: [],
   pins: [],
   aims: [],
   places: [],

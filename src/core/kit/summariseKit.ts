@@ -27,7 +27,10 @@ export interface KitSummary {
   /** What the parts of each sub-assembly are made of. */
   materials: Record<string, Material[]>;
   /** What the builder changed in the plan. */
-  plan: Pick<Kit, 'mishaps' | 'ownSteps' | 'pins'> & { deadline: string | null; priority: Priority };
+  plan: Pick<Kit, 'mishaps' | 'ownSteps' | 'stepEdits' | 'pins'> & {
+    deadline: string | null;
+    priority: Priority;
+  };
   /** What the version needs and nobody has yet. */
   wants: { name: string; leadDays: number; have: boolean }[];
 }
@@ -119,6 +122,7 @@ export function summariseKit(
     plan: {
       mishaps: kit.mishaps,
       ownSteps: kit.ownSteps,
+      stepEdits: kit.stepEdits,
       pins: kit.pins,
       deadline: kit.aims[0]?.deadline ?? null,
       priority: kit.aims[0]?.priority ?? 'usual',

@@ -36,3 +36,4 @@ export { lookAhead, type LookAheadBuild, type LookAheadTray, type Warning } from
 export { noLongerPlanned } from './noLongerPlanned.ts';
 export { REPAIRS, withRepairs } from './repairs.ts';
 export { withOwnSteps } from './ownSteps.ts';
+export { isDivisible, nextToJoin, withStepEdits } from './stepEdits.ts';

@@ -56,13 +56,14 @@ function quantile(sorted: readonly number[], share: number): number {
   return sorted[below]! + (at - below) * (sorted[above]! - sorted[below]!);
 }
 
-/** Operations with the builder's own minutes; none grows beyond the longest session, or it could not be planned. */
-export function atOwnPace<T extends Pick<PlanOperation, 'kind' | 'hands'>>(
+/** Operations with the builder's own minutes, learnt unless they were given; none grows beyond the longest session, or it could not be planned. */
+export function atOwnPace<T extends Pick<PlanOperation, 'kind' | 'hands' | 'ownMinutes'>>(
   operations: readonly T[],
   paces: ReadonlyMap<OperationKind, Pace>,
   longestSession: number,
 ): T[] {
   return operations.map((operation) => {
+    if (operation.ownMinutes) return operation;
     const factor = paces.get(operation.kind)?.factor ?? 1;
     const most = Math.max(operation.hands, longestSession);
     return { ...operation, hands: Math.min(most, Math.max(1, Math.round(operation.hands * factor))) };

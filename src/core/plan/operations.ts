@@ -85,6 +85,8 @@ export interface PlanOperation {
   holds: string[];
   /** What earlier builds taught about this. */
   lessons: string[];
+  /** The builder said how long it takes. */
+  ownMinutes?: true;
   /** A picture to take once it is done, and why; absent for most. */
   photo?: string;
 }

@@ -1,4 +1,5 @@
 import type { OperationKind, OperationPlan } from './operations.ts';
+import { withoutSteps } from './stepEdits.ts';
 
 /** Work on bare parts: once something after it is done it can no longer be, and nobody waits for it. */
 const BARE_WORK: ReadonlySet<OperationKind> = new Set([
@@ -32,19 +33,5 @@ export function withoutPassed({ operations, arcs }: OperationPlan, done: Readonl
     ({ id, kind }) => BARE_WORK.has(kind) && ledToDone.has(id) && !done.has(id),
   );
   if (passed.length === 0) return { operations, arcs };
-  let lags = arcs;
-  for (const { id } of passed) {
-    const into = lags.filter(({ to }) => to === id);
-    const outOf = lags.filter(({ from }) => from === id);
-    lags = [
-      ...lags.filter(({ from, to }) => from !== id && to !== id),
-      ...into.flatMap(({ from, minLag, because }) =>
-        outOf.map(({ to, ...lag }) =>
-          minLag > lag.minLag ? { from, to, minLag, maxLag: null, because } : { ...lag, from, to },
-        ),
-      ),
-    ];
-  }
-  const gone = new Set(passed.map(({ id }) => id));
-  return { operations: operations.filter(({ id }) => !gone.has(id)), arcs: lags };
+  return withoutSteps({ operations, arcs }, new Set(passed.map(({ id }) => id)));
 }

@@ -19,6 +19,7 @@ import {
   verifySchedule,
   withoutPassed,
   withOwnSteps,
+  withStepEdits,
   withRepairs,
   type Curing,
   type LookAheadBuild,
@@ -71,6 +72,10 @@ export interface PlanView {
   deadlines: Record<string, number>;
   /** What no plan could beat for each build, were it the only one; minutes since 1970. */
   earliest: Record<string, number>;
+  /** Steps that the builder left out and that would be there otherwise. */
+  leftOut: { editId: string; title: string }[];
+  /** Steps that no session holds, minutes; they are why there is no plan. */
+  tooLong: { operationId: string; hands: number; longest: number }[];
   /** Why there is no plan. */
   problem: string | null;
 }
@@ -102,9 +107,15 @@ export function planView(
   const whole = plannable.map((build) =>
     generateOperations(build, settings.conditions, longest, lessons, settings.preferences.tools),
   );
+  const leftOut: PlanView['leftOut'] = [];
   const grownWhole = builds.map(({ kit }, at) => {
     const own = withOwnSteps(whole[at]!.operations, whole[at]!.arcs, kit.plan.ownSteps);
-    return withRepairs(own.operations, own.arcs, kit.plan.mishaps);
+    for (const { id: editId, operationId, leaveOut } of kit.plan.stepEdits) {
+      const step = leaveOut && own.operations.find(({ id }) => id === operationId);
+      if (step) leftOut.push({ editId, title: step.title });
+    }
+    const edited = withStepEdits(own, kit.plan.stepEdits);
+    return withRepairs(edited.operations, edited.arcs, kit.plan.mishaps);
   });
   const { done: steps, orphans } = carriedOver(
     grownWhole.flatMap(({ operations }) => operations),
@@ -174,6 +185,8 @@ export function planView(
         return finish === undefined ? [] : [[id, finish + now] as const];
       }),
     ),
+    leftOut,
+    tooLong: tooLongFor(work.instance),
     problem: null,
   };
   const shelf = new Map(paints.map((paint) => [paint.id, paint]));
@@ -203,6 +216,14 @@ export function planView(
     warn();
   }
   return view;
+}
+
+/** Operations that take longer than any session. */
+function tooLongFor({ operations, windows }: ScheduleInstance): PlanView['tooLong'] {
+  const longest = windows.reduce((most, [start, end]) => Math.max(most, end - start), 0);
+  return operations.flatMap(({ id, hands }) =>
+    hands > longest ? [{ operationId: id, hands, longest }] : [],
+  );
 }
 
 const RANK = { first: 2, usual: 1, last: 0 } as const;

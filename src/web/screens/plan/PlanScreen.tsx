@@ -18,6 +18,8 @@ import { Lanes } from './Lanes.tsx';
 import { PacePanel } from './PacePanel.tsx';
 import { planCalendar, planCsv } from './planFiles.ts';
 import { StepChanges } from './StepChanges.tsx';
+import { LeftOut } from './StepEditing.tsx';
+import { TooLong } from './TooLong.tsx';
 import { StepReason } from './StepReason.tsx';
 import { WhatIfPanel } from './WhatIfPanel.tsx';
 
@@ -26,7 +28,7 @@ const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 
 /** When everything happens, and why then. */
 export function PlanScreen() {
-  const { build, ready, error } = useWorkshop();
+  const { build, ready, error, longestSession: longest } = useWorkshop();
   const { data } = useBench();
   const { view, busy, improving, failure, keepThis, operations } = usePlan();
   const [marked, setMarked] = useState<string>();
@@ -103,6 +105,7 @@ export function PlanScreen() {
           <div className="panel warned" role="alert">
             <h3>There is no plan</h3>
             <p>{view.problem}</p>
+            <TooLong view={view} builds={data.builds} />
             <p className="soft">
               Nothing was lost: your stacks and steps are as they were.{' '}
               <Link to="/bench">Change the bench evenings</Link>, or make the stack shorter in the Finish
@@ -233,6 +236,7 @@ export function PlanScreen() {
           </div>
         )}
         <ChangePanel buildId={build.id} />
+        <LeftOut buildId={build.id} edits={build.kit.plan.stepEdits} view={view} />
         {view.warnings[build.id] && (
           <AheadPanel buildId={build.id} warnings={view.warnings[build.id]!} view={view} onMark={setMarked} />
         )}
@@ -252,6 +256,8 @@ export function PlanScreen() {
             operation={chosen.operation}
             start={chosen.start}
             plan={build.kit.plan}
+            view={view}
+            longestSession={longest}
           />
         )}
         <PacePanel paces={view.paces} />

@@ -5,11 +5,16 @@ import type { PlanOperation } from '../../../core/plan/index.ts';
 import { whenText } from '../../components/time.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
+import type { PlanView } from '../../workers/planView.ts';
+import { editOf, StepEditing } from './StepEditing.tsx';
 
 interface StepChangesProps {
   operation: PlanOperation;
   start: number;
   plan: KitSummary['plan'];
+  view: PlanView;
+  /** Minutes. */
+  longestSession: number;
 }
 
 /** A local date-time field's value, and back to minutes since 1970. */
@@ -19,9 +24,11 @@ const fieldOf = (minutes: number): string => {
 };
 const minutesOf = (field: string): number => Math.round(new Date(field).getTime() / 60000);
 
-/** What the builder changes about one step: hold it to a moment, or put a step of one's own after it. The plan is
+/** What the builder changes about one step: hold it to a moment, word, time or divide it, leave it out, or put a step
+ *  of one's own after it. The plan is
  *  generated as before and these are kept beside it, so a change of stack or version loses nothing. */
-export function StepChanges({ operation, start, plan }: StepChangesProps) {
+export function StepChanges({ operation, start, plan, view, longestSession }: StepChangesProps) {
+  const [editing, setEditing] = useState(editOf(operation.id, plan.stepEdits) !== undefined);
   const [adding, setAdding] = useState(false);
   const [title, setTitle] = useState('');
   const [minutes, setMinutes] = useState(15);
@@ -71,6 +78,24 @@ export function StepChanges({ operation, start, plan }: StepChangesProps) {
             Pin
           </button>
         </div>
+      )}
+      {editing ? (
+        <StepEditing
+          key={JSON.stringify(editOf(operation.id, plan.stepEdits) ?? null)}
+          operation={operation}
+          view={view}
+          edits={plan.stepEdits}
+          longestSession={longestSession}
+        />
+      ) : (
+        <button
+          type="button"
+          className="why"
+          style={{ justifySelf: 'start' }}
+          onClick={() => setEditing(true)}
+        >
+          change its words, minutes or parts…
+        </button>
       )}
       {own && (
         <button
