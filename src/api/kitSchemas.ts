@@ -270,6 +270,12 @@ const stepEdit = object({
   leaveOut: boolean().required(),
 }).noUnknown();
 
+const cureCheck = object({
+  operationId: operationId(),
+  minutes: whole('the minutes since the coat', 0, 20160),
+  isDry: boolean().required(),
+}).noUnknown();
+
 const pin = object({ operationId: operationId(), start: whole('the start', 0, 1e9) }).noUnknown();
 
 const aim = object({
@@ -300,6 +306,7 @@ export const KIT_ITEMS = {
   mishap,
   'own-step': ownStep,
   'step-edit': stepEdit,
+  'cure-check': cureCheck,
   pin,
   aim,
   place,

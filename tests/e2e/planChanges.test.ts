@@ -198,6 +198,37 @@ describe('changing the plan', () => {
     await shows(page, /The next \d evenings[\s\S]*min, took/);
   });
 
+  it('asks how a coat feels, and the plan waits for one that is still wet', async () => {
+    await page.goto(`${server.address}/build/tolliver/tonight`);
+    await settled();
+    const button = await page.waitForSelector('.rack button.what', { timeout: 30_000 });
+    const before = await page.$$eval('.rack li', (items) =>
+      items.map((item) => (item as HTMLElement).innerText),
+    );
+    await button!.click();
+    await press(page, 'button', 'Still wet');
+    const checks = async () => (await bench()).builds.flatMap(({ kit }) => kit.plan.cureChecks);
+    await expect
+      .poll(async () => (await checks()).map(({ isDry }) => isDry), { timeout: 20_000 })
+      .toEqual([false]);
+    await settled();
+    // Felt dry, it leaves the rack.
+    const again = await page.waitForSelector('.rack button.what');
+    const name = await again!.evaluate((element) => element.textContent);
+    await again!.click();
+    await press(page, 'button', 'Dry enough now');
+    await expect.poll(async () => (await checks()).length, { timeout: 20_000 }).toBe(2);
+    await until(
+      page,
+      (gone) =>
+        [...document.querySelectorAll('.rack button.what')].every((item) => item.textContent !== gone),
+      [name],
+      60_000,
+    );
+    expect(before.some((text) => text.includes(name))).toBe(true);
+    await settled();
+  }, 120_000);
+
   it('plans tonight for the time there is', async () => {
     await page.goto(`${server.address}/build/tolliver/tonight`);
     await shows(page, /[2-9] steps, \d+ min of work/);

@@ -17,6 +17,7 @@ const LISTS: Readonly<Record<string, keyof Kit>> = {
   mishap: 'mishaps',
   'own-step': 'ownSteps',
   'step-edit': 'stepEdits',
+  'cure-check': 'cureChecks',
   pin: 'pins',
   aim: 'aims',
   place: 'places',

@@ -55,6 +55,7 @@ export function copyKit(kit: Kit, rename: (id: string) => string): Kit {
     mishaps: [],
     ownSteps: [],
     stepEdits: [],
+    cureChecks: [],
     pins: [],
     aims: [],
     stances: [],

@@ -327,6 +327,16 @@ export interface StepEdit {
   leaveOut: boolean;
 }
 
+/** A coat that the builder felt before the next step. */
+export interface CureCheck {
+  id: string;
+  operationId: string;
+  /** Since the coat was on. */
+  minutes: number;
+  /** Dry enough for what comes next. */
+  isDry: boolean;
+}
+
 /** A step held to a moment, minutes since 1970. */
 export interface PinnedStart {
   id: string;
@@ -365,6 +375,7 @@ export interface Kit {
   mishaps: Mishap[];
   ownSteps: OwnStep[];
   stepEdits: StepEdit[];
+  cureChecks: CureCheck[];
   pins: PinnedStart[];
   /** At most one. */
   aims: BuildAim[];
@@ -422,6 +433,7 @@ export const EMPTY_KIT: Kit = {
   mishaps: [],
   ownSteps: [],
   stepEdits: [],
+  cureChecks: [],
   pins: [],
   aims: [],
   places: [],

@@ -27,7 +27,7 @@ export interface KitSummary {
   /** What the parts of each sub-assembly are made of. */
   materials: Record<string, Material[]>;
   /** What the builder changed in the plan. */
-  plan: Pick<Kit, 'mishaps' | 'ownSteps' | 'stepEdits' | 'pins'> & {
+  plan: Pick<Kit, 'mishaps' | 'ownSteps' | 'stepEdits' | 'cureChecks' | 'pins'> & {
     deadline: string | null;
     priority: Priority;
   };
@@ -123,6 +123,7 @@ export function summariseKit(
       mishaps: kit.mishaps,
       ownSteps: kit.ownSteps,
       stepEdits: kit.stepEdits,
+      cureChecks: kit.cureChecks,
       pins: kit.pins,
       deadline: kit.aims[0]?.deadline ?? null,
       priority: kit.aims[0]?.priority ?? 'usual',

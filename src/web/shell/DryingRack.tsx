@@ -4,6 +4,7 @@ import { whenText } from '../components/time.ts';
 import { useBench } from '../data/bench.ts';
 import { benchNow } from '../data/clock.ts';
 import { upcomingSteps, usePlan } from '../data/plan.tsx';
+import { CureFelt } from './CureFelt.tsx';
 
 const SHOWN = 4;
 
@@ -34,7 +35,9 @@ export function DryingRack() {
         {curing.slice(0, SHOWN).map(({ operationId, since, until }) => (
           <li key={operationId} title={operations.get(operationId)?.title}>
             <div className="line">
-              <span className="what">{nameOf(operationId)}</span>
+              <CureFelt curing={{ operationId, since, until }} operation={operations.get(operationId)}>
+                {nameOf(operationId)}
+              </CureFelt>
               <span className="mono" title={`free in ${formatMinutes(until - now)}`}>
                 free {whenText(until)}
               </span>

@@ -2,12 +2,14 @@ import type { BenchSnapshot, CodeRecord, PaintRecord } from '../../api/index.ts'
 import { evaluateStack, LAYER_KINDS, type Finding } from '../../core/finish/index.ts';
 import { productIndex } from '../../core/kit/index.ts';
 import {
+  atOwnCures,
   atOwnPace,
   carriedOver,
   curingNow,
   earliestFinish,
   explainStarts,
   generateOperations,
+  learnCures,
   learnPace,
   lookAhead,
   longestSession,
@@ -21,6 +23,7 @@ import {
   withOwnSteps,
   withStepEdits,
   withRepairs,
+  type CurePace,
   type Curing,
   type LookAheadBuild,
   type LookAheadTray,
@@ -66,6 +69,8 @@ export interface PlanView {
   findings: Record<string, Finding[]>;
   /** How this builder's minutes compare with the planned ones. */
   paces: Pace[];
+  /** How this bench's cures compare with the products' times. */
+  cures: CurePace[];
   /** What lies ahead of each build, by build id. */
   warnings: Record<string, Warning[]>;
   /** Days by which builds must be ready, minutes since 1970. */
@@ -125,10 +130,11 @@ export function planView(
   const grown = grownWhole.map((each) => withoutPassed(each, ticked));
   const generated = grown.flatMap(({ operations }) => operations);
   const paces = learnPace(generated, steps);
-  const plan: OperationPlan = {
-    operations: atOwnPace(generated, paces, longest),
-    arcs: grown.flatMap(({ arcs }) => arcs),
-  };
+  const asGenerated = { operations: generated, arcs: grown.flatMap(({ arcs }) => arcs) };
+  const checks = builds.flatMap(({ kit }) => kit.plan.cureChecks);
+  const cures = learnCures(asGenerated, checks);
+  const cured = atOwnCures(asGenerated, cures, checks);
+  const plan: OperationPlan = { ...cured, operations: atOwnPace(cured.operations, paces, longest) };
   const work = remainingWork(plan, steps, sessions, now);
   // A lesson or a decision changes what a step says, not when it is done.
   const timed = plan.operations.map(({ holds: _holds, lessons: _lessons, ...operation }) => operation);
@@ -173,6 +179,7 @@ export function planView(
       ),
     ),
     paces: [...paces.values()],
+    cures: [...cures.values()],
     warnings: {},
     deadlines: Object.fromEntries(
       builds.flatMap(({ id, kit }) =>

@@ -260,7 +260,7 @@ export function PlanScreen() {
             longestSession={longest}
           />
         )}
-        <PacePanel paces={view.paces} />
+        <PacePanel cures={view.cures} paces={view.paces} />
         {left.length > 0 && <WhatIfPanel />}
         <HistoryPanel buildId={build.id} view={view} />
         {view.missedWindows.length > 0 && (
