@@ -1,4 +1,5 @@
 import type { CureCheck } from '../kit/index.ts';
+import { quantile } from './learnPace.ts';
 import type { OperationPlan, PlanArc, PlanOperation } from './operations.ts';
 
 /** How a builder's paint cures compared with the planned waits, for one chemistry. */
@@ -62,16 +63,11 @@ export function learnCures(
   for (const [chemistry, logs] of ratios) {
     if (logs.length < FEWEST) continue;
     const sorted = logs.sort((a, b) => a - b);
-    const at = (share: number) => {
-      const place = share * (sorted.length - 1);
-      const below = sorted[Math.floor(place)]!;
-      return below + (place % 1) * (sorted[Math.ceil(place)]! - below);
-    };
     paces.set(chemistry, {
       chemistry,
-      factor: Math.exp((at(0.5) * sorted.length) / (sorted.length + PRIOR_COATS)),
-      from: Math.exp(at(0.25)),
-      to: Math.exp(at(0.75)),
+      factor: Math.exp((quantile(sorted, 0.5) * sorted.length) / (sorted.length + PRIOR_COATS)),
+      from: Math.exp(quantile(sorted, 0.25)),
+      to: Math.exp(quantile(sorted, 0.75)),
       coats: sorted.length,
     });
   }

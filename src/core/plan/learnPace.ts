@@ -49,7 +49,8 @@ export function learnPace(
   return paces;
 }
 
-function quantile(sorted: readonly number[], share: number): number {
+/** The value below which a share of sorted numbers lies, straight between its neighbours. */
+export function quantile(sorted: readonly number[], share: number): number {
   const at = share * (sorted.length - 1);
   const below = Math.floor(at);
   const above = Math.min(sorted.length - 1, below + 1);
