@@ -5,7 +5,7 @@ import { seedDemo } from '../../src/server/seedDemo.ts';
 import { readBuilds, readPlan, readSettings, readSteps } from '../../src/server/store/benchStore.ts';
 import { readLessons } from '../../src/server/store/kitStore.ts';
 import { readCodes, readPaints } from '../../src/server/store/paintStore.ts';
-import { planView, type PlanRequest, type PlanView } from '../../src/web/workers/planView.ts';
+import { planView, whatIf, type PlanRequest, type PlanView } from '../../src/web/workers/planView.ts';
 
 /** A Tuesday at 19:32 by the local clock. */
 const MS = new Date(2026, 4, 12, 19, 32).getTime();
@@ -190,5 +190,89 @@ describe('planView on the sample bench', () => {
     expect(short.problem).toMatch(/no session is longer than 20 min/);
     const empty = planView(withSnapshot({ builds: [], steps: [] }));
     expect(empty).toMatchObject({ problem: null, operations: [], starts: {}, curing: [] });
+  });
+
+  it('tells better plans on the way, each of them whole', () => {
+    const told: { finish: number; share: number }[] = [];
+    const view = planView(request, (soFar, share) => {
+      told.push({ finish: soFar.finish, share });
+      const hands = new Map(soFar.operations.map((operation) => [operation.id, operation.hands]));
+      expect(Object.keys(soFar.starts)).toHaveLength(Object.keys(first.starts).length);
+      for (const { from, to, minLag, maxLag } of soFar.arcs) {
+        if (soFar.starts[from] === undefined || soFar.starts[to] === undefined) continue;
+        const lag = soFar.starts[to] - soFar.starts[from] - hands.get(from)!;
+        expect(lag).toBeGreaterThanOrEqual(minLag);
+        if (maxLag !== null) expect(lag).toBeLessThanOrEqual(maxLag);
+      }
+    });
+    expect(told.length).toBeGreaterThan(0);
+    for (const { share } of told) expect(share).toBeLessThanOrEqual(1);
+    expect(view.finish).toBeLessThanOrEqual(told[0]!.finish);
+  });
+
+  /** The plan with changes of what the builder keeps beside it, from the stored first plan. */
+  const changed = (change: Partial<BuildRecord['kit']['plan']>): PlanView =>
+    planView(
+      withSnapshot({
+        plan: stored(first),
+        builds: request.snapshot.builds.map((build) =>
+          build.id === 'tolliver'
+            ? { ...build, kit: { ...build.kit, plan: { ...build.kit.plan, ...change } } }
+            : build,
+        ),
+      }),
+    );
+
+  it('follows what the builder changed of a step, and comes back when that is taken back', () => {
+    const step = first.operations.find(
+      ({ id, family, buildId, hands }) =>
+        buildId === 'tolliver' && family === null && hands > 20 && first.starts[id] !== undefined,
+    )!;
+    const plain = { title: '', minutes: null, note: '', parts: 1, withNext: false, leaveOut: false };
+    const edited = (change: Partial<typeof plain> | { minutes: number }) =>
+      changed({ stepEdits: [{ id: 'edit', operationId: step.id, ...plain, ...change }] });
+    const split = edited({ parts: 2 });
+    expect(split.problem).toBeNull();
+    expect(split.starts[`${step.id}-1`]).toBeLessThan(split.starts[`${step.id}-2`]!);
+    const out = edited({ leaveOut: true });
+    expect(out.starts[step.id]).toBeUndefined();
+    expect(out.leftOut).toEqual([{ editId: 'edit', title: step.title }]);
+    const long = edited({ minutes: 500 });
+    expect(long.problem).toContain(`“${step.title}” takes 500 min`);
+    expect(long.tooLong).toEqual([{ operationId: step.id, hands: 500, longest: 180 }]);
+    expect(edited({})).toMatchObject({ replanned: false, starts: first.starts });
+  });
+
+  it('lets go of a coat that was felt dry, and holds on to one that is still wet', () => {
+    const frame = first.curing[0]!;
+    const check = { id: 'check', operationId: frame.operationId, minutes: NOW - frame.since };
+    const plan = (isDry: boolean) =>
+      planView(
+        withSnapshot({
+          plan: stored(first),
+          builds: request.snapshot.builds.map((build) =>
+            frame.operationId.startsWith(`${build.id}/`)
+              ? {
+                  ...build,
+                  kit: { ...build.kit, plan: { ...build.kit.plan, cureChecks: [{ ...check, isDry }] } },
+                }
+              : build,
+          ),
+        }),
+      );
+    expect(plan(true).curing.map(({ operationId }) => operationId)).not.toContain(frame.operationId);
+    const wet = plan(false).curing.find(({ operationId }) => operationId === frame.operationId)!;
+    expect(wet.until).toBeGreaterThan(frame.until);
+    // One coat teaches nothing of the others.
+    expect(plan(true).cures).toEqual([]);
+  });
+
+  it('tries one more evening by making the whole plan again', () => {
+    const tries = whatIf(request);
+    const asItIs = tries.next().value!;
+    const more = tries.next().value!;
+    expect(asItIs).toMatchObject({ name: 'as it is', finish: first.finish });
+    expect(more.name).toBe('one more evening, Fridays');
+    expect(more.finish).toBeLessThan(asItIs.finish!);
   });
 });
