@@ -1,3 +1,5 @@
+/** More paints than steps that are searched. */
+const MOST_FAMILIES = 32;
 /** States kept for one set of done steps, at most: beyond that dominance is looked for no further. */
 const MOST_KEPT = 400;
 
@@ -41,7 +43,7 @@ export function orderMemo(size: number): OrderMemo {
     theirs,
     isDominated(mask, lastFamily, session, painting, length, ties, tail) {
       const head = 2 * session + (painting ? 1 : 0);
-      const key = mask * 16 + lastFamily + 1;
+      const key = mask * MOST_FAMILIES + lastFamily + 1;
       // Ahead of the numbers: the session, and how long the tail is. What is done fits the tail.
       const stride = 2 + length + ties + 2 * (size - (length - 2));
       let kept = known.get(key);

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { ScheduleInstance } from './index.ts';
+import { orderMemo } from './orderMemo.ts';
 import { proveSchedule } from './proveSchedule.ts';
 import { randomInstance } from './sampleInstance.ts';
 import { indexInstance } from './scheduleInstance.ts';
@@ -178,6 +179,44 @@ describe('searching a small plan to its end', () => {
   it('leaves larger plans to other searches', () => {
     const proof = proveSchedule(indexInstance(randomInstance(1, 25)), { finish: 1, setupMinutes: 1 }, 1e6);
     expect(proof).toEqual({ better: undefined, finishProved: false, complete: false, nodes: 0 });
+  });
+});
+
+describe('remembering orders', () => {
+  const ask = (
+    memo: ReturnType<typeof orderMemo>,
+    { mask = 1, lastFamily = 0, session = 0, painting = false, state = [10, 0, 20], ties = 0 },
+  ) => {
+    memo.mine.set(state);
+    memo.theirs.set(state);
+    return memo.isDominated(mask, lastFamily, session, painting, state.length - ties, ties, 0);
+  };
+
+  it('knows a state that is nowhere better than one before', () => {
+    const memo = orderMemo(2);
+    expect(ask(memo, {})).toBe(false);
+    expect(ask(memo, {})).toBe(true);
+    expect(ask(memo, { state: [11, 5, 20] })).toBe(true);
+    expect(ask(memo, { state: [9, 5, 20] })).toBe(false);
+  });
+
+  it('keeps steps done and paints apart, however many paints there are', () => {
+    const memo = orderMemo(24);
+    for (let mask = 1; mask < 40; mask++) {
+      for (let lastFamily = -1; lastFamily < 24; lastFamily++) {
+        expect(ask(memo, { mask, lastFamily, state: [1, ...Array<number>(24).fill(0)] })).toBe(false);
+      }
+    }
+  });
+
+  it('holds a paint that is out against an earlier session, not the other way about', () => {
+    const memo = orderMemo(2);
+    expect(ask(memo, { session: 1, painting: false })).toBe(false);
+    expect(ask(memo, { session: 1, painting: true })).toBe(false);
+    expect(ask(memo, { session: 1, painting: false })).toBe(true);
+    expect(ask(memo, { session: 2, painting: true })).toBe(false);
+    expect(ask(memo, { session: 2, painting: false })).toBe(true);
+    expect(ask(memo, { session: 0, painting: false })).toBe(false);
   });
 });
 
