@@ -32,7 +32,7 @@ export type {
   SetupTimes,
 } from './scheduleInstance.ts';
 export { atOwnPace, learnPace, type Pace } from './learnPace.ts';
-export { atOwnCures, FELT_WITHIN, learnCures, waitBehind, type CurePace } from './learnCures.ts';
+export { atOwnCures, learnCures, type CurePace } from './learnCures.ts';
 export { lookAhead, type LookAheadBuild, type LookAheadTray, type Warning } from './lookAhead.ts';
 export { noLongerPlanned } from './noLongerPlanned.ts';
 export { REPAIRS, withRepairs } from './repairs.ts';

@@ -1,13 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { CureCheck } from '../kit/index.ts';
-import {
-  atOwnCures,
-  FELT_WITHIN,
-  learnCures,
-  type OperationPlan,
-  type PlanArc,
-  type PlanOperation,
-} from './index.ts';
+import { atOwnCures, learnCures, type OperationPlan, type PlanArc, type PlanOperation } from './index.ts';
+import { FELT_WITHIN } from './learnCures.ts';
 
 const coat = (id: string, chemistry: string | null = 'lacquer'): PlanOperation => ({
   id,

@@ -25,7 +25,7 @@ const MOST = 4;
 const LONGER = 0.25;
 
 /** The longest wait behind a coat, minutes; 0 for a step without paint. */
-export function waitBehind(
+function waitBehind(
   { id, chemistry, dry }: Pick<PlanOperation, 'id' | 'chemistry' | 'dry'>,
   arcs: readonly PlanArc[],
 ): number {

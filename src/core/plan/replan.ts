@@ -1,4 +1,5 @@
 import type { Session } from './calendar.ts';
+import { FELT_WITHIN } from './learnCures.ts';
 import type { OperationPlan, PlanArc } from './operations.ts';
 import type { ScheduleInstance } from './scheduleInstance.ts';
 
@@ -94,6 +95,8 @@ export interface Curing {
   /** Minutes since 1970. */
   since: number;
   until: number;
+  /** A finger can tell whether it is dry: paint, and not cured right through. */
+  canBeFelt: boolean;
 }
 
 /** What is curing at a moment: done steps whose next step must still wait, or that cannot be handled yet. */
@@ -112,7 +115,14 @@ export function curingNow(
         .map(({ minLag }) => minLag);
       const until = endedAt + Math.max(0, operation.dry, ...waits);
       return until > now && (waits.length > 0 || operation.dry > 0)
-        ? [{ operationId, since: endedAt, until }]
+        ? [
+            {
+              operationId,
+              since: endedAt,
+              until,
+              canBeFelt: operation.chemistry !== null && until - endedAt < FELT_WITHIN,
+            },
+          ]
         : [];
     })
     .sort((a, b) => a.until - b.until);

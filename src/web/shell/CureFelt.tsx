@@ -1,6 +1,6 @@
 import { Popover } from '@mantine/core';
 import { useState, type ReactNode } from 'react';
-import { FELT_WITHIN, type Curing, type PlanOperation } from '../../core/plan/index.ts';
+import type { Curing, PlanOperation } from '../../core/plan/index.ts';
 import { whenText } from '../components/time.ts';
 import { benchNow } from '../data/clock.ts';
 import { changeKit } from '../data/kit.ts';
@@ -14,9 +14,13 @@ interface CureFeltProps {
 
 /** What is drying, as a button that asks how it feels: the plan follows, and learns this bench's cures. A full cure, or
  *  glue, cannot be felt and is only named. */
-export function CureFelt({ curing: { operationId, since, until }, operation, children }: CureFeltProps) {
+export function CureFelt({
+  curing: { operationId, since, until, canBeFelt },
+  operation,
+  children,
+}: CureFeltProps) {
   const [isOpen, setOpen] = useState(false);
-  if (!operation?.chemistry || until - since >= FELT_WITHIN) return <span className="what">{children}</span>;
+  if (!operation || !canBeFelt) return <span className="what">{children}</span>;
   const note = (isDry: boolean) => {
     setOpen(false);
     const value = { operationId, minutes: Math.max(0, Math.round(benchNow() / 60000 - since)), isDry };

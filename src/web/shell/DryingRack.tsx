@@ -1,11 +1,13 @@
+import { lazy, Suspense } from 'react';
 import { Link } from 'react-router';
 import { formatMinutes } from '../../core/finish/index.ts';
 import { whenText } from '../components/time.ts';
 import { useBench } from '../data/bench.ts';
 import { benchNow } from '../data/clock.ts';
 import { upcomingSteps, usePlan } from '../data/plan.tsx';
-import { CureFelt } from './CureFelt.tsx';
 
+/** With its popover it is not needed to see what cures. */
+const CureFelt = lazy(async () => ({ default: (await import('./CureFelt.tsx')).CureFelt }));
 const SHOWN = 4;
 
 /** What is curing now and until when, and the next thing to do. */
@@ -32,12 +34,17 @@ export function DryingRack() {
         </span>
       </div>
       <ul>
-        {curing.slice(0, SHOWN).map(({ operationId, since, until }) => (
+        {curing.slice(0, SHOWN).map(({ operationId, since, until, canBeFelt }) => (
           <li key={operationId} title={operations.get(operationId)?.title}>
             <div className="line">
-              <CureFelt curing={{ operationId, since, until }} operation={operations.get(operationId)}>
-                {nameOf(operationId)}
-              </CureFelt>
+              <Suspense fallback={<span className="what">{nameOf(operationId)}</span>}>
+                <CureFelt
+                  curing={{ operationId, since, until, canBeFelt }}
+                  operation={operations.get(operationId)}
+                >
+                  {nameOf(operationId)}
+                </CureFelt>
+              </Suspense>
               <span className="mono" title={`free in ${formatMinutes(until - now)}`}>
                 free {whenText(until)}
               </span>

@@ -44,7 +44,10 @@ export function PlanScreen() {
     );
   const now = Math.floor(benchNow() / 60000);
   const left = upcomingSteps(view, build.id);
-  const chosen = left.find(({ operation }) => operation.id === marked) ?? left[0];
+  // A step that was split since is its first part, and the other way about.
+  const names = marked === undefined ? [] : [marked, `${marked}-1`, marked.replace(/-\d$/, '')];
+  const chosen =
+    names.flatMap((name) => left.find(({ operation }) => operation.id === name) ?? [])[0] ?? left[0];
   const last = left.reduce(
     (latest, { operation, start }) => Math.max(latest, start + operation.hands + operation.dry),
     0,
