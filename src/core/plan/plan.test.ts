@@ -280,8 +280,8 @@ describe('replanning', () => {
       { operationId: 'unknown', endedAt: now },
     ];
     expect(curingNow(plan, done, now)).toEqual([
-      { operationId: 'b/chassis/primer-2', since: now - 60, until: now + 30 },
-      { operationId: 'b/body/clean', since: now - 30, until: now + 90 },
+      { operationId: 'b/chassis/primer-2', since: now - 60, until: now + 30, canBeFelt: true },
+      { operationId: 'b/body/clean', since: now - 30, until: now + 90, canBeFelt: false },
     ]);
     expect(curingNow(plan, done, now + 100)).toEqual([]);
   });

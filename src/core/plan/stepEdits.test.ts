@@ -136,8 +136,17 @@ describe('steps as the builder changed them', () => {
     expect(lags(without)).toEqual([
       ['cut', 'wet', 0, null],
       ['fill', 'sand', 0, null],
-      ['sand', 'wet', 120, 600],
+      // The window of the paint that is not sprayed binds nobody.
+      ['sand', 'wet', 120, null],
     ]);
+    // One that was open before it still does, where the wait leaves room.
+    const open = (until: number) =>
+      withStepEdits(
+        { ...plan, arcs: plan.arcs.map((each) => (each.to === 'prime' ? { ...each, maxLag: until } : each)) },
+        [edit('prime', { leaveOut: true })],
+      );
+    expect(lags(open(300))).toContainEqual(['sand', 'wet', 120, 300]);
+    expect(lags(open(100))).toContainEqual(['sand', 'wet', 120, null]);
     // The longer of both waits counts.
     const longer = withStepEdits(
       { ...plan, arcs: plan.arcs.map((each) => (each.to === 'prime' ? { ...each, minLag: 900 } : each)) },

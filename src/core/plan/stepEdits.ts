@@ -33,7 +33,8 @@ function reworded(operation: PlanOperation, { title, minutes, note }: StepEdit):
   };
 }
 
-/** The plan without some steps: what followed one of them follows what came before it, with the longer of both lags. */
+/** The plan without some steps: what followed one of them follows what came before it, with the longer of both lags. A
+ *  window that the step opened goes with it; one that was open before it stays where the wait leaves room. */
 export function withoutSteps({ operations, arcs }: OperationPlan, gone: ReadonlySet<string>): OperationPlan {
   const left = operations.filter(({ id }) => !gone.has(id));
   if (left.length === operations.length) return { operations: [...operations], arcs };
@@ -44,10 +45,12 @@ export function withoutSteps({ operations, arcs }: OperationPlan, gone: Readonly
     const outOf = lags.filter(({ from }) => from === id);
     lags = [
       ...lags.filter(({ from, to }) => from !== id && to !== id),
-      ...into.flatMap(({ from, minLag, because }) =>
-        outOf.map(({ to, ...lag }) =>
-          minLag > lag.minLag ? { from, to, minLag, maxLag: null, because } : { ...lag, from, to },
-        ),
+      ...into.flatMap((one) =>
+        outOf.map((other): PlanArc => {
+          const { minLag, because } = one.minLag > other.minLag ? one : other;
+          const isRoom = one.maxLag !== null && one.maxLag >= minLag;
+          return { from: one.from, to: other.to, minLag, maxLag: isRoom ? one.maxLag : null, because };
+        }),
       ),
     ];
   }
