@@ -127,7 +127,7 @@ describe('the sample kits', () => {
     const summary = summariseKit(
       kit,
       taken.trays.map(({ key, tray: { partIds } }) => ({ id: key, partIds })),
-      taken.joins.flatMap(({ jointIds }) => jointIds),
+      taken.joins,
     );
     const early = proposeSubassemblies(kit).decisions.filter(({ when }) => when === 'before').length;
     expect(Object.values(summary.joinsBefore).flat()).toHaveLength(early);

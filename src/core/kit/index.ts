@@ -17,6 +17,7 @@ export {
 } from './proposeSubassemblies.ts';
 export { COST_DEFAULTS, type CostTerm } from './jointCosts.ts';
 export { jointName } from './hardConstraints.ts';
+export { consequencesOf, type BenchStep, type Consequence } from './consequences.ts';
 export { inFrameOrder } from './frameOrder.ts';
 export { takeProposal, type TakenProposal } from './takeProposal.ts';
 export { suggestJoints, type JointSuggestion } from './suggestJoints.ts';
@@ -36,7 +37,7 @@ export { bareClearance, FELT_CLEARANCE, fitAfterPaint, type FitForecast } from '
 export { shimPlan, type ShimPlan } from './stance.ts';
 export { kitNeeds, type Need } from './needs.ts';
 export { lessonsFor, type LessonContext } from './lessons.ts';
-export { summariseKit, type KitHold, type KitSummary, type KitTask } from './summariseKit.ts';
+export { summariseKit, type KitFits, type KitHold, type KitSummary, type KitTask } from './summariseKit.ts';
 export { readPartList, type PartListReading } from './partList.ts';
 export {
   MOST_PARTS,

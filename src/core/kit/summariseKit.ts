@@ -1,4 +1,16 @@
-import { areaOf, mainFinish, partLabel, type Kit, type Material, type Part, type Priority } from './kit.ts';
+import {
+  areaOf,
+  mainFinish,
+  partLabel,
+  type Kit,
+  type Material,
+  type MeasuredPlace,
+  type Part,
+  type Priority,
+} from './kit.ts';
+import { consequencesOf, type Consequence, type DividedKit } from './consequences.ts';
+import { bareClearance } from './fitAfterPaint.ts';
+import { jointName } from './hardConstraints.ts';
 import { isPaintedLook, seamLength } from './jointCosts.ts';
 import { kitTasks, type TrayTask } from './kitTasks.ts';
 import { resolveVersion } from './version.ts';
@@ -31,8 +43,26 @@ export interface KitSummary {
     deadline: string | null;
     priority: Priority;
   };
+  /** What steps that cannot be taken back serve and prevent. */
+  consequences: Consequence[];
+  /** Where film takes up room that is known. */
+  fits: KitFits;
+  /** Holes and cuts that the sheet may ask for and this version does not need. */
+  needless: { workId: string; trayId: string; name: string; reason: string }[];
   /** What the version needs and nobody has yet. */
   wants: { name: string; leadDays: number; have: boolean }[];
+}
+
+/** Joints after paint and measured places whose room is known, with the sub-assemblies that carry film into them. */
+export interface KitFits {
+  joints: {
+    jointId: string;
+    joinId: string;
+    name: string;
+    clearanceMm: [number, number, number];
+    trayIds: string[];
+  }[];
+  places: { place: MeasuredPlace; name: string; trayId: string; matingTrayId: string | null }[];
 }
 
 export interface KitHold {
@@ -57,12 +87,12 @@ const BRUSH_SET_UP = 4;
 const BRUSH_PER_CM2 = 0.5;
 const MASK_PER_MM = 0.12;
 
-/** Facts of a kit by sub-assembly, for the plan and for the stages' states. `lateJointIds`: joints that the
- *  division leaves for after paint. */
+/** Facts of a kit by sub-assembly, for the plan and for the stages' states. `joins`: what the division leaves for
+ *  after paint. */
 export function summariseKit(
   kit: Kit,
-  trays: readonly { id: string; partIds: readonly string[] }[],
-  lateJointIds: readonly string[] = [],
+  trays: DividedKit['trays'],
+  joins: DividedKit['joins'] = [],
 ): KitSummary {
   const version = resolveVersion(kit);
   const parts = new Map(kit.parts.map((part) => [part.id, part]));
@@ -79,6 +109,7 @@ export function summariseKit(
       });
   }
   const openings: KitTask[] = [];
+  const needless: KitSummary['needless'] = [];
   for (const { work, verdict, reason } of version.works) {
     const trayId = trayOf.get(work.partId);
     const part = parts.get(work.partId);
@@ -89,6 +120,9 @@ export function summariseKit(
         stepKind: 'join',
         reason: `${work.name[0]!.toUpperCase()}${work.name.slice(1)}: ${reason}`,
       });
+    if (verdict === 'refuse' && version.used.has(work.partId)) {
+      needless.push({ workId: work.id, trayId, name: work.name, reason });
+    }
     if (verdict !== 'do') continue;
     openings.push({
       id: work.id,
@@ -102,7 +136,7 @@ export function summariseKit(
       ],
     });
   }
-  const late = new Set(lateJointIds);
+  const late = new Set(joins.flatMap(({ jointIds }) => jointIds));
   const joinsBefore: Record<string, string[]> = {};
   for (const { id, a, b } of kit.joints) {
     for (const trayId of new Set([trayOf.get(a), trayOf.get(b)])) if (trayId) joinsBefore[trayId] ??= [];
@@ -128,6 +162,9 @@ export function summariseKit(
       deadline: kit.aims[0]?.deadline ?? null,
       priority: kit.aims[0]?.priority ?? 'usual',
     },
+    consequences: consequencesOf(kit, { trays, joins }),
+    fits: fitsOf(kit, parts, trayOf, joins),
+    needless,
     wants: kit.wants.map(({ name, leadDays, have }) => ({ name, leadDays, have })),
     openChoices: version.open,
     holds,
@@ -145,6 +182,31 @@ export function summariseKit(
     stance: kit.stances.length > 0,
     joinsBefore,
     materials,
+  };
+}
+
+function fitsOf(
+  kit: Kit,
+  parts: ReadonlyMap<string, Part>,
+  trayOf: ReadonlyMap<string, string>,
+  joins: DividedKit['joins'],
+): KitFits {
+  const joinOf = new Map(joins.flatMap(({ id, jointIds }) => jointIds.map((joint) => [joint, id] as const)));
+  return {
+    joints: kit.joints.flatMap((joint): KitFits['joints'] => {
+      const clearanceMm = bareClearance(joint, kit.fits);
+      const joinId = joinOf.get(joint.id);
+      if (!clearanceMm || joinId === undefined) return [];
+      const trayIds = [joint.a, joint.b].flatMap((id) => trayOf.get(id) ?? []);
+      return [{ jointId: joint.id, joinId, name: jointName(joint, parts), clearanceMm, trayIds }];
+    }),
+    places: kit.places.flatMap((place): KitFits['places'] => {
+      const trayId = trayOf.get(place.partId);
+      const part = parts.get(place.partId);
+      if (trayId === undefined || !part) return [];
+      const matingTrayId = place.matingPartId === null ? null : (trayOf.get(place.matingPartId) ?? null);
+      return [{ place, name: `${place.name} of ${part.name.toLowerCase()}`, trayId, matingTrayId }];
+    }),
   };
 }
 

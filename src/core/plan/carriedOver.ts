@@ -1,4 +1,4 @@
-import type { PlanOperation } from './operations.ts';
+import type { PlanOperation } from './operation.ts';
 import type { DoneStep } from './replan.ts';
 
 /** The log read against a plan generated anew. */

@@ -1,44 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Mishap, OwnStep } from '../kit/index.ts';
-import {
-  atOwnPace,
-  learnPace,
-  lookAhead,
-  withOwnSteps,
-  withRepairs,
-  type LookAheadBuild,
-  type Pace,
-  type PlanArc,
-  type PlanOperation,
-} from './index.ts';
+import { atOwnPace, learnPace, withOwnSteps, withRepairs, type Pace, type PlanOperation } from './index.ts';
+import { plainArc, plainOperation } from './plainPlan.ts';
 
-const step = (id: string, change: Partial<PlanOperation> = {}): PlanOperation => ({
-  id,
-  buildId: 'b',
-  trayId: 'body',
-  kind: 'primer',
-  title: id,
-  place: 'booth',
-  hands: 20,
-  dry: 0,
-  family: 'lacquer|x',
-  chemistry: 'lacquer',
-  because: '',
-  details: [],
-  hazards: [],
-  cautions: [],
-  holds: [],
-  lessons: [],
-  ...change,
-});
-const arc = (from: string, to: string, minLag = 30, maxLag: number | null = null): PlanArc => ({
-  from,
-  to,
-  minLag,
-  maxLag,
-  because: '',
-});
+const step = (id: string, change: Partial<PlanOperation> = {}) =>
+  plainOperation(id, {
+    kind: 'primer',
+    place: 'booth',
+    family: 'lacquer|x',
+    chemistry: 'lacquer',
+    ...change,
+  });
+const arc = (from: string, to: string, minLag = 30, maxLag: number | null = null) =>
+  plainArc(from, to, minLag, maxLag);
 const chain = [step('prime'), step('colour-1'), step('colour-2'), step('clear')];
 const arcs = [
   arc('prime', 'colour-1', 60),
@@ -159,79 +134,5 @@ describe('a step of one’s own', () => {
   it('is passed over where its place is gone, and adding nothing changes nothing', () => {
     expect(withOwnSteps(chain, arcs, [{ ...own, after: 'gone' }])).toEqual({ operations: chain, arcs });
     expect(withOwnSteps(chain, arcs, [])).toEqual({ operations: chain, arcs });
-  });
-});
-
-describe('looking ahead', () => {
-  const now = 1000;
-  const operations = [
-    step('paint', { layerId: 'colour', title: 'Colour: body' }),
-    step('b/join/tail', { trayId: undefined, kind: 'assemble', title: 'Lamps to body', hands: 10, dry: 60 }),
-  ];
-  const starts = { paint: 2000, 'b/join/tail': 5000 };
-  const build = (change: Partial<LookAheadBuild> = {}): LookAheadBuild => ({
-    id: 'b',
-    name: 'Coupe',
-    trays: [
-      { id: 'body', name: 'Body', painted: true, tyre: false, needs: [] },
-      { id: 'lamps', name: 'Lamps', painted: false, tyre: false, needs: [] },
-    ],
-    joins: [{ id: 'tail', name: 'Lamps to body', trayIds: ['body', 'lamps'], adhesive: 'canopy glue' }],
-    wants: [],
-    deadline: null,
-    ...change,
-  });
-  const ids = (change: Partial<LookAheadBuild>) =>
-    lookAhead(build(change), operations, starts, now).map(({ id }) => id);
-
-  it('says nothing where nothing is wrong', () => {
-    expect(ids({})).toEqual([]);
-  });
-
-  it('names cement on paint, and only there', () => {
-    const joins = [{ ...build().joins[0]!, adhesive: 'solvent cement, thin' }];
-    expect(ids({ joins })).toEqual(['cement tail']);
-    const bare = build().trays.map((tray) => ({ ...tray, painted: false }));
-    expect(ids({ joins, trays: bare })).toEqual([]);
-  });
-
-  it('names paint that is not chosen or not on the shelf, at the step that needs it', () => {
-    const needing = (need: Partial<LookAheadBuild['trays'][number]['needs'][number]>) => [
-      {
-        ...build().trays[0]!,
-        needs: [{ layerId: 'colour', name: 'Green', onShelf: true, chosen: true, ...need }],
-      },
-    ];
-    expect(ids({ trays: needing({}) })).toEqual([]);
-    expect(
-      lookAhead(build({ trays: needing({ onShelf: false }) }), operations, starts, now)[0],
-    ).toMatchObject({
-      id: 'stock body colour',
-      operationId: 'paint',
-    });
-    expect(ids({ trays: needing({ chosen: false, onShelf: null }) })).toEqual(['colour body colour']);
-    // A plain product stands for any on the shelf.
-    expect(ids({ trays: needing({ onShelf: null }) })).toEqual([]);
-  });
-
-  it('names a tyre on fresh paint, a missed day and what is still to get', () => {
-    const trays = [build().trays[0]!, { ...build().trays[1]!, tyre: true }];
-    expect(ids({ trays })).toEqual(['tyre tail']);
-    expect(ids({ deadline: 5000 })).toEqual(['deadline']);
-    expect(ids({ deadline: 5070 })).toEqual([]);
-    expect(
-      lookAhead(build({ wants: [{ name: 'wire', leadDays: 30, have: false }] }), operations, starts, now)[0]!
-        .reason,
-    ).toMatch(/longer than the whole plan/);
-    expect(ids({ wants: [{ name: 'wire', leadDays: 30, have: true }] })).toEqual([]);
-  });
-
-  it('puts what comes soonest first', () => {
-    const joins = [{ ...build().joins[0]!, adhesive: 'cement' }];
-    const trays = [
-      { ...build().trays[0]!, needs: [{ layerId: 'colour', name: 'Green', onShelf: false, chosen: true }] },
-      build().trays[1]!,
-    ];
-    expect(ids({ joins, trays, deadline: 10 })).toEqual(['stock body colour', 'cement tail', 'deadline']);
   });
 });

@@ -1,5 +1,5 @@
 import { formatMinutes } from '../finish/index.ts';
-import type { PlanArc } from './operations.ts';
+import type { PlanArc } from './operation.ts';
 import type { ScheduleInstance } from './scheduleInstance.ts';
 
 export type BindingKind = 'cure' | 'hands' | 'session' | 'window' | 'set-up' | 'done-step' | 'free';

@@ -1,14 +1,8 @@
 /** Plan: operations from a build, the calendar, schedules, their reasons, and replanning from what was done. */
 export { carriedOver } from './carriedOver.ts';
 export { withoutPassed } from './withoutPassed.ts';
-export {
-  generateOperations,
-  type OperationKind,
-  type OperationPlan,
-  type PlanArc,
-  type PlannableBuild,
-  type PlanOperation,
-} from './operations.ts';
+export { generateOperations } from './generateOperations.ts';
+export type { OperationKind, OperationPlan, PlanArc, PlannableBuild, PlanOperation } from './operation.ts';
 export { plannableBuild } from './plannableBuild.ts';
 export {
   localDate,
@@ -33,7 +27,9 @@ export type {
 } from './scheduleInstance.ts';
 export { atOwnPace, learnPace, type Pace } from './learnPace.ts';
 export { atOwnCures, learnCures, type CurePace } from './learnCures.ts';
-export { lookAhead, type LookAheadBuild, type LookAheadTray, type Warning } from './lookAhead.ts';
+export { lookAhead, type LookAheadBuild, type LookAheadTray } from './lookAhead.ts';
+export type { Warning } from './warning.ts';
+export { consequencesByStep, type StepConsequence } from './benchSteps.ts';
 export { noLongerPlanned } from './noLongerPlanned.ts';
 export { REPAIRS, withRepairs } from './repairs.ts';
 export { withOwnSteps } from './ownSteps.ts';

@@ -1,42 +1,21 @@
 import { describe, expect, it } from 'vitest';
 import type { CureCheck } from '../kit/index.ts';
-import { atOwnCures, learnCures, type OperationPlan, type PlanArc, type PlanOperation } from './index.ts';
+import { atOwnCures, learnCures, type OperationPlan } from './index.ts';
 import { FELT_WITHIN } from './learnCures.ts';
+import { plainArc, plainOperation } from './plainPlan.ts';
 
-const coat = (id: string, chemistry: string | null = 'lacquer'): PlanOperation => ({
-  id,
-  buildId: 'b',
-  kind: 'colour',
-  title: id,
-  place: 'booth',
-  hands: 10,
-  dry: 0,
-  family: chemistry,
-  chemistry,
-  because: '',
-  details: [],
-  hazards: [],
-  cautions: [],
-  holds: [],
-  lessons: [],
-});
-const wait = (from: string, to: string, minLag: number, maxLag: number | null = null): PlanArc => ({
-  from,
-  to,
-  minLag,
-  maxLag,
-  because: 'cures',
-});
+const coat = (id: string, chemistry: string | null = 'lacquer') =>
+  plainOperation(id, { kind: 'colour', family: chemistry, chemistry });
 /** Six coats an hour apart, then two days before the polish. */
 const plan: OperationPlan = {
   operations: [...['c1', 'c2', 'c3', 'c4', 'c5', 'c6'].map((id) => coat(id)), coat('polish', null)],
   arcs: [
-    wait('c1', 'c2', 60, 240),
-    wait('c2', 'c3', 60),
-    wait('c3', 'c4', 60),
-    wait('c4', 'c5', 60),
-    wait('c5', 'c6', 60),
-    wait('c6', 'polish', 2 * FELT_WITHIN),
+    plainArc('c1', 'c2', 60, 240),
+    plainArc('c2', 'c3', 60),
+    plainArc('c3', 'c4', 60),
+    plainArc('c4', 'c5', 60),
+    plainArc('c5', 'c6', 60),
+    plainArc('c6', 'polish', 2 * FELT_WITHIN),
   ],
 };
 let count = 0;

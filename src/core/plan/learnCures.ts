@@ -1,6 +1,6 @@
 import type { CureCheck } from '../kit/index.ts';
 import { quantile } from './learnPace.ts';
-import type { OperationPlan, PlanArc, PlanOperation } from './operations.ts';
+import type { OperationPlan, PlanArc, PlanOperation } from './operation.ts';
 
 /** How a builder's paint cures compared with the planned waits, for one chemistry. */
 export interface CurePace {

@@ -1,4 +1,4 @@
-import type { OperationKind, PlanOperation } from './operations.ts';
+import type { OperationKind, PlanOperation } from './operation.ts';
 
 /** How a builder's minutes compare with the planned ones, for one kind of step. */
 export interface Pace {

@@ -1,16 +1,8 @@
-import type { PlanOperation } from './operations.ts';
-
-/** Something later that a step now would make impossible or worse. */
-export interface Warning {
-  id: string;
-  /** The step that it stops or spoils; undefined where it is about the whole build. */
-  operationId: string | undefined;
-  title: string;
-  reason: string;
-  remedy: string;
-  /** Where it is cleared: the stage of the build. */
-  stage: 'kit' | 'colour' | 'finish' | 'plan' | 'shelf';
-}
+import type { FilmOnFlats, KitSummary } from '../kit/index.ts';
+import type { PlanOperation } from './operation.ts';
+import { warnOfClosures } from './warnOfClosures.ts';
+import { warnOfFilm } from './warnOfFilm.ts';
+import type { Warn, Warning } from './warning.ts';
 
 export interface LookAheadTray {
   id: string;
@@ -28,6 +20,11 @@ export interface LookAheadBuild {
   trays: LookAheadTray[];
   joins: { id: string; name: string; trayIds: readonly string[]; adhesive: string }[];
   wants: { name: string; leadDays: number; have: boolean }[];
+  kit: Pick<KitSummary, 'consequences' | 'fits' | 'needless'>;
+  /** Film on the flats of a sub-assembly, um; absent where nothing is known of its stack. */
+  films: Readonly<Record<string, FilmOnFlats>>;
+  /** Steps that the builder left out. */
+  leftOut: readonly PlanOperation[];
   /** Minutes since 1970 by which it must be ready; null for no matter. */
   deadline: number | null;
 }
@@ -37,18 +34,20 @@ const CEMENT = /cement/i;
 const MIRROR = /mirror/i;
 const GLASS = /glass|window|windscreen/i;
 
-/** What is ahead of a build that a builder would want to know now, soonest first. `starts` in minutes since 1970. */
+/** What is ahead of a build that a builder would want to know now, soonest first. `starts` in minutes since 1970; a
+ *  step of `operations` without a start is done. */
 export function lookAhead(
   build: LookAheadBuild,
   operations: readonly PlanOperation[],
   starts: Readonly<Record<string, number>>,
   now: number,
 ): Warning[] {
-  const own = operations.filter(({ buildId, id }) => buildId === build.id && starts[id] !== undefined);
+  const all = operations.filter(({ buildId }) => buildId === build.id);
+  const own = all.filter(({ id }) => starts[id] !== undefined);
   const startOf = (operation: PlanOperation | undefined) =>
     operation === undefined ? Infinity : starts[operation.id]!;
   const warnings: (Warning & { at: number })[] = [];
-  const warn = (operation: PlanOperation | undefined, warning: Omit<Warning, 'operationId'>) => {
+  const warn: Warn = (operation, warning) => {
     warnings.push({ ...warning, operationId: operation?.id, at: startOf(operation) });
   };
 
@@ -120,6 +119,33 @@ export function lookAhead(
     }
   }
 
+  warnOfClosures(build, all, starts, warn);
+  warnOfFilm(build, own, warn);
+  for (const { workId, trayId, name, reason } of build.kit.needless) {
+    const step = own.find((operation) => operation.trayId === trayId && operation.kind === 'clean');
+    if (!step) continue;
+    warn(step, {
+      id: `needless ${workId}`,
+      title: `Not on this version: ${name}`,
+      reason,
+      remedy: 'Leave the plastic alone, whatever the sheet says; or pick the other version first.',
+      stage: 'kit',
+    });
+  }
+  for (const step of build.leftOut) {
+    const risk = LEFT_OUT_RISKS[step.kind];
+    if (risk === undefined) continue;
+    const next = own.find(({ trayId, kind }) => trayId === step.trayId && kind !== 'clean');
+    if (!next) continue;
+    warn(next, {
+      id: `left out ${step.id}`,
+      title: `Left out: ${step.title}`,
+      reason: risk,
+      remedy: 'Bring the step back if you can still choose; the plan lists it below.',
+      stage: 'plan',
+    });
+  }
+
   const first = own.reduce((least, operation) => Math.min(least, startOf(operation)), Infinity);
   for (const { name, leadDays, have } of build.wants) {
     if (have) continue;
@@ -136,12 +162,17 @@ export function lookAhead(
     });
   }
 
-  for (const step of own.filter(({ holds }) => holds.length > 0)) {
-    warn(step, {
-      id: `hold ${step.id}`,
-      title: `Not decided: ${step.title}`,
-      reason: step.holds.join(' '),
-      remedy: 'Decide it before that evening; the step stays locked until then.',
+  const held = new Map<string, PlanOperation[]>();
+  for (const step of own) {
+    for (const reason of step.holds) held.set(reason, [...(held.get(reason) ?? []), step]);
+  }
+  for (const [reason, steps] of held) {
+    const soonest = steps.reduce((one, other) => (startOf(other) < startOf(one) ? other : one));
+    warn(soonest, {
+      id: `hold ${reason}`,
+      title: `Not decided: ${soonest.title}`,
+      reason: steps.length === 1 ? reason : `${reason} It holds ${steps.length} steps; this is the first.`,
+      remedy: `Decide it before that evening; ${steps.length === 1 ? 'the step stays' : 'they stay'} locked until then.`,
       stage: 'kit',
     });
   }
@@ -164,6 +195,20 @@ export function lookAhead(
   }
   return warnings.sort((p, q) => p.at - q.at).map(({ at: _at, ...warning }) => warning);
 }
+
+/** What a step left out costs; a kind that is not named costs nothing worth a word. */
+const LEFT_OUT_RISKS: Partial<Record<PlanOperation['kind'], string>> = {
+  primer: 'Colour grips bare plastic badly, and blemishes show only once it is on.',
+  undercoat: 'The colour over it comes out as another: what lies beneath shows through.',
+  key: 'Paint on a shiny surface lifts with the first tape.',
+  rinse: 'Grease from moulds and fingers keeps paint from holding.',
+  clean: 'Gates, seams and flash show through every coat.',
+  fill: 'Seams and sink marks cannot be mended beneath colour.',
+  'dry-fit': 'What does not fit bare fits less once paint has thickened it.',
+  mask: 'The next colour has no edge to stop at.',
+  clear: 'Decals stay unprotected, and there is nothing to polish but colour.',
+  refit: 'What paint has made tight is found out with glue on it.',
+};
 
 function days(minutes: number): string {
   const whole = Math.ceil(minutes / DAY);

@@ -1,5 +1,5 @@
-import type { Warning } from './lookAhead.ts';
 import type { DoneStep } from './replan.ts';
+import type { Warning } from './warning.ts';
 
 /** Says of done work that a change of version, stack or joint took out of the plan, and how to live with it. */
 export function noLongerPlanned({ operationId, title }: DoneStep & { title: string }): Warning {

@@ -1,6 +1,6 @@
 import { hazardLine, hazardsInWords } from '../finish/index.ts';
 import type { OwnStep } from '../kit/index.ts';
-import type { PlanArc, PlanOperation } from './operations.ts';
+import type { PlanArc, PlanOperation } from './operation.ts';
 
 /** Operations and arcs with the steps that the builder added, each after the step it was added to and before what
  *  followed that in the same sub-assembly. A step whose place is gone is passed over. */

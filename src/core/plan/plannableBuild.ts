@@ -1,6 +1,6 @@
 import type { Spectrum } from '../colour/index.ts';
 import { resolveStack, type Build, type KitSummary, type ProductIndex } from '../kit/index.ts';
-import type { PlannableBuild } from './operations.ts';
+import type { PlannableBuild } from './operation.ts';
 
 /** A build with every stack resolved, ready for the planner. Parts are counted by piece. */
 export function plannableBuild(

@@ -1,6 +1,6 @@
 import { hazardLine, type HazardId } from '../finish/index.ts';
 import type { Mishap, RepairId } from '../kit/index.ts';
-import type { PlanArc, PlanOperation } from './operations.ts';
+import type { PlanArc, PlanOperation } from './operation.ts';
 
 /** What a spoilt step needs before it can be done again. */
 export const REPAIRS = {

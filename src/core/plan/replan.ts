@@ -1,6 +1,6 @@
 import type { Session } from './calendar.ts';
 import { FELT_WITHIN } from './learnCures.ts';
-import type { OperationPlan, PlanArc } from './operations.ts';
+import type { OperationPlan, PlanArc } from './operation.ts';
 import type { ScheduleInstance } from './scheduleInstance.ts';
 
 /** A step that was done: when its hands-on part really ended (minutes since 1970). */

@@ -1,33 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { StepEdit } from '../kit/index.ts';
-import { nextToJoin, withStepEdits, type OperationPlan, type PlanArc, type PlanOperation } from './index.ts';
+import { nextToJoin, withStepEdits, type OperationPlan } from './index.ts';
+import { plainArc, plainOperation } from './plainPlan.ts';
 
-const step = (id: string, change: Partial<PlanOperation> = {}): PlanOperation => ({
-  id,
-  buildId: 'b',
-  trayId: 't',
-  kind: 'fill',
-  title: `Step ${id}`,
-  place: 'bench',
-  hands: 20,
-  dry: 0,
-  family: null,
-  chemistry: null,
-  because: `Why ${id}.`,
-  details: [],
-  hazards: [],
-  cautions: [],
-  holds: [],
-  lessons: [],
-  ...change,
-});
-const arc = (from: string, to: string, minLag = 0, maxLag: number | null = null): PlanArc => ({
-  from,
-  to,
-  minLag,
-  maxLag,
-  because: `${from} first`,
-});
 const edit = (operationId: string, change: Partial<StepEdit>): StepEdit => ({
   id: `edit-${operationId}`,
   operationId,
@@ -42,13 +17,18 @@ const edit = (operationId: string, change: Partial<StepEdit>): StepEdit => ({
 /** fill, sand, prime (a coat), a wait, wet sand; a cut beside it that the last waits for too. */
 const plan: OperationPlan = {
   operations: [
-    step('fill', { hands: 25, hazards: ['dust'], cautions: ['dust'] }),
-    step('sand'),
-    step('prime', { kind: 'primer', family: 'primer', chemistry: 'lacquer' }),
-    step('wet', { dry: 60 }),
-    step('cut'),
+    plainOperation('fill', { hands: 25, hazards: ['dust'], cautions: ['dust'] }),
+    plainOperation('sand'),
+    plainOperation('prime', { kind: 'primer', family: 'primer', chemistry: 'lacquer' }),
+    plainOperation('wet', { dry: 60 }),
+    plainOperation('cut'),
   ],
-  arcs: [arc('fill', 'sand'), arc('sand', 'prime', 30), arc('prime', 'wet', 120, 600), arc('cut', 'wet')],
+  arcs: [
+    plainArc('fill', 'sand'),
+    plainArc('sand', 'prime', 30),
+    plainArc('prime', 'wet', 120, 600),
+    plainArc('cut', 'wet'),
+  ],
 };
 const ids = ({ operations }: OperationPlan) => operations.map(({ id }) => id);
 const minutes = ({ operations }: OperationPlan) => operations.reduce((sum, { hands }) => sum + hands, 0);
@@ -80,7 +60,7 @@ describe('steps as the builder changed them', () => {
       expect(minutes(split)).toBe(minutes(plan));
       const pieces = split.operations.filter(({ id }) => id.startsWith('wet-'));
       expect(pieces.map(({ dry }) => dry)).toEqual([...Array<number>(parts - 1).fill(0), 60]);
-      expect(pieces[0]!.title).toBe(`Step wet, part 1 of ${parts}`);
+      expect(pieces[0]!.title).toBe(`wet, part 1 of ${parts}`);
       // Nothing is shorter or longer than another by more than a minute.
       const hands = pieces.map((piece) => piece.hands);
       expect(Math.max(...hands) - Math.min(...hands)).toBeLessThanOrEqual(1);
@@ -103,7 +83,7 @@ describe('steps as the builder changed them', () => {
     const joined = withStepEdits(plan, [edit('fill', { withNext: true })]);
     expect(ids(joined)).toEqual(['fill', 'prime', 'wet', 'cut']);
     expect(joined.operations[0]).toMatchObject({
-      title: 'Step fill; then step sand',
+      title: 'fill; then sand',
       hands: 45,
       hazards: ['dust'],
       because: 'Why fill. Why sand. You do both in one go.',
@@ -125,7 +105,7 @@ describe('steps as the builder changed them', () => {
     };
     expect(nextToJoin('fill', elsewhere)).toBeUndefined();
     // With the cut between the two, one go would make a circle.
-    const around = { ...plan, arcs: [...plan.arcs, arc('fill', 'cut', 10), arc('cut', 'sand')] };
+    const around = { ...plan, arcs: [...plan.arcs, plainArc('fill', 'cut', 10), plainArc('cut', 'sand')] };
     expect(nextToJoin('fill', around)).toBeUndefined();
     expect(withStepEdits(around, [edit('fill', { withNext: true })])).toEqual(around);
   });

@@ -1,5 +1,5 @@
 import type { StepEdit } from '../kit/index.ts';
-import type { OperationPlan, PlanArc, PlanOperation } from './operations.ts';
+import type { OperationPlan, PlanArc, PlanOperation } from './operation.ts';
 
 /** The plan as the builder changed it: steps with other words or minutes, in several parts, done in one go with the
  *  next, or left out. The plan is generated as before and this is laid over it, so that nothing is lost where stack or

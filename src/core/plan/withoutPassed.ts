@@ -1,4 +1,4 @@
-import type { OperationKind, OperationPlan } from './operations.ts';
+import type { OperationKind, OperationPlan } from './operation.ts';
 import { withoutSteps } from './stepEdits.ts';
 
 /** Work on bare parts: once something after it is done it can no longer be, and nobody waits for it. */

@@ -121,11 +121,7 @@ function buildRecord(
     ...build,
     trays: rows.map((row) => trayRecord(row, parts)),
     joins: made,
-    kit: summariseKit(
-      kit,
-      rows,
-      made.flatMap(({ jointIds }) => jointIds),
-    ),
+    kit: summariseKit(kit, rows, made),
   };
 }
 

@@ -1,10 +1,11 @@
 import type { BenchSnapshot, CodeRecord, PaintRecord } from '../../api/index.ts';
-import { evaluateStack, LAYER_KINDS, type Finding } from '../../core/finish/index.ts';
+import { evaluateStack, LAYER_KINDS, type Finding, type StackEvaluation } from '../../core/finish/index.ts';
 import { productIndex } from '../../core/kit/index.ts';
 import {
   atOwnCures,
   atOwnPace,
   carriedOver,
+  consequencesByStep,
   curingNow,
   earliestFinish,
   explainStarts,
@@ -35,6 +36,7 @@ import {
   type ScheduleResult,
   type Session,
   type StartReason,
+  type StepConsequence,
   type Warning,
 } from '../../core/plan/index.ts';
 
@@ -67,6 +69,8 @@ export interface PlanView {
   curing: Curing[];
   sessions: Session[];
   findings: Record<string, Finding[]>;
+  /** What steps serve, and what they end the chance of, by the id of the step. */
+  consequences: Record<string, StepConsequence[]>;
   /** How this builder's minutes compare with the planned ones. */
   paces: Pace[];
   /** How this bench's cures compare with the products' times. */
@@ -112,12 +116,12 @@ export function planView(
   const whole = plannable.map((build) =>
     generateOperations(build, settings.conditions, longest, lessons, settings.preferences.tools),
   );
-  const leftOut: PlanView['leftOut'] = [];
+  const leftOut: (PlanView['leftOut'][number] & { step: PlanOperation })[] = [];
   const grownWhole = builds.map(({ kit }, at) => {
     const own = withOwnSteps(whole[at]!.operations, whole[at]!.arcs, kit.plan.ownSteps);
     for (const { id: editId, operationId, leaveOut } of kit.plan.stepEdits) {
       const step = leaveOut && own.operations.find(({ id }) => id === operationId);
-      if (step) leftOut.push({ editId, title: step.title });
+      if (step) leftOut.push({ editId, title: step.title, step });
     }
     const edited = withStepEdits(own, kit.plan.stepEdits);
     return withRepairs(edited.operations, edited.arcs, kit.plan.mishaps);
@@ -155,6 +159,17 @@ export function planView(
     operation.latest = Math.min(operation.latest ?? Infinity, pin.start - now);
   }
   aimAt(work.instance, builds, now);
+  const evaluations = new Map(
+    plannable.flatMap(({ trays }) =>
+      trays.map(
+        ({ id, stack }) =>
+          [id, evaluationOf(stack, settings.conditions, { longestSession: longest })] as const,
+      ),
+    ),
+  );
+  const films = Object.fromEntries(
+    [...evaluations].flatMap(([id, evaluation]) => (evaluation ? [[id, evaluation.filmFlat]] : [])),
+  );
   const view: PlanView = {
     fingerprint,
     operations: plan.operations,
@@ -171,13 +186,12 @@ export function planView(
     curing: curingNow(plan, steps, now),
     sessions: sessions.slice(0, 120),
     findings: Object.fromEntries(
-      plannable.flatMap(({ trays }) =>
-        trays.map(
-          ({ id, stack }) =>
-            [id, findingsOf(stack, settings.conditions, { longestSession: longest })] as const,
-        ),
-      ),
+      [...evaluations].map(([id, evaluation]) => [id, evaluation?.findings ?? []]),
     ),
+    consequences: Object.assign(
+      {},
+      ...builds.map(({ id, kit }) => consequencesByStep(id, plan.operations, kit.consequences)),
+    ) as PlanView['consequences'],
     paces: [...paces.values()],
     cures: [...cures.values()],
     warnings: {},
@@ -192,7 +206,7 @@ export function planView(
         return finish === undefined ? [] : [[id, finish + now] as const];
       }),
     ),
-    leftOut,
+    leftOut: leftOut.map(({ editId, title }) => ({ editId, title })),
     tooLong: tooLongFor(work.instance),
     problem: null,
   };
@@ -202,7 +216,11 @@ export function planView(
       view.warnings[build.id] = [
         ...orphans.filter(({ buildId }) => buildId === build.id).map(noLongerPlanned),
         ...lookAhead(
-          lookAheadBuild(build, shelf, view.deadlines[build.id] ?? null),
+          {
+            ...lookAheadBuild(build, shelf, view.deadlines[build.id] ?? null),
+            films,
+            leftOut: leftOut.flatMap(({ step }) => (step.buildId === build.id ? [step] : [])),
+          },
           view.operations,
           view.starts,
           now,
@@ -283,11 +301,12 @@ function lookAheadBuild(
   { id, name, trays, joins, kit }: BenchSnapshot['builds'][number],
   shelf: ReadonlyMap<string, Pick<PaintRecord, 'name' | 'range' | 'levelMl'>>,
   deadline: number | null,
-): LookAheadBuild {
+): Omit<LookAheadBuild, 'films' | 'leftOut'> {
   return {
     id,
     name,
     joins,
+    kit,
     wants: kit.wants,
     deadline,
     trays: trays.map((tray) => ({
@@ -361,11 +380,12 @@ export function* whatIf(request: PlanRequest): Generator<WhatIf, void> {
   }
 }
 
-function findingsOf(...args: Parameters<typeof evaluateStack>): Finding[] {
+/** undefined where a stack makes no sense yet. */
+function evaluationOf(...args: Parameters<typeof evaluateStack>): StackEvaluation | undefined {
   try {
-    return evaluateStack(...args).findings;
+    return evaluateStack(...args);
   } catch {
-    return [];
+    return undefined;
   }
 }
 

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import type { PlanOperation } from '../../../core/plan/index.ts';
+import type { PlanOperation, StepConsequence } from '../../../core/plan/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import { whenText } from '../../components/time.ts';
 import type { PlanView } from '../../workers/planView.ts';
@@ -21,10 +21,18 @@ const BINDING_WORDS = {
   free: 'nothing',
 } as const;
 
+const EFFECT_WORDS: Readonly<Record<StepConsequence['effect'], string>> = {
+  serves: 'It serves',
+  prevents: 'Once done, no more',
+  'traps-mask': 'Shuts in a mask of',
+};
+
 /** One step: when, why then, why at all, and what it holds up. */
 export function StepReason({ operation, start, view, chemistry }: StepReasonProps) {
   const reason = view.reasons[operation.id];
   const after = view.arcs.filter(({ from }) => from === operation.id);
+  const meanings = view.consequences[operation.id] ?? [];
+  const titleOf = (id: string) => view.operations.find((other) => other.id === id)?.title ?? id;
   return (
     <div className="panel" data-testid="step-reason">
       <h3>{operation.title}</h3>
@@ -51,13 +59,20 @@ export function StepReason({ operation, start, view, chemistry }: StepReasonProp
           <b>Learnt earlier.</b> {line}
         </p>
       ))}
+      {meanings.map(({ effect, operationId, because }) => (
+        <p key={`${effect} ${operationId} ${because}`} style={{ marginTop: 8 }}>
+          <b>{EFFECT_WORDS[effect]}</b> “{titleOf(operationId)}”
+          {view.starts[operationId] === undefined ? ', done' : `, ${whenText(view.starts[operationId])}`}:{' '}
+          {because}.
+        </p>
+      ))}
       {after.length > 0 && (
         <p style={{ marginTop: 8 }} className="small">
           Then{' '}
           {after
             .map(
               ({ to, minLag, maxLag }) =>
-                `“${view.operations.find(({ id }) => id === to)?.title ?? to}” ${minLag > 0 ? `after ${formatMinutes(minLag)}` : 'at will'}${maxLag === null ? '' : `, before ${formatMinutes(maxLag)}`}`,
+                `“${titleOf(to)}” ${minLag > 0 ? `after ${formatMinutes(minLag)}` : 'at will'}${maxLag === null ? '' : `, before ${formatMinutes(maxLag)}`}`,
             )
             .join('; ')}
           .

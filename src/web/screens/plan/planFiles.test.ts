@@ -1,26 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import type { PlanOperation } from '../../../core/plan/index.ts';
+import { plainOperation } from '../../../core/plan/plainPlan.ts';
 import { planCalendar, planCsv } from './planFiles.ts';
 
 const MONDAY = Date.UTC(2026, 4, 11, 17, 30) / 60000;
-const step = (id: string, change: Partial<PlanOperation> = {}): PlanOperation => ({
-  id,
-  buildId: 'b',
-  kind: 'primer',
-  title: `Prime, "wet": ${id}`,
-  place: 'booth',
-  hands: 20,
-  dry: 0,
-  family: null,
-  chemistry: null,
-  because: 'It shows blemishes.',
-  details: [],
-  hazards: [],
-  cautions: [],
-  holds: [],
-  lessons: [],
-  ...change,
-});
+
+const step = (id: string, change: Partial<PlanOperation> = {}) =>
+  plainOperation(id, {
+    title: `Prime, "wet": ${id}`,
+    because: 'It shows blemishes.',
+    place: 'booth',
+    ...change,
+  });
 
 describe('the plan as files', () => {
   const steps = [

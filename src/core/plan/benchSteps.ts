@@ -1,0 +1,91 @@
+import type { BenchStep, Consequence } from '../kit/index.ts';
+import type { OperationPlan, PlanArc, PlanOperation } from './operation.ts';
+
+/** Colour beside the layers of a stack. */
+const AFTER_PAINT: ReadonlySet<PlanOperation['kind']> = new Set(['pick-out', 'bright']);
+
+/** The operations that a step of the kit became: several where it comes in pieces, none where the plan has no such. */
+export function operationsOf(
+  buildId: string,
+  step: BenchStep,
+  operations: readonly PlanOperation[],
+): PlanOperation[] {
+  if (step.work === 'join' || step.work === 'paint') {
+    return operations.filter(
+      ({ buildId: owner, trayId, kind, layerId }) =>
+        owner === buildId &&
+        trayId === step.trayId &&
+        (step.work === 'join' ? kind === 'join' : layerId !== undefined || AFTER_PAINT.has(kind)),
+    );
+  }
+  const id =
+    step.work === 'open' ? `${buildId}/${step.trayId}/open-${step.workId}` : `${buildId}/join/${step.joinId}`;
+  return operations.filter((operation) => operation.id === id || isPieceOf(operation.id, id));
+}
+
+/** "a/b-2" is the second piece of "a/b". */
+const isPieceOf = (id: string, whole: string): boolean =>
+  id.startsWith(`${whole}-`) && /^\d+$/.test(id.slice(whole.length + 1));
+
+/** The plan with what must come before a step that shuts it off put before it. Where the joins say the opposite, that
+ *  stays as it is, and looking ahead warns of it. */
+export function withClosuresLast(
+  buildId: string,
+  { operations, arcs }: OperationPlan,
+  consequences: readonly Consequence[],
+): OperationPlan {
+  const added: PlanArc[] = [];
+  const after = new Map<string, string[]>();
+  const follows = (from: string, to: string) => {
+    const known = after.get(from);
+    if (known) known.push(to);
+    else after.set(from, [to]);
+  };
+  for (const { from, to } of arcs) follows(from, to);
+  const leadsTo = (from: string, to: string): boolean => {
+    const seen = new Set([from]);
+    const open = [from];
+    for (let id = open.pop(); id !== undefined; id = open.pop()) {
+      if (id === to) return true;
+      for (const next of after.get(id) ?? []) {
+        if (seen.has(next)) continue;
+        seen.add(next);
+        open.push(next);
+      }
+    }
+    return false;
+  };
+  for (const { effect, step, other, because } of consequences) {
+    if (effect !== 'prevents') continue;
+    const last = operationsOf(buildId, other, operations).at(-1);
+    const first = operationsOf(buildId, step, operations)[0];
+    // What leads to it anyway needs no word more; what it leads to would make a circle.
+    if (!last || !first || leadsTo(last.id, first.id) || leadsTo(first.id, last.id)) continue;
+    added.push({ from: last.id, to: first.id, minLag: last.dry, maxLag: null, because });
+    follows(last.id, first.id);
+  }
+  return { operations, arcs: [...arcs, ...added] };
+}
+
+/** What a step means for another, for the two to be shown beside each other. */
+export interface StepConsequence {
+  effect: Consequence['effect'];
+  operationId: string;
+  because: string;
+}
+
+/** What every step serves and prevents, by its id. */
+export function consequencesByStep(
+  buildId: string,
+  operations: readonly PlanOperation[],
+  consequences: readonly Consequence[],
+): Record<string, StepConsequence[]> {
+  const found: Record<string, StepConsequence[]> = {};
+  for (const { step, effect, other, because } of consequences) {
+    const of = operationsOf(buildId, step, operations).at(-1);
+    const target = operationsOf(buildId, other, operations).at(effect === 'prevents' ? -1 : 0);
+    if (!of || !target) continue;
+    (found[of.id] ??= []).push({ effect, operationId: target.id, because });
+  }
+  return found;
+}

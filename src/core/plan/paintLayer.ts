@@ -1,0 +1,105 @@
+import {
+  coatMinutes,
+  FAMILIES,
+  formatMinutes,
+  hazardsOfLayer,
+  isPainted,
+  LAYER_KINDS,
+  paintVolume,
+  settingLine,
+  waitBetweenCoats,
+  type Conditions,
+  type Stack,
+  type StackLayer,
+  type ToolSettings,
+} from '../finish/index.ts';
+import type { PlannableTray } from './operation.ts';
+import { addInPieces, type TrayChain } from './trayChain.ts';
+
+const ORDINALS = ['First', 'Second', 'Third', 'Fourth'];
+
+/** What a layer is called in the title of its steps; colours are counted where a stack has several. */
+function layerWord(layer: StackLayer, { layers }: Stack): string {
+  const colours = layers.filter(({ kind }) => kind === 'colour');
+  if (layer.kind !== 'colour' || colours.length < 2) return LAYER_KINDS[layer.kind].name;
+  return `${ORDINALS[colours.indexOf(layer)] ?? 'Next'} colour`;
+}
+
+/** Adds the coats of a layer, or the work of one by hand. */
+export function addLayer(
+  chain: TrayChain,
+  tray: PlannableTray,
+  layer: StackLayer,
+  below: StackLayer | undefined,
+  conditions: Conditions,
+  longestSession: number,
+  own: ToolSettings,
+): void {
+  const minutes = coatMinutes(layer, tray.stack.areaCm2);
+  const sandsPrimer = layer.kind === 'flat' && below?.kind === 'primer';
+  const title = `${sandsPrimer ? 'Sand primer' : layerWord(layer, tray.stack)}: ${tray.name}`;
+  const because = sandsPrimer
+    ? 'Primer shows every blemish; smooth primer makes smooth colour.'
+    : LAYER_KINDS[layer.kind].because;
+  if (!isPainted(layer)) {
+    addInPieces(chain, minutes * layer.coats, layer.id, {
+      layerId: layer.id,
+      kind: layer.kind,
+      title,
+      place: 'bench',
+      family: null,
+      chemistry: null,
+      because,
+      details: sandsPrimer
+        ? [
+            '2000 wet, with a drop of soap',
+            'look along the surface under a lamp; fill and prime again what shows',
+          ]
+        : [...LAYER_KINDS[layer.kind].how],
+      hazards: hazardsOfLayer(layer.kind, layer.tool, undefined),
+    });
+    // Only the first piece waits for the layer beneath; the rest follow at will.
+    return;
+  }
+  const { product } = layer;
+  const family = FAMILIES[product.family];
+  const sprayed = layer.tool === 'airbrush' || layer.tool === 'can';
+  const volume = paintVolume(layer, tray.stack.areaCm2, own);
+  const between = waitBetweenCoats(layer, conditions);
+  // Where two coats and the flash between them do not fit one session, the first window would close overnight.
+  const sameEvening = 2 * minutes + between.from <= longestSession;
+  const again = family.recoatAgain ?? family.fullCure;
+  for (let coat = 1; coat <= layer.coats; coat++) {
+    if (coat > 1) {
+      if (between.until === null || sameEvening) chain.waitFor(between.from, between.until, between.because);
+      else
+        chain.waitFor(
+          again,
+          null,
+          `no session holds two coats, so the second waits for the late window of ${family.name}`,
+        );
+    }
+    const mist = coat <= (layer.mistCoats ?? 0);
+    chain.add({
+      key: layer.coats === 1 ? layer.id : `${layer.id}-${coat}`,
+      layerId: layer.id,
+      kind: layer.kind,
+      title: layer.coats === 1 ? title : `${title}, ${mist ? 'mist' : 'wet'} coat ${coat} of ${layer.coats}`,
+      place: sprayed ? 'booth' : 'bench',
+      hands: minutes,
+      family: sprayed ? `${product.family}|${product.id}` : null,
+      chemistry: sprayed ? product.family : null,
+      because,
+      details: [
+        product.name,
+        `${(volume.paintMl / layer.coats).toFixed(1)} ml paint${volume.thinnerMl > 0 ? ` + ${(volume.thinnerMl / layer.coats).toFixed(1)} ml thinner` : ''} for this coat`,
+        ...LAYER_KINDS[layer.kind].how,
+        settingLine(layer.tool, product.family, mist, own) ?? '',
+        coat < layer.coats
+          ? `next coat after ${formatMinutes(between.from)}${between.until === null ? '' : `, before ${formatMinutes(between.until)}`}`
+          : '',
+      ].filter(Boolean),
+      hazards: hazardsOfLayer(layer.kind, layer.tool, family.id),
+    });
+  }
+}

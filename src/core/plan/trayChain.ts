@@ -1,0 +1,112 @@
+import { hazardsInWords, type HazardId } from '../finish/index.ts';
+import type { KitTask, TaskKind } from '../kit/index.ts';
+import type { OperationKind, OperationPlan, PlanOperation } from './operation.ts';
+
+/** Work that can be put down and taken up again is cut into parts of about this length. */
+const DIVISIBLE_MINUTES = 45;
+
+/** Steps of one tray, each after the one before. */
+export class TrayChain {
+  last: string | undefined;
+  readonly #plan: OperationPlan;
+  readonly #buildId: string;
+  readonly #trayId: string;
+  #lag: { min: number; max: number | null; because: string } = {
+    min: 0,
+    max: null,
+    because: 'follows at once',
+  };
+
+  constructor(plan: OperationPlan, buildId: string, trayId: string) {
+    this.#plan = plan;
+    this.#buildId = buildId;
+    this.#trayId = trayId;
+  }
+
+  waitFor(min: number, max: number | null, because: string): void {
+    this.#lag = { min, max, because };
+  }
+
+  add(
+    step: Omit<PlanOperation, 'id' | 'buildId' | 'trayId' | 'dry' | 'cautions' | 'holds' | 'lessons'> & {
+      key: string;
+    },
+  ): void {
+    const { key, ...rest } = step;
+    const id = `${this.#buildId}/${this.#trayId}/${key}`;
+    this.#plan.operations.push({
+      ...rest,
+      id,
+      buildId: this.#buildId,
+      trayId: this.#trayId,
+      dry: 0,
+      cautions: [],
+      holds: [],
+      lessons: [],
+    });
+    if (this.last) {
+      this.#plan.arcs.push({
+        from: this.last,
+        to: id,
+        minLag: this.#lag.min,
+        maxLag: this.#lag.max,
+        because: this.#lag.because,
+      });
+    }
+    this.last = id;
+    this.waitFor(0, null, 'follows at once');
+  }
+
+  endWith(dry: number, photo: string): void {
+    const last = this.#plan.operations.find(({ id }) => id === this.last);
+    if (!last) return;
+    last.dry = dry;
+    last.photo = photo;
+  }
+}
+
+/** Adds work that can be put down and taken up again, in pieces where it is long. */
+export function addInPieces(
+  chain: TrayChain,
+  minutes: number,
+  key: string,
+  step: Omit<PlanOperation, 'id' | 'buildId' | 'trayId' | 'dry' | 'hands' | 'cautions' | 'holds' | 'lessons'>,
+): void {
+  const pieces = Math.ceil(minutes / DIVISIBLE_MINUTES);
+  for (let piece = 1; piece <= pieces; piece++) {
+    chain.add({
+      ...step,
+      key: pieces === 1 ? key : `${key}-${piece}`,
+      title: pieces === 1 ? step.title : `${step.title} (${piece} of ${pieces})`,
+      hands: Math.ceil(minutes / pieces),
+    });
+  }
+}
+
+/** Adds work that the kit asks of a sub-assembly. */
+export function addTask(
+  chain: TrayChain,
+  task: KitTask,
+  kind: 'open' | 'pick-out' | TaskKind,
+  trayName: string,
+): void {
+  chain.add({
+    key: task.id.startsWith(kind) ? task.id : `${kind}-${task.id}`,
+    kind,
+    title: `${task.title}: ${trayName}`,
+    place: 'bench',
+    hands: task.minutes,
+    family: null,
+    chemistry: null,
+    because: task.because,
+    details: task.details,
+    hazards: [...new Set([...(TASK_HAZARDS[kind] ?? []), ...hazardsInWords(task.title, ...task.details)])],
+  });
+}
+
+const TASK_HAZARDS: Partial<Record<OperationKind, HazardId[]>> = {
+  open: ['blades'],
+  straighten: ['heat'],
+  true: ['blades', 'dust'],
+  fill: ['vapour', 'dust'],
+};

@@ -1,0 +1,47 @@
+import { fitAfterPaint, placeAfterPaint, type FilmOnFlats, type KitSummary } from '../kit/index.ts';
+import { operationsOf } from './benchSteps.ts';
+import type { PlanOperation } from './operation.ts';
+import type { Warn } from './warning.ts';
+
+const BARE: FilmOnFlats = { low: 0, usual: 0, high: 0 };
+
+/** Joints that film makes too tight, and holes, slots and lines that it closes: said while they can be masked. */
+export function warnOfFilm(
+  {
+    id: buildId,
+    kit,
+    films,
+  }: { id: string; kit: Pick<KitSummary, 'fits'>; films: Readonly<Record<string, FilmOnFlats>> },
+  own: readonly PlanOperation[],
+  warn: Warn,
+): void {
+  const filmOn = (trayId: string | null | undefined) => films[trayId ?? ''] ?? BARE;
+  const firstPaint = (trayIds: readonly string[]) =>
+    own.find(({ trayId, family }) => family !== null && trayId !== undefined && trayIds.includes(trayId));
+  for (const { jointId, joinId, name, clearanceMm, trayIds } of kit.fits.joints) {
+    const forecast = fitAfterPaint(clearanceMm, [filmOn(trayIds[0]).usual, filmOn(trayIds[1]).usual]);
+    if (forecast.verdict !== 'will not go') continue;
+    const join = operationsOf(buildId, { work: 'assemble', joinId }, own)[0];
+    const step = firstPaint(trayIds) ?? join;
+    if (!step) continue;
+    warn(step, {
+      id: `film ${jointId}`,
+      title: `No longer goes in after paint: ${name}`,
+      reason: `Bare it has ${clearanceMm[1].toFixed(2)} mm; film leaves ${forecast.leftMm[1].toFixed(2)} mm.`,
+      remedy: `Mask the faces before paint, or scrape ${forecast.scrapeUm} µm off them after.`,
+      stage: 'finish',
+    });
+  }
+  for (const { place, name, trayId, matingTrayId } of kit.fits.places) {
+    const forecast = placeAfterPaint(place, filmOn(trayId), filmOn(matingTrayId));
+    const step = forecast.verdict === 'lost' ? firstPaint([trayId]) : undefined;
+    if (!step) continue;
+    warn(step, {
+      id: `place ${place.id}`,
+      title: `${place.kind === 'line' ? 'Paint fills' : 'Paint closes'} the ${name}`,
+      reason: `${place.sizeMm.toFixed(2)} mm bare, ${forecast.leftMm[1].toFixed(2)} mm after paint.`,
+      remedy: forecast.words,
+      stage: 'finish',
+    });
+  }
+}

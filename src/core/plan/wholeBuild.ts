@@ -1,0 +1,152 @@
+import { hazardsInWords } from '../finish/index.ts';
+import type { OperationKind, OperationPlan, PlannableBuild, PlanOperation } from './operation.ts';
+
+/** Adds the joins after paint, each after the last step of what it joins. */
+export function addJoins(
+  plan: OperationPlan,
+  build: PlannableBuild,
+  lastStep: Map<string, { id: string; wait: number; because: string }>,
+): void {
+  for (const join of build.joins) {
+    const id = `${build.id}/join/${join.id}`;
+    plan.operations.push({
+      id,
+      buildId: build.id,
+      kind: 'assemble',
+      title: join.name,
+      place: 'bench',
+      hands: join.minutes,
+      dry: join.setMinutes,
+      family: null,
+      chemistry: null,
+      because: 'Joined after paint: the parts differ in colour or would block the spray.',
+      details: [join.adhesive, 'dabs, not beads; test the fit first; gloves on'],
+      hazards: hazardsInWords(join.adhesive),
+      cautions: [],
+      holds: [],
+      lessons: [],
+    });
+    for (const trayId of join.trayIds) {
+      const last = lastStep.get(trayId);
+      if (last)
+        plan.arcs.push({ from: last.id, to: id, minLag: last.wait, maxLag: null, because: last.because });
+    }
+    for (const before of join.afterJoinIds) {
+      const { setMinutes = 0, name = before } = build.joins.find((other) => other.id === before) ?? {};
+      plan.arcs.push({
+        from: `${build.id}/join/${before}`,
+        to: id,
+        minLag: setMinutes,
+        maxLag: null,
+        because: `${name} must have set`,
+      });
+    }
+  }
+}
+
+/** Before anything is cut: is all of it there? */
+export function addCheck(plan: OperationPlan, build: PlannableBuild): void {
+  const { unchecked } = build.kit;
+  if (unchecked === 0 || plan.operations.length === 0) return;
+  const first = build.trays.flatMap(
+    ({ id: trayId }) => plan.operations.find((operation) => operation.trayId === trayId) ?? [],
+  );
+  const check = wholeBuild(build, 'check', {
+    title: `Check the box: ${build.name}`,
+    hands: Math.min(45, Math.max(5, Math.ceil(unchecked / 4))),
+    because:
+      'A part that is missing or short-shot is asked for while there is time, not on the last evening.',
+    details: [
+      `${unchecked} parts not ticked off yet, in the Kit stage`,
+      'photograph what is missing or broken',
+    ],
+  });
+  plan.operations.unshift(check);
+  for (const { id } of first)
+    plan.arcs.push({ from: check.id, to: id, minLag: 0, maxLag: null, because: 'the box is checked first' });
+}
+
+function wholeBuild(
+  { id: buildId }: PlannableBuild,
+  kind: OperationKind,
+  step: Pick<PlanOperation, 'title' | 'hands' | 'because' | 'details'> & Partial<PlanOperation>,
+): PlanOperation {
+  return {
+    id: `${buildId}/${kind}`,
+    buildId,
+    kind,
+    place: 'bench',
+    dry: 0,
+    family: null,
+    chemistry: null,
+    hazards: [],
+    cautions: [],
+    holds: [],
+    lessons: [],
+    ...step,
+  };
+}
+
+/** What ends a build, one after the other, once everything is dry and set. */
+export function addLastSteps(plan: OperationPlan, build: PlannableBuild): void {
+  if (plan.operations.length === 0) return;
+  const lead = new Set(plan.arcs.map(({ from }) => from));
+  const open = plan.operations.filter(({ id }) => !lead.has(id));
+  const steps = [
+    ...(build.kit.stance && build.joins.length > 0
+      ? [
+          wholeBuild(build, 'stance', {
+            title: `Stance and shims: ${build.name}`,
+            hands: 20,
+            because: 'Four wheels that do not all touch are the first thing anyone sees.',
+            details: [
+              'stand it on glass; measure the four corners in the Kit stage',
+              'shim before the glue sets',
+            ],
+          }),
+        ]
+      : []),
+    ...(build.joins.length > 0
+      ? [
+          wholeBuild(build, 'touch-in', {
+            title: `Touch in: ${build.name}`,
+            hands: 20,
+            because:
+              'Handling marks, glue spots and bare edges are mended last, with paint kept from the job.',
+            details: [
+              'the smallest brush, the paint of the recipe card',
+              'nothing that was cemented is moved',
+            ],
+          }),
+        ]
+      : []),
+    wholeBuild(build, 'inspect', {
+      title: `Look over and photograph: ${build.name}`,
+      hands: 15,
+      because: 'Photographs get forgotten, and the finished model is never again as clean.',
+      details: [
+        'natural light, same angle as the reference',
+        'every side once, and what nobody will see again',
+      ],
+      photo: `${build.name}, finished`,
+    }),
+    wholeBuild(build, 'verdict', {
+      title: `Verdict: ${build.name}`,
+      hands: 10,
+      because: 'Small regrets are lessons for the next kit, while they are fresh.',
+      details: ['what went well, what to do better; keep each as a lesson in the Kit stage'],
+    }),
+  ];
+  steps.forEach((step, at) => {
+    plan.operations.push(step);
+    const before = at === 0 ? open : [steps[at - 1]!];
+    for (const { id, dry } of before)
+      plan.arcs.push({
+        from: id,
+        to: step.id,
+        minLag: dry,
+        maxLag: null,
+        because: at === 0 ? 'everything must be dry and set' : 'comes last',
+      });
+  });
+}
