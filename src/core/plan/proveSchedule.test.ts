@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import type { ScheduleInstance } from './index.ts';
 import { orderMemo } from './orderMemo.ts';
-import { proveSchedule } from './proveSchedule.ts';
+import { orderSearch } from './orderSearch.ts';
+import { proveFinish, proveSetup, type KnownSchedule } from './proveSchedule.ts';
+import { finishBound } from './scheduleBound.ts';
 import { randomInstance } from './sampleInstance.ts';
-import { indexInstance } from './scheduleInstance.ts';
+import { indexInstance, type IndexedInstance } from './scheduleInstance.ts';
 import { seededRandom } from './scheduleOperations.ts';
 import { setupTable } from './setupTable.ts';
 import { verifySchedule } from './verifySchedule.ts';
@@ -126,6 +128,19 @@ function byBruteForce(instance: ScheduleInstance): { finish: number; setupMinute
   return best;
 }
 
+/** Both searches, one after the other. */
+function prove(indexed: IndexedInstance, known: KnownSchedule, nodes: number) {
+  const search = orderSearch(indexed);
+  const budget = () => ({ nodes: nodes - search.nodes(), stopped: () => false });
+  const first = proveFinish(search, known, finishBound(indexed), budget());
+  const second = proveSetup(search, first.better ?? known, budget());
+  return {
+    better: second.better ?? first.better,
+    complete: first.isProved && second.isProved,
+    nodes: search.nodes(),
+  };
+}
+
 describe('searching a small plan to its end', () => {
   it('finds both objectives as trying everything does, whatever it knew before', () => {
     let solved = 0;
@@ -133,7 +148,7 @@ describe('searching a small plan to its end', () => {
       const instance = knottyInstance(seed, 4 + (seed % 2));
       const expected = byBruteForce(instance);
       const indexed = indexInstance(instance);
-      const proof = proveSchedule(indexed, { finish: 20_000, setupMinutes: 999 }, 1e6);
+      const proof = prove(indexed, { finish: 20_000, setupMinutes: 999 }, 1e6);
       expect(proof.complete, `seed ${seed}`).toBe(true);
       const { better } = proof;
       expect(better && { finish: better.finish, setupMinutes: better.setupMinutes }, `seed ${seed}`).toEqual(
@@ -144,14 +159,10 @@ describe('searching a small plan to its end', () => {
       const starts = Object.fromEntries(instance.operations.map(({ id }, i) => [id, better.starts[i]!]));
       expect(verifySchedule(instance, { ...better, starts }), `seed ${seed}`).toEqual([]);
       // Knowing the best it finds nothing, knowing one a little worse it finds the best.
-      expect(proveSchedule(indexed, expected, 1e6)).toMatchObject({ better: undefined, complete: true });
+      expect(prove(indexed, expected, 1e6)).toMatchObject({ better: undefined, complete: true });
       const { finish, setupMinutes } = expected;
-      expect(proveSchedule(indexed, { finish, setupMinutes: setupMinutes + 1 }, 1e6).better).toMatchObject(
-        expected,
-      );
-      expect(proveSchedule(indexed, { finish: finish + 1, setupMinutes }, 1e6).better).toMatchObject(
-        expected,
-      );
+      expect(prove(indexed, { finish, setupMinutes: setupMinutes + 1 }, 1e6).better).toMatchObject(expected);
+      expect(prove(indexed, { finish: finish + 1, setupMinutes }, 1e6).better).toMatchObject(expected);
     }
     expect(solved).toBeGreaterThan(60);
   }, 60_000);
@@ -159,26 +170,25 @@ describe('searching a small plan to its end', () => {
   it('finds the same from any earlier knowledge where there are too many orders to try', () => {
     for (let seed = 1; seed <= 12; seed++) {
       const indexed = indexInstance(seed % 2 ? knottyInstance(seed, 9) : randomInstance(seed, 13));
-      const whole = proveSchedule(indexed, { finish: 50_000, setupMinutes: 999 }, 1e6);
+      const whole = prove(indexed, { finish: 50_000, setupMinutes: 999 }, 1e6);
       expect(whole.complete, `seed ${seed}`).toBe(true);
       if (!whole.better) continue;
       const { finish, setupMinutes } = whole.better;
-      const again = proveSchedule(indexed, { finish: finish + 400, setupMinutes: 0 }, 1e6);
+      const again = prove(indexed, { finish: finish + 400, setupMinutes: 0 }, 1e6);
       expect(again.better, `seed ${seed}`).toMatchObject({ finish, setupMinutes });
-      expect(proveSchedule(indexed, whole.better, 1e6).better, `seed ${seed}`).toBeUndefined();
+      expect(prove(indexed, whole.better, 1e6).better, `seed ${seed}`).toBeUndefined();
     }
   }, 60_000);
 
   it('claims nothing when it is stopped', () => {
     const indexed = indexInstance(randomInstance(3, 18));
-    const proof = proveSchedule(indexed, { finish: 50_000, setupMinutes: 999 }, 300);
+    const proof = prove(indexed, { finish: 50_000, setupMinutes: 999 }, 300);
     expect(proof.complete).toBe(false);
     expect(proof.nodes).toBeLessThan(310);
   });
 
   it('leaves larger plans to other searches', () => {
-    const proof = proveSchedule(indexInstance(randomInstance(1, 25)), { finish: 1, setupMinutes: 1 }, 1e6);
-    expect(proof).toEqual({ better: undefined, finishProved: false, complete: false, nodes: 0 });
+    expect(() => orderSearch(indexInstance(randomInstance(1, 25)))).toThrow(/25 steps are too many/);
   });
 });
 

@@ -2,7 +2,8 @@ import { dispatchOrder, shaken, urgencies } from './dispatch.ts';
 import { impossibleWindow } from './impossibleWindow.ts';
 import { insertSchedule } from './insertSchedule.ts';
 import { listDecoder } from './listDecoder.ts';
-import { MOST_TO_PROVE, proveSchedule } from './proveSchedule.ts';
+import { MOST_TO_SEARCH, orderSearch, type ProvedSchedule } from './orderSearch.ts';
+import { proveFinish, proveSetup } from './proveSchedule.ts';
 import { reinsert } from './reinsert.ts';
 import { finishBound, latestStarts, setupBound } from './scheduleBound.ts';
 import {
@@ -66,15 +67,19 @@ const SETUP_HEAT = 8;
 /** A minute beyond a finish that must be kept weighs so much. */
 const BEYOND_WEIGHT = 10;
 /** Before a small instance is searched to the end: share of the time, tries of either kind. The search finds what is
- *  better by itself, but sooner from a good plan; the smallest it is done with before that pays. */
+ *  better by itself, but sooner from a good plan; with the smallest it is done before that pays. */
 const MOST_TO_PROVE_AT_ONCE = 15;
 const SHARE_BEFORE_PROOF = 0.2;
-const REINSERTED_BEFORE_PROOF = 1000;
+const REINSERTED_BEFORE_PROOF = 3000;
 const TRIES_BEFORE_PROOF = 300;
 /** Worse than any schedule. */
 const ANY = { finish: 2 ** 29, setupMinutes: 2 ** 29 };
-/** Share of the time and nodes that the search to the end may take; an unfinished one leaves the rest to annealing. */
+/** Shares of the time and nodes by which the searches to the end stop, for the finish and then for the set-up; what is
+ *  left is for annealing. Less set-up is looked for even where the finish is not proved: it mostly is the earliest. */
+const FINISH_SHARE = 0.75;
 const PROOF_SHARE = 0.95;
+/** Share of the time for improving the set-up before that is searched. */
+const SHARE_BETWEEN_PROOFS = 0.05;
 const PROOF_NODES = 1_000_000;
 /** A node costs about as much as this share of a decoded order is worth, in a budget of evaluations. */
 const NODES_PER_EVALUATION = 20;
@@ -93,8 +98,8 @@ interface Candidate {
 /** A schedule for one builder with the earliest finish found, then the least set-up, then the earliest work.
  *  Inserting and dispatch rules give first orders; taking blocks out and putting them back, then annealing over moves
  *  that keep the arcs, improve them. Every result is verified before it is handed out. Where operations are due, being
- *  overdue is weighed before the finish; where some weigh, their ends count with it. Small instances are then searched to the end. `optimal` is true only where that
- *  came to its end, or where both objectives meet their bounds.
+ *  overdue is weighed before the finish; where some weigh, their ends count with it. Small instances are then searched to
+ *  the end. `optimal` is true only where that came to its end, or where both objectives meet their bounds.
  *  Throws RangeError where the instance makes no sense or no schedule was found. */
 export function scheduleOperations(
   instance: ScheduleInstance,
@@ -169,7 +174,7 @@ export function scheduleOperations(
   for (let attempt = 0; attempt < FIRST_TRIES; attempt++) {
     take(insertedOrder(indexed, shaken(urgency, attempt === 0 ? 0 : 0.6, random)));
     if (best && (over() || provedBest())) break;
-    if (best && attempt >= 2 && (indexed.size <= MOST_TO_PROVE || now() - began > FIRST_SHARE * timeMs))
+    if (best && attempt >= 2 && (indexed.size <= MOST_TO_SEARCH || now() - began > FIRST_SHARE * timeMs))
       break;
     if (indexed.size <= MOST_TO_DISPATCH || !best) {
       take(dispatchOrder(indexed, shaken(urgency, attempt === 0 ? 0 : 0.6, random)));
@@ -193,12 +198,9 @@ export function scheduleOperations(
         : 'No plan keeps every recoat window within these sessions: add a session or make one longer.',
     );
   }
-  if (!provedBest() && !over() && indexed.size <= MOST_TO_PROVE && !weighs) {
+  if (!provedBest() && !over() && indexed.size <= MOST_TO_SEARCH && !weighs) {
     const isSmallest = indexed.size <= MOST_TO_PROVE_AT_ONCE;
-    if (!isSmallest) {
-      takeOutAndPutBack(SHARE_BEFORE_PROOF / 2, REINSERTED_BEFORE_PROOF / 2);
-      takeOutAndPutBack(SHARE_BEFORE_PROOF / 2, REINSERTED_BEFORE_PROOF / 2, best.finish);
-    }
+    if (!isSmallest) takeOutAndPutBack(SHARE_BEFORE_PROOF, REINSERTED_BEFORE_PROOF);
     current = best;
     const small = Math.min(evaluations, spent + (isSmallest ? 0 : TRIES_BEFORE_PROOF));
     anneal(
@@ -216,28 +218,10 @@ export function scheduleOperations(
         spent: () => spent,
       },
     );
-    const end = deadline - (1 - PROOF_SHARE) * timeMs;
-    // Being in time comes first: what is proved is the best of the plans that are, if there are any.
-    const isInTime = best.overdue === 0;
-    const proof = proveSchedule(
-      isDue ? { ...indexed, operations: indexed.operations.map(startingInTime) } : indexed,
-      isInTime ? best : ANY,
-      Math.min(PROOF_NODES, NODES_PER_EVALUATION * evaluations),
-      () => signal?.aborted === true || now() > end,
-    );
-    exhausted = proof.complete && (isInTime || proof.better !== undefined);
-    // With due times it bounds only the plans that keep them.
-    if (proof.finishProved && !isDue) bound = (proof.better ?? best).finish;
-    if (proof.better) {
-      const { starts, finish, setupMinutes } = proof.better;
-      const order = [...indexed.topological].sort((a, b) => starts[a]! - starts[b]!);
-      const startSum = starts.reduce((sum, start) => sum + start, 0);
-      best = { starts, finish, setupMinutes, order, startSum, lateness: 0, overdue: 0, weighted: 0 };
-      onImproved?.(publish());
-    }
+    searchToTheEnd(isSmallest);
     current = best;
   }
-  if (!provedBest() && !over() && indexed.size > MOST_TO_PROVE) {
+  if (!provedBest() && !over() && indexed.size > MOST_TO_SEARCH) {
     takeOutAndPutBack(REINSERT_SHARE, Infinity);
     takeOutAndPutBack(SETUP_SHARE, Infinity, best.finish);
     current = best;
@@ -250,6 +234,34 @@ export function scheduleOperations(
       spent: () => spent,
     });
   return publish();
+
+  /** Searches every order: for the finish, and then for the set-up. */
+  function searchToTheEnd(isSmallest: boolean): void {
+    // Being in time comes first: what is proved is the best of the plans that are, if there are any.
+    const isInTime = best!.overdue === 0;
+    const search = orderSearch(
+      isDue ? { ...indexed, operations: indexed.operations.map(startingInTime) } : indexed,
+    );
+    const budget = (until: number) => ({
+      nodes: until * Math.min(PROOF_NODES, NODES_PER_EVALUATION * evaluations) - search.nodes(),
+      stopped: () => signal?.aborted === true || now() > deadline - (1 - until) * timeMs,
+    });
+    const adopt = ({ starts, finish, setupMinutes }: ProvedSchedule) => {
+      const order = [...indexed.topological].sort((a, b) => starts[a]! - starts[b]!);
+      const startSum = starts.reduce((sum, start) => sum + start, 0);
+      best = { starts, finish, setupMinutes, order, startSum, lateness: 0, overdue: 0, weighted: 0 };
+      onImproved?.(publish());
+    };
+    const first = proveFinish(search, isInTime ? best! : ANY, bound, budget(FINISH_SHARE));
+    if (first.better) adopt(first.better);
+    if (!isInTime && !first.better) return;
+    // With due times it bounds only the plans that keep them.
+    if (first.isProved && !isDue) bound = best!.finish;
+    if (!isSmallest) takeOutAndPutBack(SHARE_BETWEEN_PROOFS, REINSERTED_BEFORE_PROOF, best!.finish);
+    const second = proveSetup(search, best!, budget(PROOF_SHARE));
+    if (second.better) adopt(second.better);
+    exhausted = first.isProved && second.isProved;
+  }
 
   /** Improves the best for a share of the budget that is left, with at most so many tries; set-ups alone where a finish
    *  is given that must be kept. */
