@@ -136,7 +136,7 @@ describe('the sample kits', () => {
   it.each(kits)('%s can be copied for another build and is as sound as before', (_, kit) => {
     const copy = copyKit(kit, (id) => `copy-${id}`);
     expect(checkKit(copy)).toEqual([]);
-    const needs = kitNeeds({ kit: copy, paints: [], adhesives: [], spares: [], materials: [] });
+    const needs = kitNeeds({ kit: copy, paints: [], adhesives: [], spares: [], materials: [], scale: 24 });
     expect(needs.every(({ state }) => state !== 'have')).toBe(true);
     expect(proposeSubassemblies(copy).exact).toBe(true);
   });

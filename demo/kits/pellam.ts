@@ -329,6 +329,12 @@ S7 S1 cement hidden
     'A1; line; cab shut line; 0.4; 0.35; ;',
     'S1; hole; post holes of the deck; 1.3; ; 1.2; S2',
   ],
+  runs: [
+    'ignition-lead; C5; C3; 8; ; ; 24; cross the two rear ones over the intake',
+    'battery-cable; B12; C12; 1; ; ; 60;',
+    'brake-pipe; B11; B10; 4; air pipe; 8; 70; lengthened with the frame',
+    'fuel-pipe; D1; C6; 1; ; ; 120;',
+  ],
   stance: {
     heights: [28.2, 28.9, 29.4, 29.3],
     rake: 0.5,

@@ -289,6 +289,12 @@ H1 B1 screw hidden
     'F6; hole; axle in the brake plate; 1.6; ; 1.5;',
     'C3; line; gap between fins; 0.5; 0.3; ;',
   ],
+  runs: [
+    'ignition-lead; C11; C4; 2; ; ; 34;',
+    'control-cable; G5; C9; 1; throttle cable; ; 96;',
+    'control-cable; G5; C16; 1; clutch cable; ; 110;',
+    'fuel-pipe; A1; C9; 2; ; ; 20; clear tube, tinted amber',
+  ],
   stance: {
     heights: [34, 34, 34.6, 34.6],
     rake: 0,

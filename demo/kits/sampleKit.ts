@@ -1,4 +1,5 @@
 import type { ChromeRouteId, Curvature, Life } from '../../src/core/finish/index.ts';
+import type { RunKind } from '../../src/core/detail/index.ts';
 import {
   type MeasuredPlace,
   EMPTY_KIT,
@@ -60,6 +61,8 @@ export interface SampleKit {
   fits: { joint: string; feel: FitFeel; clearance?: number; motion?: boolean; done: string }[];
   /** "part; hole, slot or line; name; size; width of a line; what goes through; part that goes through", mm. */
   places: string[];
+  /** "kind; from; to; how many; name; real mm; length mm; note". */
+  runs: string[];
   stance: { heights: [number, number, number, number]; rake: number; shims: number[]; note: string };
   wants: {
     name: string;
@@ -236,6 +239,22 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
         sizeMm: Number(size),
         widthMm: width ? Number(width) : null,
         throughMm: through ? Number(through) : null,
+      };
+    }),
+    runs: sample.runs.map((line, index) => {
+      const [kind, from, to, count, name, real, length, note] = line.split(';').map((cell) => cell.trim());
+      const known = new Set(parts.map(({ id }) => id));
+      if (!known.has(own(from!)) || !known.has(own(to!))) throw new Error(`No such part: ${line}.`);
+      return {
+        id: own(`run-${index + 1}`),
+        name: name!,
+        kind: kind as RunKind,
+        fromPartId: own(from!),
+        toPartId: own(to!),
+        count: Number(count),
+        realMm: real ? Number(real) : null,
+        lengthMm: length ? Number(length) : null,
+        note: note ?? '',
       };
     }),
     stances: [

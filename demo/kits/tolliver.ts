@@ -282,6 +282,13 @@ G5 F13 glass hidden
     'A1; line; drip rail; 0.12; 0.25; ;',
     'A5; slot; hood hinge; 0.8; ; 0.5; A1',
   ],
+  runs: [
+    'ignition-lead; C14; C3; 6; ; ; 26; firing order 1 5 3 6 2 4',
+    'battery-cable; B14; B1; 1; earth strap; ; 22;',
+    'heater-hose; C3; A2; 2; ; ; 30; through the bulkhead, side by side',
+    'radiator-hose; B13; C3; 1; top hose; 38; 18;',
+    'fuel-pipe; B9; C11; 1; ; ; 150; along the left frame rail',
+  ],
   stance: {
     heights: [21.4, 21.2, 22.1, 21.6],
     rake: 0.5,

@@ -1,5 +1,6 @@
 import { array, boolean, mixed, number, object, string, type AnyObjectSchema, type InferType } from 'yup';
 import { CHROME_ROUTES, CURVATURES, LIVES, WEATHER_PLACES } from '../core/finish/index.ts';
+import { RUN_KINDS } from '../core/detail/index.ts';
 import {
   BOUNDARIES,
   CONFIDENCES,
@@ -162,6 +163,17 @@ const place = object({
   throughMm: orNull('what goes through, mm,', 0.02, 200),
 }).noUnknown();
 
+const run = object({
+  name: text('the name', 120),
+  kind: oneOf(RUN_KINDS, 'the kind of wire or pipe'),
+  fromPartId: id(),
+  toPartId: id(),
+  count: whole('how many', 1, 99),
+  realMm: orNull('the real diameter, mm,', 0.5, 400),
+  lengthMm: orNull('the length, mm,', 1, 2000),
+  note: text('a note', 500),
+}).noUnknown();
+
 const want = object({
   name: label('what is needed'),
   why: text('why', 500),
@@ -310,6 +322,7 @@ export const KIT_ITEMS = {
   pin,
   aim,
   place,
+  run,
   assembly,
 } as const;
 /** Kinds of record that belong to the bench. */

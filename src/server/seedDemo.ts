@@ -179,6 +179,7 @@ const KIT_LISTS = [
   ['weathering', 'weathering'],
   ['aim', 'aims'],
   ['place', 'places'],
+  ['run', 'runs'],
 ] as const;
 const STOCK_LISTS = [
   ['spare', 'spares'],

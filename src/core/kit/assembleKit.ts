@@ -21,6 +21,7 @@ const LISTS: Readonly<Record<string, keyof Kit>> = {
   pin: 'pins',
   aim: 'aims',
   place: 'places',
+  run: 'runs',
 };
 
 /** The stored records of a build as one kit, in their order; records of other kinds are left out. */

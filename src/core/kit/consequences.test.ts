@@ -52,7 +52,8 @@ const joins = [
 ];
 const brief = (from: Kit, division = { trays, joins }) =>
   consequencesOf(from, division).map(({ effect, step, other }) => {
-    const word = (at: typeof step) => ('joinId' in at ? at.joinId : `${at.work} ${at.trayId}`);
+    const word = (at: typeof step) =>
+      'trayId' in at ? `${at.work} ${at.trayId}` : 'joinId' in at ? at.joinId : at.runStepId;
     return `${word(step)} ${effect} ${word(other)}`;
   });
 

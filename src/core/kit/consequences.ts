@@ -4,12 +4,13 @@ import { areaOf, mainFinish, type Joint, type Kit, type Part } from './kit.ts';
 import { resolveVersion } from './version.ts';
 
 /** A step of the bench as far as a kit can name it: a hole or cut, what a sub-assembly is joined from before paint, its
- *  paint, or a join after paint. */
+ *  paint, a join after paint, or the wires and pipes between two sub-assemblies. */
 export type BenchStep =
   | { work: 'open'; trayId: string; workId: string }
   | { work: 'join'; trayId: string }
   | { work: 'paint'; trayId: string }
-  | { work: 'assemble'; joinId: string };
+  | { work: 'assemble'; joinId: string }
+  | { work: 'run'; runStepId: string };
 
 /** What a step that cannot be taken back, or that shuts something in, means for another. */
 export interface Consequence {
@@ -27,8 +28,13 @@ export interface DividedKit {
 }
 
 /** What every irreversible or closing step of a divided kit serves and prevents. Joints that no sub-assembly and no
- *  join makes are passed over: nothing is known of when they are made. */
-export function consequencesOf(kit: Kit, { trays, joins }: DividedKit): Consequence[] {
+ *  join makes are passed over: nothing is known of when they are made. `runs`: wires and pipes
+ *  between sub-assemblies, with the parts at their ends. */
+export function consequencesOf(
+  kit: Kit,
+  { trays, joins }: DividedKit,
+  runs: readonly { id: string; partIds: readonly string[] }[] = [],
+): Consequence[] {
   const parts = new Map(kit.parts.map((part) => [part.id, part]));
   const trayOf = new Map(trays.flatMap(({ id, partIds }) => partIds.map((part) => [part, id] as const)));
   const joinOf = new Map(joins.flatMap(({ id, jointIds }) => jointIds.map((joint) => [joint, id] as const)));
@@ -42,6 +48,7 @@ export function consequencesOf(kit: Kit, { trays, joins }: DividedKit): Conseque
     ...servedByWork(kit, parts, trayOf, stepOf),
     ...shutOff(kit.joints, parts, stepOf),
     ...shutIn(kit, parts, trayOf, stepOf, trays),
+    ...shutOffRuns(kit.joints, parts, stepOf, runs),
   ];
 }
 
@@ -140,6 +147,33 @@ function shutIn(
           effect: 'traps-mask',
           other: { work: 'paint', trayId: step.trayId },
           because: `${name} (${finish.name.toLowerCase()}) is shut in by ${jointName(joint, parts)} before the rest is painted ${(finishes.get(around)?.name ?? 'another colour').toLowerCase()}`,
+        },
+      ];
+    });
+  });
+}
+
+/** Parts shut in that a wire or pipe ends at. */
+function shutOffRuns(
+  joints: readonly Joint[],
+  parts: ReadonlyMap<string, Part>,
+  stepOf: StepOf,
+  runs: readonly { id: string; partIds: readonly string[] }[],
+): Consequence[] {
+  return joints.flatMap((joint) => {
+    const step = stepOf(joint);
+    if (step?.work !== 'assemble') return [];
+    return runs.flatMap(({ id, partIds }): Consequence[] => {
+      const inside = partIds.find((part) => joint.captured.includes(part));
+      if (inside === undefined) return [];
+      const name = parts.get(inside)?.name ?? inside;
+      return [
+        {
+          id: `${joint.id} shuts off ${id}`,
+          step,
+          effect: 'prevents',
+          other: { work: 'run', runStepId: id },
+          because: `${name} is shut in by ${jointName(joint, parts)}, and nothing can be led to it any more`,
         },
       ];
     });

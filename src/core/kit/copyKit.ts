@@ -65,6 +65,12 @@ export function copyKit(kit: Kit, rename: (id: string) => string): Kit {
       partId: rename(place.partId),
       matingPartId: place.matingPartId === null ? null : rename(place.matingPartId),
     })),
+    runs: kit.runs.map((run) => ({
+      ...run,
+      id: rename(run.id),
+      fromPartId: rename(run.fromPartId),
+      toPartId: rename(run.toPartId),
+    })),
     decals: kit.decals.map((decal) => ({ ...decal, id: rename(decal.id) })),
     brightwork: kit.brightwork.map((bright) => ({
       ...bright,

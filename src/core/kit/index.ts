@@ -31,8 +31,9 @@ export {
   type GlueJob,
   type Surface,
 } from './adhesives.ts';
+export { runAtScale, runName, runTasks, type RunStep } from './runTasks.ts';
 export { TASK_KINDS, type TaskKind, type TrayTask } from './kitTasks.ts';
-export { drillFor, placeAfterPaint, type FilmOnFlats, type PlaceForecast } from './placesAfterPaint.ts';
+export { placeAfterPaint, type FilmOnFlats, type PlaceForecast } from './placesAfterPaint.ts';
 export { bareClearance, FELT_CLEARANCE, fitAfterPaint, type FitForecast } from './fitAfterPaint.ts';
 export { shimPlan, type ShimPlan } from './stance.ts';
 export { kitNeeds, type Need } from './needs.ts';

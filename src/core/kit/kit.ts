@@ -1,4 +1,5 @@
 import type { ChromeRouteId, Curvature, Life, WeatherPlace } from '../finish/index.ts';
+import type { RunKind } from '../detail/index.ts';
 import type { KitPart } from './build.ts';
 
 /** What a part is made of. */
@@ -218,6 +219,21 @@ export interface MeasuredPlace {
   throughMm: number | null;
 }
 
+/** Wire, cable, pipe or hose that the builder adds between two parts. */
+export interface Run {
+  id: string;
+  name: string;
+  kind: RunKind;
+  fromPartId: string;
+  toPartId: string;
+  count: number;
+  /** Outside diameter of the real thing, mm; null for the usual one of its kind. */
+  realMm: number | null;
+  /** Length of one on the model, mm; null where nobody measured. */
+  lengthMm: number | null;
+  note: string;
+}
+
 /** Heights of the four corners of a dry-fitted chassis above the bench, mm: front left, front right, rear left,
  *  rear right. */
 export interface Stance {
@@ -366,6 +382,7 @@ export interface Kit {
   box: BoxItem[];
   fits: DryFit[];
   places: MeasuredPlace[];
+  runs: Run[];
   stances: Stance[];
   wants: Want[];
   decals: DecalColour[];
@@ -437,6 +454,7 @@ export const EMPTY_KIT: Kit = {
   pins: [],
   aims: [],
   places: [],
+  runs: [],
   school: 'pieces',
 };
 

@@ -437,6 +437,7 @@ describe('needs, lessons, summary and names', () => {
         { id: 's', name: 'Mirrors, round', origin: 'an old coupe', material: 'styrene', count: 2, note: '' },
       ],
       materials: [{ id: 'm', name: 'gel', kind: 'ca-gel', amount: 'half', have: true, leadDays: 3 }],
+      scale: 24,
     });
     expect(needs.map(({ what, state }) => [what, state])).toEqual([
       ['Etched grille', 'buy'],

@@ -2,7 +2,18 @@ import { CHROME_ROUTE_TABLE, type ChromeRouteId } from '../finish/index.ts';
 import { isPaintedLook } from './jointCosts.ts';
 import { areaOf, mainFinish, type Joint, type Kit, type Part } from './kit.ts';
 
-export const TASK_KINDS = ['straighten', 'true', 'fill', 'dry-fit', 'glass', 'bright', 'refit'] as const;
+export const TASK_KINDS = [
+  'straighten',
+  'true',
+  'fill',
+  'drill',
+  'dry-fit',
+  'glass',
+  'bright',
+  'wire',
+  'plumb',
+  'refit',
+] as const;
 export type TaskKind = (typeof TASK_KINDS)[number];
 
 /** Work on one sub-assembly that its parts and joints ask for, beside cleaning, joining and paint. */
@@ -27,6 +38,8 @@ const GLASS = { start: 6, each: 4 };
 const DAY = 24 * 60;
 /** Gap, mm, below which film can make a joint bind. */
 const CLOSE_FIT = 0.3;
+/** What a pin needs to slip through a hole, mm. */
+const SLIP_MM = 0.05;
 const SHOWN = 6;
 
 /** Names in a list that stays short. */
@@ -34,11 +47,13 @@ const few = (names: readonly string[]): string[] =>
   names.length > SHOWN ? [...names.slice(0, SHOWN), `and ${names.length - SHOWN} more`] : [...names];
 
 /** The tasks of every sub-assembly, in the order of work: what is bent, what is filled, what must fit bare, glass,
- *  bright parts on their own way, what must fit again. `lateJointIds`: joints left for after paint. */
+ *  bright parts on their own way, wires and pipes, what must fit again. `lateJointIds`: joints left for after paint;
+ *  `runs`: what wires and pipes ask for. */
 export function kitTasks(
   kit: Kit,
   trays: readonly { id: string; partIds: readonly string[] }[],
   lateJointIds: ReadonlySet<string>,
+  runs: readonly TrayTask[] = [],
 ): TrayTask[] {
   const parts = new Map(kit.parts.map((part) => [part.id, part]));
   const finishes = new Map(kit.finishes.map((finish) => [finish.id, finish]));
@@ -119,7 +134,12 @@ export function kitTasks(
     const placeWords = places.map((place) => `${place.name} of ${name(place.partId)}`);
     const fits = [...close.map(jointWords), ...placeWords];
     const untried = close.filter(({ id }) => !kit.fits.some(({ jointId }) => jointId === id));
-    const bare = [...untried.map(jointWords), ...placeWords];
+    // A hole that was measured wide enough need not be tried before paint.
+    const unsure = places.filter(({ sizeMm, throughMm }) => sizeMm - throughMm! < SLIP_MM);
+    const bare = [
+      ...untried.map(jointWords),
+      ...unsure.map((place) => `${place.name} of ${name(place.partId)}`),
+    ];
     if (bare.length > 0) {
       add('dry-fit', {
         title: 'Dry fit, bare',
@@ -142,7 +162,10 @@ export function kitTasks(
       });
     }
 
+    const ownRuns = runs.filter((task) => task.trayId === trayId);
+    tasks.push(...ownRuns.filter(({ kind }) => kind === 'drill'));
     tasks.push(...brightTasks(trayId, held, kit));
+    tasks.push(...ownRuns.filter(({ kind }) => kind !== 'drill'));
     // Film on either of two faces is enough.
     const met = [
       ...ids,

@@ -1,5 +1,6 @@
 import { ADHESIVES, type AdhesiveId } from './adhesives.ts';
-import { partLabel, type Kit, type Spare, type StockMaterial } from './kit.ts';
+import { partLabel, type Kit, type Run, type Spare, type StockMaterial } from './kit.ts';
+import { runAtScale, runName } from './runTasks.ts';
 import { resolveVersion } from './version.ts';
 
 export interface NeedsQuestion {
@@ -10,6 +11,8 @@ export interface NeedsQuestion {
   adhesives: readonly { adhesive: AdhesiveId; joint: string }[];
   spares: readonly Spare[];
   materials: readonly StockMaterial[];
+  /** Denominator of the scale, for wires and pipes. */
+  scale: number;
 }
 
 /** One thing that the build will ask for. */
@@ -40,7 +43,7 @@ const ADHESIVE_SUBSTITUTES: Partial<Record<AdhesiveId, { instead: AdhesiveId; lo
 
 /** Everything the chosen version, its stacks, joints and parts need, against what is on hand; what is missing
  *  first, longest lead first. */
-export function kitNeeds({ kit, paints, adhesives, spares, materials }: NeedsQuestion): Need[] {
+export function kitNeeds({ kit, paints, adhesives, spares, materials, scale }: NeedsQuestion): Need[] {
   const { used } = resolveVersion(kit);
   const parts = kit.parts.filter(({ id }) => used.has(id));
   const needs: Need[] = [];
@@ -120,6 +123,25 @@ export function kitNeeds({ kit, paints, adhesives, spares, materials }: NeedsQue
       'wide tape cut with a new blade',
       'the edge is less even',
     );
+
+  const byWire = new Map<number, Run[]>();
+  for (const run of kit.runs) {
+    if (!used.has(run.fromPartId) || !used.has(run.toPartId)) continue;
+    const { wireMm } = runAtScale(run, scale);
+    byWire.set(wireMm, [...(byWire.get(wireMm) ?? []), run]);
+  }
+  for (const [wireMm, runs] of byWire) {
+    const known = runs.filter(({ lengthMm }) => lengthMm !== null);
+    const length = known.reduce((sum, run) => sum + run.lengthMm! * run.count, 0);
+    const some = known.length < runs.length ? ', and what is not measured yet' : '';
+    addMaterial(
+      `wire-${wireMm}`,
+      `wire or tube, ${wireMm} mm`,
+      `${runs.map((run) => runName(run, kit)).join('; ')}${length > 0 ? `: ${length} mm in all${some}` : ''}`,
+      'stretched sprue of that diameter',
+      'it breaks where it is bent sharply',
+    );
+  }
 
   for (const part of parts.filter(({ state }) => state === 'lost')) {
     const words = part.name

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { MeasuredPlace } from './kit.ts';
-import { drillFor, placeAfterPaint } from './placesAfterPaint.ts';
+import { placeAfterPaint } from './placesAfterPaint.ts';
 
 const place = (change: Partial<MeasuredPlace>): MeasuredPlace => ({
   id: 'p',
@@ -80,12 +80,5 @@ describe('placeAfterPaint', () => {
         },
       ),
     );
-  });
-
-  it('has a drill for every diameter of a pin vice', () => {
-    expect(drillFor(0.31)).toBe(0.35);
-    expect(drillFor(1)).toBe(1);
-    expect(drillFor(1.01)).toBe(1.1);
-    expect(drillFor(9)).toBeUndefined();
   });
 });

@@ -1,3 +1,4 @@
+import { drillFor } from '../detail/index.ts';
 import type { MeasuredPlace } from './kit.ts';
 
 /** Film on the flats of a part, um. */
@@ -25,15 +26,6 @@ const SLIP_MM = 0.05;
 /** A line of which less than this is left reads as a smear; below the other it has gone. */
 const SOFT_LINE = 0.6;
 const GONE_LINE = 0.3;
-/** Drills of a pin vice, mm: twentieths up to one, tenths beyond. */
-const DRILLS = [
-  ...Array.from({ length: 15 }, (_, at) => (30 + 5 * at) / 100),
-  ...Array.from({ length: 61 }, (_, at) => (10 + at) / 10),
-].filter((size, at, all) => all.indexOf(size) === at);
-
-/** The next drill of a pin vice at or above a diameter, mm; undefined above the largest. */
-export const drillFor = (mm: number): number | undefined => DRILLS.find((size) => size >= mm - 1e-9);
-
 const rounded = (mm: number) => Math.round(mm * 1000) / 1000;
 
 /** What paint leaves of a measured hole, slot or panel line. A hole loses the film twice, and what goes through it

@@ -13,6 +13,7 @@ import { bareClearance } from './fitAfterPaint.ts';
 import { jointName } from './hardConstraints.ts';
 import { isPaintedLook, seamLength } from './jointCosts.ts';
 import { kitTasks, type TrayTask } from './kitTasks.ts';
+import { runTasks, type RunStep } from './runTasks.ts';
 import { resolveVersion } from './version.ts';
 
 /** What the rest of Fanfare needs to know of a kit. */
@@ -32,6 +33,8 @@ export interface KitSummary {
   pickOuts: KitTask[];
   /** What else the parts of each sub-assembly ask for. */
   tasks: TrayTask[];
+  /** Wires and pipes between two sub-assemblies. */
+  runs: RunStep[];
   /** Whether four wheels are to stand level at the end. */
   stance: boolean;
   /** Joints made before paint, in words, by sub-assembly; absent where the kit knows no joint of its parts. */
@@ -87,12 +90,16 @@ const BRUSH_SET_UP = 4;
 const BRUSH_PER_CM2 = 0.5;
 const MASK_PER_MM = 0.12;
 
+/** Denominator where nobody said a scale. */
+const USUAL_SCALE = 24;
+
 /** Facts of a kit by sub-assembly, for the plan and for the stages' states. `joins`: what the division leaves for
- *  after paint. */
+ *  after paint; `scale`: its denominator. */
 export function summariseKit(
   kit: Kit,
   trays: DividedKit['trays'],
   joins: DividedKit['joins'] = [],
+  scale = USUAL_SCALE,
 ): KitSummary {
   const version = resolveVersion(kit);
   const parts = new Map(kit.parts.map((part) => [part.id, part]));
@@ -144,6 +151,7 @@ export function summariseKit(
     if (home !== undefined && home === trayOf.get(b) && !late.has(id))
       joinsBefore[home]!.push(`${parts.get(a)!.name} to ${parts.get(b)!.name.toLowerCase()}`);
   }
+  const runs = runTasks(kit, trays, scale);
   const materials: Record<string, Material[]> = {};
   for (const { id, partIds } of trays)
     materials[id] = [...new Set(partIds.flatMap((part) => parts.get(part)?.material ?? []))];
@@ -162,7 +170,7 @@ export function summariseKit(
       deadline: kit.aims[0]?.deadline ?? null,
       priority: kit.aims[0]?.priority ?? 'usual',
     },
-    consequences: consequencesOf(kit, { trays, joins }),
+    consequences: consequencesOf(kit, { trays, joins }, runs.between),
     fits: fitsOf(kit, parts, trayOf, joins),
     needless,
     wants: kit.wants.map(({ name, leadDays, have }) => ({ name, leadDays, have })),
@@ -178,7 +186,8 @@ export function summariseKit(
         parts,
       ),
     ),
-    tasks: kitTasks(kit, trays, late),
+    tasks: kitTasks(kit, trays, late, runs.tasks),
+    runs: runs.between,
     stance: kit.stances.length > 0,
     joinsBefore,
     materials,

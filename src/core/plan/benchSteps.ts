@@ -1,8 +1,8 @@
 import type { BenchStep, Consequence } from '../kit/index.ts';
 import type { OperationPlan, PlanArc, PlanOperation } from './operation.ts';
 
-/** Colour beside the layers of a stack. */
-const AFTER_PAINT: ReadonlySet<PlanOperation['kind']> = new Set(['pick-out', 'bright']);
+/** What else is done to a sub-assembly once its stack is on. */
+const AFTER_PAINT: ReadonlySet<PlanOperation['kind']> = new Set(['pick-out', 'bright', 'wire', 'plumb']);
 
 /** The operations that a step of the kit became: several where it comes in pieces, none where the plan has no such. */
 export function operationsOf(
@@ -18,9 +18,13 @@ export function operationsOf(
         (step.work === 'join' ? kind === 'join' : layerId !== undefined || AFTER_PAINT.has(kind)),
     );
   }
-  const id =
-    step.work === 'open' ? `${buildId}/${step.trayId}/open-${step.workId}` : `${buildId}/join/${step.joinId}`;
+  const id = `${buildId}/${pathOf(step)}`;
   return operations.filter((operation) => operation.id === id || isPieceOf(operation.id, id));
+}
+
+function pathOf(step: Exclude<BenchStep, { work: 'join' | 'paint' }>): string {
+  if (step.work === 'open') return `${step.trayId}/open-${step.workId}`;
+  return step.work === 'run' ? step.runStepId : `join/${step.joinId}`;
 }
 
 /** "a/b-2" is the second piece of "a/b". */

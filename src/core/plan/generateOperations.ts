@@ -5,7 +5,7 @@ import type { OperationKind, OperationPlan, PlannableBuild } from './operation.t
 import { addLayer } from './paintLayer.ts';
 import { prepareTray } from './prepareTray.ts';
 import { addTask, TrayChain } from './trayChain.ts';
-import { addCheck, addJoins, addLastSteps } from './wholeBuild.ts';
+import { addCheck, addJoins, addLastSteps, addRuns } from './wholeBuild.ts';
 
 /** Every step of a build with its reason, and the lags between them. `longestSession` (minutes) decides
  *  whether two coats can share an evening where a recoat window is short; `own` are the builder's tool settings. */
@@ -57,6 +57,7 @@ export function generateOperations(
   }
   addCheck(plan, build);
   addJoins(plan, build, lastStep);
+  addRuns(plan, build, lastStep);
   plan.arcs = withClosuresLast(build.id, plan, build.kit.consequences).arcs;
   addLastSteps(plan, build);
   remind(plan, build, lessons);
@@ -66,10 +67,13 @@ export function generateOperations(
 /** Puts to every step the decisions it waits for and the lessons that touch it. */
 function remind(plan: OperationPlan, build: PlannableBuild, lessons: readonly Lesson[]): void {
   const trays = new Map(build.trays.map((tray) => [tray.id, tray]));
-  const traysOfJoin = new Map(build.joins.map(({ id, trayIds }) => [`${build.id}/join/${id}`, trayIds]));
+  const traysOf = new Map<string, readonly string[]>([
+    ...build.joins.map(({ id, trayIds }) => [`${build.id}/join/${id}`, trayIds] as const),
+    ...build.kit.runs.map(({ id, trayIds }) => [`${build.id}/${id}`, trayIds] as const),
+  ]);
   for (const operation of plan.operations) {
     operation.cautions = operation.hazards.map(hazardLine);
-    const touched = operation.trayId ? [operation.trayId] : (traysOfJoin.get(operation.id) ?? []);
+    const touched = operation.trayId ? [operation.trayId] : (traysOf.get(operation.id) ?? []);
     const { kind } = operation;
     operation.holds = build.kit.holds
       // A decision about a tray holds its own steps; joining it to others waits only where the decision says so.
@@ -97,4 +101,4 @@ function remind(plan: OperationPlan, build: PlannableBuild, lessons: readonly Le
 
 const EARLY_KINDS: ReadonlySet<OperationKind> = new Set(['clean', 'open', 'join', 'assemble']);
 /** Tasks of the kit that come after the paint of their sub-assembly; the others come before it. */
-const LATE_TASKS: ReadonlySet<OperationKind> = new Set(['bright', 'refit']);
+const LATE_TASKS: ReadonlySet<OperationKind> = new Set(['bright', 'wire', 'plumb', 'refit']);

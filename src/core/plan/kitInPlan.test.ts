@@ -126,4 +126,52 @@ describe('what the kit asks of the plan', () => {
     expect(taught({ kit: 'coupe', stepKind: 'clean' })).toEqual(['clean']);
     expect(taught({ kit: 'truck', stepKind: 'clean' })).toEqual([]);
   });
+
+  it('leads wires and pipes between two after their paint, across what joins them, before what shuts them in', () => {
+    const plain = buildWith({});
+    const run = {
+      id: 'plumb-body-chassis',
+      kind: 'plumb' as const,
+      trayIds: ['body', 'chassis'] as [string, string],
+      partIds: ['A1', 'B1'],
+      title: 'Plumb in',
+      minutes: 25,
+      because: 'After paint.',
+      details: ['hose'],
+    };
+    const join = (id: string, trayIds: string[]) => ({ ...plain.joins[0]!, id, name: id, trayIds });
+    const build = (consequences: KitSummary['consequences'] = []): PlannableBuild => ({
+      ...buildWith({ runs: [run], consequences }),
+      trays: [plain.trays[0]!, { ...plain.trays[0]!, id: 'chassis', name: 'Chassis' }],
+      joins: [join('together', ['body', 'chassis']), join('lid', ['body'])],
+    });
+    const intoRun = (made: PlannableBuild) =>
+      generateOperations(made, AIR, 180)
+        .arcs.filter(({ to }) => to === 'b/plumb-body-chassis')
+        .map(({ from }) => from);
+    expect(intoRun(build())).toEqual(['b/body/primer-2', 'b/chassis/primer-2', 'b/join/together']);
+    const shutIn = (joinId: string): KitSummary['consequences'] => [
+      {
+        id: 'x',
+        effect: 'prevents',
+        step: { work: 'assemble', joinId },
+        other: { work: 'run', runStepId: run.id },
+        because: 'it is shut in',
+      },
+    ];
+    // The lid that shuts the hose in comes after it; so does what joins the two, where that shuts it in.
+    const leadsTo = (made: PlannableBuild, join: string) =>
+      generateOperations(made, AIR, 180).arcs.some(
+        ({ from, to }) => from === 'b/plumb-body-chassis' && to === `b/join/${join}`,
+      );
+    expect(leadsTo(build(shutIn('lid')), 'lid')).toBe(true);
+    expect(intoRun(build(shutIn('together')))).toEqual(['b/body/primer-2', 'b/chassis/primer-2']);
+    expect(leadsTo(build(shutIn('together')), 'together')).toBe(true);
+    expect(
+      generateOperations(build(), AIR, 180).operations.find(({ kind }) => kind === 'plumb'),
+    ).toMatchObject({
+      title: 'Plumb in: Body and Chassis',
+      hands: 25,
+    });
+  });
 });

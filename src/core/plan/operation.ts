@@ -22,6 +22,7 @@ export interface PlannableBuild {
     | 'unchecked'
     | 'consequences'
     | 'needless'
+    | 'runs'
   >;
 }
 

@@ -43,6 +43,7 @@ export function prepareTray(
   task('true');
   join(chain, name, partCount, joints);
   task('fill');
+  task('drill');
   task('dry-fit');
   task('glass');
 }

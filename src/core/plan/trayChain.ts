@@ -104,9 +104,13 @@ export function addTask(
   });
 }
 
-const TASK_HAZARDS: Partial<Record<OperationKind, HazardId[]>> = {
+/** What can hurt in work of a kind, whatever its words say. */
+export const TASK_HAZARDS: Partial<Record<OperationKind, HazardId[]>> = {
   open: ['blades'],
   straighten: ['heat'],
   true: ['blades', 'dust'],
   fill: ['vapour', 'dust'],
+  drill: ['blades'],
+  wire: ['blades'],
+  plumb: ['blades'],
 };

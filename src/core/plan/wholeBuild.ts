@@ -1,5 +1,6 @@
 import { hazardsInWords } from '../finish/index.ts';
 import type { OperationKind, OperationPlan, PlannableBuild, PlanOperation } from './operation.ts';
+import { TASK_HAZARDS } from './trayChain.ts';
 
 /** Adds the joins after paint, each after the last step of what it joins. */
 export function addJoins(
@@ -39,6 +40,59 @@ export function addJoins(
         minLag: setMinutes,
         maxLag: null,
         because: `${name} must have set`,
+      });
+    }
+  }
+}
+
+/** Adds wires and pipes between two sub-assemblies: after the paint of both and after what joins the two, unless that
+ *  shuts their ends in. */
+export function addRuns(
+  plan: OperationPlan,
+  build: PlannableBuild,
+  lastStep: Map<string, { id: string; wait: number; because: string }>,
+): void {
+  for (const { id, kind, trayIds, title, minutes, because, details } of build.kit.runs) {
+    const names = trayIds.map((trayId) => build.trays.find((tray) => tray.id === trayId)?.name ?? trayId);
+    const operation = {
+      ...wholeBuild(build, kind, {
+        title: `${title}: ${names.join(' and ')}`,
+        hands: minutes,
+        because,
+        details,
+      }),
+      id: `${build.id}/${id}`,
+      hazards: [...new Set([...(TASK_HAZARDS[kind] ?? []), ...hazardsInWords(...details)])],
+    };
+    plan.operations.push(operation);
+    for (const trayId of trayIds) {
+      const last = lastStep.get(trayId);
+      if (!last) continue;
+      plan.arcs.push({
+        from: last.id,
+        to: operation.id,
+        minLag: last.wait,
+        maxLag: null,
+        because: last.because,
+      });
+    }
+    for (const join of build.joins) {
+      if (!trayIds.every((trayId) => join.trayIds.includes(trayId))) continue;
+      const isShut = build.kit.consequences.some(
+        ({ effect, step, other }) =>
+          effect === 'prevents' &&
+          step.work === 'assemble' &&
+          step.joinId === join.id &&
+          other.work === 'run' &&
+          other.runStepId === id,
+      );
+      if (isShut) continue;
+      plan.arcs.push({
+        from: `${build.id}/join/${join.id}`,
+        to: operation.id,
+        minLag: join.setMinutes,
+        maxLag: null,
+        because: `${join.name} must have set before anything is led across it`,
       });
     }
   }

@@ -7,6 +7,7 @@ const BARE_WORK: ReadonlySet<OperationKind> = new Set([
   'straighten',
   'true',
   'fill',
+  'drill',
   'dry-fit',
   'glass',
 ]);

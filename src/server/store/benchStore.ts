@@ -121,7 +121,7 @@ function buildRecord(
     ...build,
     trays: rows.map((row) => trayRecord(row, parts)),
     joins: made,
-    kit: summariseKit(kit, rows, made),
+    kit: summariseKit(kit, rows, made, build.scale),
   };
 }
 

@@ -71,6 +71,17 @@ export function KitNav({
           ? 'nothing fitted dry'
           : `${kit.fits.length} fitted${fits > 0 ? `, ${fits} tight` : ''}`,
     },
+    {
+      path: 'runs',
+      name: 'Wires and pipes',
+      state:
+        kit.runs.length === 0
+          ? 'none added'
+          : plural(
+              kit.runs.reduce((sum, { count }) => sum + count, 0),
+              'run',
+            ),
+    },
     { path: 'needs', name: 'Needs and stock', state: 'what to buy, and when' },
     { path: 'lessons', name: 'Lessons', state: 'what earlier builds taught' },
   ];

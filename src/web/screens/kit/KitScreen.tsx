@@ -15,6 +15,7 @@ const VIEWS: Readonly<Record<string, ComponentType<KitViewProps>>> = {
   joints: lazy(async () => ({ default: (await import('./JointsView.tsx')).JointsView })),
   trays: lazy(async () => ({ default: (await import('./TraysView.tsx')).TraysView })),
   fit: lazy(async () => ({ default: (await import('./FitView.tsx')).FitView })),
+  runs: lazy(async () => ({ default: (await import('./RunsView.tsx')).RunsView })),
   needs: lazy(async () => ({ default: (await import('./NeedsView.tsx')).NeedsView })),
   lessons: lazy(async () => ({ default: (await import('./LessonsView.tsx')).LessonsView })),
 };

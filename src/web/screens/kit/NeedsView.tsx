@@ -59,6 +59,7 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
       }),
       spares: stock.spares,
       materials: stock.materials,
+      scale: build.scale,
     });
   }, [build, kit, stock, proposals.proposal, paints, products]);
   const shopping = needs.filter(({ state }) => state === 'buy' || state === 'short');

@@ -1,0 +1,283 @@
+import { NumberInput, Select, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { RUN_FACTS, RUN_KINDS, type RunKind } from '../../../core/detail/index.ts';
+import { runAtScale, runName, type Run } from '../../../core/kit/index.ts';
+import { RemoveButton } from '../../components/RemoveButton.tsx';
+import { changeKit } from '../../data/kit.ts';
+import { newId } from '../../data/newId.ts';
+import type { KitViewProps } from './kitView.ts';
+import { partOptions } from './partNames.ts';
+
+/** Wires, cables, pipes and hoses that the builder adds: from where to where, how thick at scale, and which steps of the
+ *  plan they make. */
+export function RunsView({ build, kit }: KitViewProps) {
+  const [problem, setProblem] = useState<string | null>(null);
+  const save = (id: string, value: Run | null, label: string) =>
+    void changeKit(build.id, [{ kind: 'run', id, value }], label)
+      .then(() => setProblem(null))
+      .catch((error: unknown) => setProblem((error as Error).message));
+  const change = (run: Run, part: Partial<Run>, label: string) => save(run.id, { ...run, ...part }, label);
+  return (
+    <>
+      <section className="column" aria-label="What you decide">
+        <h2>Wires and pipes</h2>
+        {problem && <p role="alert">{problem}</p>}
+        <div className="panel">
+          {kit.runs.length === 0 ? (
+            <p className="soft">
+              Name what is led from one part to another: ignition leads, cables, pipes, hoses. Fanfare scales
+              the real diameter, names the wire and the drill, and plans the holes before paint and the work
+              after it.
+            </p>
+          ) : (
+            <table className="plainlist">
+              <thead>
+                <tr>
+                  <th>Run</th>
+                  <th className="num">How many</th>
+                  <th className="num">Real, mm</th>
+                  <th className="num">Length, mm</th>
+                  <th aria-label="Remove" />
+                </tr>
+              </thead>
+              <tbody>
+                {kit.runs.map((run) => {
+                  const { realMm } = RUN_FACTS[run.kind];
+                  const name = runName({ ...run, count: 1 }, kit);
+                  return (
+                    <tr key={run.id}>
+                      <td>
+                        {name}
+                        {run.note && <span className="soft small"> {run.note}</span>}
+                      </td>
+                      <td className="num">
+                        <Edit
+                          label={`How many: ${name}`}
+                          value={run.count}
+                          max={99}
+                          whole
+                          onChange={(count) => change(run, { count: count ?? 1 }, 'count of a run')}
+                        />
+                      </td>
+                      <td className="num">
+                        <Edit
+                          label={`Real diameter, mm: ${name}`}
+                          value={run.realMm}
+                          usual={realMm[0] === realMm[1] ? `${realMm[0]}` : `${realMm[0]} to ${realMm[1]}`}
+                          max={400}
+                          onChange={(value) => change(run, { realMm: value }, 'diameter of a run')}
+                        />
+                      </td>
+                      <td className="num">
+                        <Edit
+                          label={`Length on the model, mm: ${name}`}
+                          value={run.lengthMm}
+                          usual="not yet"
+                          max={2000}
+                          onChange={(value) => change(run, { lengthMm: value }, 'length of a run')}
+                        />
+                      </td>
+                      <td>
+                        <RemoveButton
+                          name={`Take out ${name}`}
+                          onRemove={() => save(run.id, null, 'take out a run')}
+                        />
+                      </td>
+                    </tr>
+                  );
+                })}
+              </tbody>
+            </table>
+          )}
+          <NewRun
+            kit={kit}
+            onAdd={(run) => {
+              const id = newId(build.id);
+              save(id, { ...run, id }, 'add a wire or pipe');
+            }}
+            onProblem={setProblem}
+          />
+        </div>
+      </section>
+      <section className="column" aria-label="What follows">
+        <h2>What follows</h2>
+        <div className="panel">
+          <h3>At 1:{build.scale}</h3>
+          {kit.runs.length === 0 && <p className="soft small">Nothing to scale yet.</p>}
+          {kit.runs.map((run) => {
+            const { scaleMm, wireMm, drillMm, off } = runAtScale(run, build.scale);
+            const [least, most] = scaleMm.map((mm) => mm.toFixed(2));
+            return (
+              <div key={run.id} className="finding note" style={{ marginTop: 8 }}>
+                <b>{runName(run, kit)}</b>
+                <p>
+                  Take <span className="mono">{wireMm} mm</span> wire or tube
+                  {drillMm === undefined ? '' : ', drill '}
+                  {drillMm !== undefined && <span className="mono">{drillMm.toFixed(2)} mm</span>}.
+                </p>
+                <p className="soft small">
+                  True to scale{' '}
+                  <span className="mono">{least === most ? least : `${least} to ${most}`} mm</span>
+                  {Math.abs(off) >= 0.05 &&
+                    `; that wire is ${Math.round(100 * Math.abs(off))} % ${off > 0 ? 'thicker' : 'thinner'} than the middle`}
+                  .
+                </p>
+              </div>
+            );
+          })}
+        </div>
+        {kit.runs.length > 0 && (
+          <div className="panel">
+            <h3>In the plan</h3>
+            <p>
+              Holes are drilled before primer. Wires and pipes go in once both ends are painted, and before
+              anything shuts them in. <Link to={`/build/${build.id}/plan`}>See the plan</Link>
+            </p>
+            <p className="soft small" style={{ marginTop: 6 }}>
+              Diameters are usual ones of real vehicles; a measured one wins. What wire is missing stands
+              under <Link to={`/build/${build.id}/kit/needs`}>Needs and stock</Link>.
+            </p>
+          </div>
+        )}
+      </section>
+    </>
+  );
+}
+
+/** A number in a table, stored when it is left; null where it is empty. */
+function Edit({
+  label,
+  value,
+  usual,
+  max,
+  whole = false,
+  onChange,
+}: {
+  label: string;
+  value: number | null;
+  usual?: string;
+  max: number;
+  whole?: boolean;
+  onChange: (value: number | null) => void;
+}) {
+  return (
+    <NumberInput
+      size="xs"
+      w={92}
+      aria-label={label}
+      key={value}
+      defaultValue={value ?? ''}
+      placeholder={usual}
+      min={whole ? 1 : 0.5}
+      max={max}
+      decimalScale={whole ? 0 : 2}
+      hideControls
+      styles={{ input: { textAlign: 'right' } }}
+      onBlur={(event) => {
+        const text = event.currentTarget.value.trim();
+        const next = text === '' ? null : Number(text);
+        if (next !== value && (next === null || next > 0)) onChange(next);
+      }}
+    />
+  );
+}
+
+function NewRun({
+  kit,
+  onAdd,
+  onProblem,
+}: Pick<KitViewProps, 'kit'> & {
+  onAdd: (run: Omit<Run, 'id'>) => void;
+  onProblem: (problem: string | null) => void;
+}) {
+  const [kind, setKind] = useState<RunKind>('ignition-lead');
+  const [fromPartId, setFrom] = useState<string | null>(null);
+  const [toPartId, setTo] = useState<string | null>(null);
+  const [count, setCount] = useState<number | string>(1);
+  const [name, setName] = useState('');
+  const [note, setNote] = useState('');
+  const parts = partOptions(kit);
+  return (
+    <form
+      className="toolrow"
+      style={{ marginTop: 10 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (fromPartId === null || toPartId === null || fromPartId === toPartId) {
+          onProblem(
+            fromPartId !== null && fromPartId === toPartId
+              ? 'It leads from a part to itself: pick another for one end; what you typed is kept.'
+              : 'Say from which part to which it leads; what you typed is kept.',
+          );
+          return;
+        }
+        onAdd({
+          kind,
+          name: name.trim(),
+          fromPartId,
+          toPartId,
+          count: Number(count) || 1,
+          realMm: null,
+          lengthMm: null,
+          note: note.trim(),
+        });
+        setName('');
+        setNote('');
+        setTo(null);
+        setCount(1);
+      }}
+    >
+      <Select
+        size="xs"
+        w={140}
+        label="What it is"
+        data={RUN_KINDS.map((value) => ({ value, label: RUN_FACTS[value].name }))}
+        value={kind}
+        onChange={(value) => value && setKind(value)}
+      />
+      <Select
+        size="xs"
+        className="grow"
+        searchable
+        label="From which part"
+        placeholder="distributor"
+        data={parts}
+        value={fromPartId}
+        onChange={setFrom}
+      />
+      <Select
+        size="xs"
+        className="grow"
+        searchable
+        label="To which part"
+        placeholder="cylinder head"
+        data={parts}
+        value={toPartId}
+        onChange={setTo}
+      />
+      <NumberInput size="xs" w={86} label="How many" min={1} max={99} value={count} onChange={setCount} />
+      <TextInput
+        size="xs"
+        className="grow"
+        label="Called"
+        placeholder={RUN_FACTS[kind].name}
+        maxLength={120}
+        value={name}
+        onChange={(event) => setName(event.currentTarget.value)}
+      />
+      <TextInput
+        size="xs"
+        className="grow"
+        label="Note"
+        placeholder="colour, routing"
+        maxLength={500}
+        value={note}
+        onChange={(event) => setNote(event.currentTarget.value)}
+      />
+      <button type="submit" className="quiet" style={{ alignSelf: 'end', padding: '3px 10px' }}>
+        Add it
+      </button>
+    </form>
+  );
+}
