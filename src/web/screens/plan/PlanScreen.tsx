@@ -21,9 +21,9 @@ import { StepChanges } from './StepChanges.tsx';
 import { LeftOut } from './StepEditing.tsx';
 import { TooLong } from './TooLong.tsx';
 import { StepReason } from './StepReason.tsx';
+import { StepTable } from './StepTable.tsx';
 import { WhatIfPanel } from './WhatIfPanel.tsx';
 
-const LISTED = 14;
 const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 
 /** When everything happens, and why then. */
@@ -32,7 +32,6 @@ export function PlanScreen() {
   const { data } = useBench();
   const { view, busy, improving, failure, keepThis, operations } = usePlan();
   const [marked, setMarked] = useState<string>();
-  const [whole, setWhole] = useState(false);
   if (!ready || !data) return <Loading what="the plan" error={error} />;
   if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
   if (!view && failure !== null) return <PlanFailure why={failure} hasPlan={false} />;
@@ -137,54 +136,7 @@ export function PlanScreen() {
               Solid: your hands. Hatched: curing by itself. Grey: the bench is closed. Thin marks above the
               lanes: your hands are on another build.
             </p>
-            <div className="panel">
-              <table className="plainlist">
-                <thead>
-                  <tr>
-                    <th>Start</th>
-                    <th>Step</th>
-                    <th className="num">Minutes</th>
-                    <th>Why then</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {left.slice(0, whole ? undefined : LISTED).map(({ operation, start }) => (
-                    <tr
-                      key={operation.id}
-                      style={
-                        operation.id === chosen?.operation.id ? { background: 'var(--runner)' } : undefined
-                      }
-                    >
-                      <td className="mono" style={{ whiteSpace: 'nowrap' }}>
-                        {whenText(start)}
-                      </td>
-                      <td>
-                        <button
-                          type="button"
-                          className="plain"
-                          style={{ textAlign: 'left', padding: 0 }}
-                          onClick={() => setMarked(operation.id)}
-                        >
-                          {operation.title}
-                        </button>
-                      </td>
-                      <td className="num mono">{operation.hands}</td>
-                      <td className="small soft">{view.reasons[operation.id]?.text}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-              {left.length > LISTED && (
-                <button
-                  type="button"
-                  className="why"
-                  style={{ marginTop: 8 }}
-                  onClick={() => setWhole(!whole)}
-                >
-                  {whole ? 'show fewer' : `show all ${left.length}`}
-                </button>
-              )}
-            </div>
+            <StepTable steps={left} view={view} marked={chosen?.operation.id} onMark={setMarked} />
           </>
         )}
       </section>
