@@ -268,6 +268,35 @@ describe('the kit of the sample bench', () => {
     await until(page, () => !document.body.innerText.includes('aerial hole'), []);
   });
 
+  it('scales a wire, plans its holes and its work, and lets it go again', async () => {
+    const steps = async () => (await build('tolliver')).kit;
+    const before = (await steps()).runs.length;
+    await open('runs');
+    await shows(
+      page,
+      /6 × ignition lead, distributor to cylinder head\s+Take 0\.3 mm wire or tube, drill 0\.35 mm/,
+    );
+    await press(page, 'button', 'Add it');
+    await shows(page, /Say from which part to which it leads; what you typed is kept/);
+    await pick(page, 'What it is', '', /^battery cable$/);
+    await pick(page, 'From which part', 'Battery', /B14 Battery box/);
+    await pick(page, 'To which part', 'Distributor', /C14 Distributor/);
+    await fill(page, 'Called', 'coil cable');
+    await press(page, 'button', 'Add it');
+    await saved(page);
+    await shows(page, /coil cable, battery box to distributor\s+Take 0\.5 mm/);
+    await fill(page, 'Real diameter, mm: coil cable, battery box to distributor', '24');
+    await page.keyboard.press('Tab');
+    await saved(page);
+    await shows(page, /coil cable, battery box to distributor\s+Take 1 mm/);
+    // Chassis and engine are two sub-assemblies: one more step between them.
+    await expect.poll(async () => (await steps()).runs.length).toBe(before + 1);
+    expect((await steps()).runs.flatMap(({ details }) => details).join()).toContain('coil cable');
+    await press(page, 'button', 'Take out coil cable, battery box to distributor');
+    await saved(page);
+    await expect.poll(async () => (await steps()).runs.length).toBe(before);
+  });
+
   it('lists what to buy and ticks it off', async () => {
     await open('needs');
     await shows(page, /Etched wire mesh for the grille[\s\S]*14/);

@@ -22,6 +22,13 @@ export interface Consequence {
   because: string;
 }
 
+/** Wires or pipes between two sub-assemblies: parts at their ends, and the joins that bring these together. */
+interface LedRun {
+  id: string;
+  partIds: readonly string[];
+  acrossJoinIds: readonly string[];
+}
+
 export interface DividedKit {
   trays: readonly { id: string; partIds: readonly string[] }[];
   joins: readonly { id: string; jointIds: readonly string[] }[];
@@ -29,11 +36,11 @@ export interface DividedKit {
 
 /** What every irreversible or closing step of a divided kit serves and prevents. Joints that no sub-assembly and no
  *  join makes are passed over: nothing is known of when they are made. `runs`: wires and pipes
- *  between sub-assemblies, with the parts at their ends. */
+ *  between sub-assemblies. */
 export function consequencesOf(
   kit: Kit,
   { trays, joins }: DividedKit,
-  runs: readonly { id: string; partIds: readonly string[] }[] = [],
+  runs: readonly LedRun[] = [],
 ): Consequence[] {
   const parts = new Map(kit.parts.map((part) => [part.id, part]));
   const trayOf = new Map(trays.flatMap(({ id, partIds }) => partIds.map((part) => [part, id] as const)));
@@ -48,7 +55,7 @@ export function consequencesOf(
     ...servedByWork(kit, parts, trayOf, stepOf),
     ...shutOff(kit.joints, parts, stepOf),
     ...shutIn(kit, parts, trayOf, stepOf, trays),
-    ...shutOffRuns(kit.joints, parts, stepOf, runs),
+    ...shutOffRuns(kit.joints, parts, trayOf, stepOf, runs),
   ];
 }
 
@@ -153,27 +160,37 @@ function shutIn(
   });
 }
 
-/** Parts shut in that a wire or pipe ends at. */
+/** Joins that shut in the part at an end of a wire or pipe, or that shut off other joins of its sub-assembly and so its
+ *  wires; not one that first brings its two ends together. */
 function shutOffRuns(
   joints: readonly Joint[],
   parts: ReadonlyMap<string, Part>,
+  trayOf: ReadonlyMap<string, string>,
   stepOf: StepOf,
-  runs: readonly { id: string; partIds: readonly string[] }[],
+  runs: readonly LedRun[],
 ): Consequence[] {
+  const byId = new Map(joints.map((joint) => [joint.id, joint]));
   return joints.flatMap((joint) => {
     const step = stepOf(joint);
     if (step?.work !== 'assemble') return [];
-    return runs.flatMap(({ id, partIds }): Consequence[] => {
+    const closed = joint.closes
+      .flatMap((id) => byId.get(id) ?? [])
+      .filter((other) => stepOf(other)?.work === 'assemble')
+      .flatMap(({ a, b }) => [a, b]);
+    const behind = new Set(closed.flatMap((part) => trayOf.get(part) ?? []));
+    return runs.flatMap(({ id, partIds, acrossJoinIds }): Consequence[] => {
       const inside = partIds.find((part) => joint.captured.includes(part));
-      if (inside === undefined) return [];
-      const name = parts.get(inside)?.name ?? inside;
+      const beside = partIds.find((part) => behind.has(trayOf.get(part) ?? ''));
+      const isAcross = acrossJoinIds.includes(step.joinId);
+      if (inside === undefined && (beside === undefined || isAcross)) return [];
+      const name = parts.get(inside ?? beside!)?.name ?? 'its end';
       return [
         {
           id: `${joint.id} shuts off ${id}`,
           step,
           effect: 'prevents',
           other: { work: 'run', runStepId: id },
-          because: `${name} is shut in by ${jointName(joint, parts)}, and nothing can be led to it any more`,
+          because: `${name} is shut ${inside === undefined ? 'off' : 'in'} by ${jointName(joint, parts)}, and nothing can be led to it any more`,
         },
       ];
     });

@@ -33,7 +33,7 @@ const kit = kitWith({ parts, runs: [leads, hose] });
 
 describe('wires and pipes of a kit', () => {
   it('are drilled at both ends, wired on one sub-assembly and plumbed between two', () => {
-    const { tasks, between } = runTasks(kit, trays, 24);
+    const { tasks, between } = runTasks(kit, { trays, joins: [] }, 24);
     expect(tasks.map(({ trayId, kind, minutes }) => [trayId, kind, minutes])).toEqual([
       // Twelve holes for the leads and one for the hose, 1.5 min each and 5 to begin with.
       ['engine', 'drill', 25],
@@ -63,7 +63,7 @@ describe('wires and pipes of a kit', () => {
   it('come thicker in a larger scale, and say so where a pin vice has no drill', () => {
     const thick = runTasks(
       kitWith({ parts, runs: [run('x', 'B1', 'C2', { kind: 'radiator-hose' })] }),
-      trays,
+      { trays, joins: [] },
       4,
     );
     expect(thick.tasks[0]!.details[0]).toMatch(/1 hole by hand/);
@@ -83,10 +83,10 @@ describe('wires and pipes of a kit', () => {
       },
     ];
     const diesel = kitWith({ parts, runs: [leads], choices });
-    expect(runTasks(diesel, trays, 24)).toEqual({ tasks: [], between: [] });
+    expect(runTasks(diesel, { trays, joins: [] }, 24)).toEqual({ tasks: [], between: [] });
     const needs = kitNeeds({ kit: diesel, paints: [], adhesives: [], spares: [], materials: [], scale: 24 });
     expect(needs).toEqual([]);
-    expect(runTasks(kit, [], 24)).toEqual({ tasks: [], between: [] });
+    expect(runTasks(kit, { trays: [], joins: [] }, 24)).toEqual({ tasks: [], between: [] });
   });
 
   it('ask for their wire by diameter, with the length of all', () => {
@@ -107,7 +107,7 @@ describe('wires and pipes of a kit', () => {
       trays: [...trays, { id: 'body', partIds: ['A1'] }],
       joins: [{ id: 'on', jointIds: ['body-on'] }],
     };
-    const { between } = runTasks(kit, divided.trays, 24);
+    const { between } = runTasks(kit, divided, 24);
     const found = consequencesOf({ ...kit, joints }, divided, between);
     expect(found.map(({ effect, step, other }) => ({ effect, step, other }))).toEqual([
       {
@@ -116,6 +116,36 @@ describe('wires and pipes of a kit', () => {
         other: { work: 'run', runStepId: 'plumb-chassis-engine' },
       },
     ]);
+  });
+
+  it('come after what brings their ends together, and before what shuts off other joints of theirs', () => {
+    const more = [...parts, plainPart('A2', { name: 'Lamp' })];
+    // Engine and body both sit on the chassis; the body shuts off the engine's own joint.
+    const joints = [
+      plainJoint('engine-in', 'C1', 'B1'),
+      plainJoint('body-on', 'A1', 'B1', { closes: ['engine-in'] }),
+      plainJoint('lamp', 'A2', 'A1'),
+    ];
+    const divided = {
+      trays: [...trays, { id: 'body', partIds: ['A1'] }, { id: 'lamp', partIds: ['A2'] }],
+      joins: [
+        { id: 'in', jointIds: ['engine-in'] },
+        { id: 'on', jointIds: ['body-on'] },
+        { id: 'lit', jointIds: ['lamp'] },
+      ],
+    };
+    const heater = run('heater', 'C2', 'A1', { kind: 'heater-hose' });
+    const led = kitWith({ parts: more, joints, runs: [hose, heater] });
+    const { between } = runTasks(led, divided, 24);
+    expect(between.map(({ id, acrossJoinIds }) => [id, acrossJoinIds])).toEqual([
+      ['plumb-chassis-engine', ['in']],
+      ['plumb-body-engine', ['in', 'on']],
+    ]);
+    const prevented = consequencesOf(led, divided, between).flatMap(({ other, step }) =>
+      other.work === 'run' && step.work === 'assemble' ? [[step.joinId, other.runStepId]] : [],
+    );
+    // The hose to the body can only be led once that is on.
+    expect(prevented).toEqual([['on', 'plumb-chassis-engine']]);
   });
 
   it('are named by what they are where the builder gave no name', () => {

@@ -11,6 +11,8 @@ export interface RunStep {
   trayIds: [string, string];
   /** Parts at its ends. */
   partIds: string[];
+  /** Joins without which the two would not hang together: it comes after these. */
+  acrossJoinIds: string[];
   title: string;
   minutes: number;
   because: string;
@@ -52,7 +54,7 @@ export function runName({ name, kind, count, fromPartId, toPartId }: Run, kit: P
  *  parts that the version leaves off are passed over. */
 export function runTasks(
   kit: Kit,
-  trays: DividedKit['trays'],
+  { trays, joins }: DividedKit,
   scale: number,
 ): { tasks: TrayTask[]; between: RunStep[] } {
   const { used } = resolveVersion(kit);
@@ -134,8 +136,37 @@ export function runTasks(
       id,
       kind,
       trayIds,
+      acrossJoinIds: joinsBetween(trayIds, kit, trayOf, joins),
       partIds: [...new Set(group.flatMap(({ fromPartId, toPartId }) => [fromPartId, toPartId]))],
       ...workOn(kind, group),
     })),
   };
+}
+
+/** Joins of which each, were it not made, would leave two sub-assemblies apart. */
+function joinsBetween(
+  [from, to]: readonly [string, string],
+  kit: Pick<Kit, 'joints'>,
+  trayOf: ReadonlyMap<string, string>,
+  joins: DividedKit['joins'],
+): string[] {
+  const joints = new Map(kit.joints.map((joint) => [joint.id, joint]));
+  const edges = joins.flatMap(({ id, jointIds }) =>
+    jointIds.flatMap((jointId) => {
+      const joint = joints.get(jointId);
+      const [a, b] = [trayOf.get(joint?.a ?? ''), trayOf.get(joint?.b ?? '')];
+      return a === undefined || b === undefined ? [] : [{ id, a, b }];
+    }),
+  );
+  const hangTogether = (without: string | undefined): boolean => {
+    const reached = new Set([from]);
+    for (let before = 0; before < reached.size;) {
+      before = reached.size;
+      for (const { id, a, b } of edges) {
+        if (id !== without && (reached.has(a) || reached.has(b))) reached.add(a).add(b);
+      }
+    }
+    return reached.has(to);
+  };
+  return hangTogether(undefined) ? joins.map(({ id }) => id).filter((id) => !hangTogether(id)) : [];
 }

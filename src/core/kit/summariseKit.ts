@@ -151,7 +151,7 @@ export function summariseKit(
     if (home !== undefined && home === trayOf.get(b) && !late.has(id))
       joinsBefore[home]!.push(`${parts.get(a)!.name} to ${parts.get(b)!.name.toLowerCase()}`);
   }
-  const runs = runTasks(kit, trays, scale);
+  const runs = runTasks(kit, { trays, joins }, scale);
   const materials: Record<string, Material[]> = {};
   for (const { id, partIds } of trays)
     materials[id] = [...new Set(partIds.flatMap((part) => parts.get(part)?.material ?? []))];

@@ -134,6 +134,7 @@ describe('what the kit asks of the plan', () => {
       kind: 'plumb' as const,
       trayIds: ['body', 'chassis'] as [string, string],
       partIds: ['A1', 'B1'],
+      acrossJoinIds: ['together'],
       title: 'Plumb in',
       minutes: 25,
       because: 'After paint.',

@@ -45,14 +45,14 @@ export function addJoins(
   }
 }
 
-/** Adds wires and pipes between two sub-assemblies: after the paint of both and after what joins the two, unless that
+/** Adds wires and pipes between two sub-assemblies: after the paint of both and after what brings the two together, unless that
  *  shuts their ends in. */
 export function addRuns(
   plan: OperationPlan,
   build: PlannableBuild,
   lastStep: Map<string, { id: string; wait: number; because: string }>,
 ): void {
-  for (const { id, kind, trayIds, title, minutes, because, details } of build.kit.runs) {
+  for (const { id, kind, trayIds, acrossJoinIds, title, minutes, because, details } of build.kit.runs) {
     const names = trayIds.map((trayId) => build.trays.find((tray) => tray.id === trayId)?.name ?? trayId);
     const operation = {
       ...wholeBuild(build, kind, {
@@ -77,7 +77,7 @@ export function addRuns(
       });
     }
     for (const join of build.joins) {
-      if (!trayIds.every((trayId) => join.trayIds.includes(trayId))) continue;
+      if (!acrossJoinIds.includes(join.id)) continue;
       const isShut = build.kit.consequences.some(
         ({ effect, step, other }) =>
           effect === 'prevents' &&

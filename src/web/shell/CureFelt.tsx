@@ -23,7 +23,7 @@ export function CureFelt({
   if (!operation || !canBeFelt) return <span className="what">{children}</span>;
   const note = (isDry: boolean) => {
     setOpen(false);
-    const value = { operationId, minutes: Math.max(0, Math.round(benchNow() / 60000 - since)), isDry };
+    const value = { operationId, minutes: Math.max(0, Math.floor(benchNow() / 60000 - since)), isDry };
     void changeKit(
       operation.buildId,
       [{ kind: 'cure-check', id: newId(operation.buildId), value }],

@@ -8,6 +8,7 @@ import { clockText, whenText } from '../../components/time.ts';
 import { tickStep } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
 import type { PlanView } from '../../workers/planView.ts';
+import { pausedKey, readTime, startedKey } from './stepClock.ts';
 import { WentWrong } from './WentWrong.tsx';
 
 interface StepCardProps {
@@ -17,28 +18,17 @@ interface StepCardProps {
   steps: readonly StepRecord[];
   build: BuildRecord | undefined;
   position: string;
+  /** The builder began with it: it stays in sight. */
+  onTouch: (operationId: string) => void;
   /** Goes to the next step without doing this one; absent where there is no other. */
   onSkip?: (() => void) | undefined;
 }
 
-const startedKey = (id: string) => `fanfare.started.${id}`;
-const pausedKey = (id: string) => `fanfare.paused.${id}`;
-
-/** Minutes since 1970 at which a running step was started; survives a reload. */
-function readStarted(id: string): number | null {
-  return readTime(startedKey(id));
-}
-
-function readTime(key: string): number | null {
-  const text = localStorage.getItem(key);
-  return text === null ? null : Number(text);
-}
-
 /** One step in letters that can be read from the spray booth: what, with what, how, when it may begin and what
  *  to beware of; started and ticked with the time it really took. */
-export function StepCard({ operation, start, view, steps, build, position, onSkip }: StepCardProps) {
+export function StepCard({ operation, start, view, steps, build, position, onTouch, onSkip }: StepCardProps) {
   const [wrong, setWrong] = useState(false);
-  const [started, setStarted] = useState(() => readStarted(operation.id));
+  const [started, setStarted] = useState(() => readTime(startedKey(operation.id)));
   const [minutes, setMinutes] = useState<number | null>(null);
   const [note, setNote] = useState('');
   const [, tick] = useState(0);
@@ -83,7 +73,8 @@ export function StepCard({ operation, start, view, steps, build, position, onSki
     const at = benchNow() / 60000;
     localStorage.setItem(startedKey(operation.id), String(at));
     setStarted(at);
-  }, [operation.id]);
+    onTouch(operation.id);
+  }, [operation.id, onTouch]);
 
   const finish = useCallback(() => {
     if (blocked) return;
@@ -113,7 +104,12 @@ export function StepCard({ operation, start, view, steps, build, position, onSki
   }, [begin, finish, started]);
 
   return (
-    <article className="stepcard panel" data-operation={operation.id}>
+    <article
+      className="stepcard panel"
+      data-operation={operation.id}
+      onFocusCapture={() => onTouch(operation.id)}
+      onPointerDownCapture={() => onTouch(operation.id)}
+    >
       <p className="soft">
         Step {position} · {build?.name} · {operation.place} · <span className="mono">{whenText(start)}</span>
       </p>

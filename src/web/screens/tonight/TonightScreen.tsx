@@ -5,8 +5,9 @@ import { PlanFailure } from '../../components/PlanFailure.tsx';
 import { clockText, dayText, whenText } from '../../components/time.ts';
 import { useBench } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
-import { sessionSteps, usePlan } from '../../data/plan.tsx';
+import { sessionSteps, upcomingSteps, usePlan } from '../../data/plan.tsx';
 import { StepCard } from './StepCard.tsx';
+import { isRunning } from './stepClock.ts';
 import { TonightUntil } from './TonightUntil.tsx';
 import './tonight.css';
 
@@ -21,10 +22,13 @@ export function TonightScreen() {
   const tonight = view && sessionSteps(view, buildId);
   const done = new Set(data?.steps.map(({ operationId }) => operationId));
   const steps = tonight?.steps.filter(({ operation }) => !done.has(operation.id)) ?? [];
-  const at = Math.max(
-    0,
-    steps.findIndex(({ operation }) => operation.id === markedId),
-  );
+  // What is under the hands stays there, wherever a new plan puts it, until it is done.
+  const upcoming = view ? upcomingSteps(view, buildId) : [];
+  const marked =
+    upcoming.find(({ operation }) => operation.id === markedId) ??
+    upcoming.find(({ operation }) => isRunning(operation.id) && !done.has(operation.id));
+  const current = marked ?? steps[0];
+  const at = steps.findIndex(({ operation }) => operation.id === current?.operation.id);
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -45,7 +49,6 @@ export function TonightScreen() {
       </p>
     );
   const now = Math.floor(benchNow() / 60000);
-  const current = steps[at];
   const recent = data.steps.filter(
     ({ endedAt, buildId: owner }) =>
       now - endedAt < RECENT_MINUTES && (buildId === undefined || owner === buildId),
@@ -78,7 +81,8 @@ export function TonightScreen() {
             view={view}
             steps={data.steps}
             build={data.builds.find(({ id }) => id === current.operation.buildId)}
-            position={`${at + 1} of ${steps.length}`}
+            position={at < 0 ? 'moved by the plan' : `${at + 1} of ${steps.length}`}
+            onTouch={setMarkedId}
             onSkip={
               steps.length > 1 ? () => setMarkedId(steps[(at + 1) % steps.length]!.operation.id) : undefined
             }
