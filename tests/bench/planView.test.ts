@@ -86,6 +86,52 @@ describe('planView on the sample bench', () => {
     busy.slice(1).forEach(({ start }, index) => expect(start).toBeGreaterThanOrEqual(busy[index]!.end));
   });
 
+  it('does before what can no longer be done after, and wires before the body goes on', () => {
+    const prevented = Object.entries(first.consequences).flatMap(([id, meanings]) =>
+      meanings.flatMap(({ effect, operationId }) => (effect === 'prevents' ? [[operationId, id]] : [])),
+    ) as [string, string][];
+    expect(prevented.length).toBeGreaterThan(8);
+    for (const [before, after] of prevented) {
+      if (first.starts[after] === undefined) continue;
+      expect(first.starts[before] ?? 0, `${before} before ${after}`).toBeLessThan(first.starts[after]);
+    }
+    const bodyOn = first.starts['tolliver/join/join-tolliver-body-on']!;
+    const wires = first.operations.filter(({ id, kind }) => kind === 'wire' && id.startsWith('tolliver/'));
+    expect(wires.length).toBeGreaterThan(0);
+    for (const { id } of wires) expect(first.starts[id]!, id).toBeLessThan(bodyOn);
+    // Every kind of run that the samples have becomes work of its own.
+    expect(first.operations.filter(({ kind }) => kind === 'plumb').length).toBeGreaterThan(2);
+    expect(first.operations.filter(({ id }) => id.endsWith('/drill')).length).toBeGreaterThan(3);
+  });
+
+  it('warns of a primer that is left out, and of film that closes a joint, while it can be masked', () => {
+    const [build, ...others] = request.snapshot.builds as [BuildRecord, ...BuildRecord[]];
+    const primer = first.operations.find(
+      ({ id, kind, buildId }) => kind === 'primer' && buildId === build.id && first.starts[id] !== undefined,
+    )!;
+    const edit = {
+      id: 'e',
+      operationId: primer.id,
+      title: '',
+      minutes: null,
+      note: '',
+      parts: 1,
+      withNext: false,
+      leaveOut: true,
+    };
+    const plan = { ...build.kit.plan, stepEdits: [edit] };
+    const changed = planView(
+      withSnapshot({ builds: [{ ...build, kit: { ...build.kit, plan } }, ...others] }),
+    );
+    const said = (view: PlanView) => view.warnings[build.id]!.map(({ title }) => title);
+    expect(said(first)).not.toContain(`Left out: ${primer.title}`);
+    expect(said(changed)).toContain(`Left out: ${primer.title}`);
+    const tight = first.warnings[build.id]!.find(({ title }) =>
+      /^No longer goes in after paint/.test(title),
+    )!;
+    expect(first.operations.find(({ id }) => id === tight.operationId)!.family).not.toBeNull();
+  });
+
   it('gives the same plan again and keeps a stored one as it is', () => {
     const again = planView(request);
     expect(again.starts).toEqual(first.starts);

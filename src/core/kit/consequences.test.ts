@@ -1,20 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { consequencesOf } from './consequences.ts';
-import { BOUNDARIES, type Kit, type KitFinish, type Look, type Zone } from './kit.ts';
-import { kitWith, plainJoint, plainPart } from './plainKit.ts';
+import type { Kit } from './kit.ts';
+import { kitWith, plainFinish, plainJoint, plainPart, plainZones } from './plainKit.ts';
 
-const finish = (id: string, look: Look): KitFinish => ({ id, name: id, look, codeId: null });
-const zone = (finishId: string): Zone[] => [
-  { id: 'z', name: '', finishId, share: 1, boundary: BOUNDARIES[0], edgeMm: null },
-];
 const kit = kitWith({
-  finishes: [finish('red', 'gloss'), finish('black', 'satin'), finish('plate', 'plating')],
+  finishes: [plainFinish('red', 'gloss'), plainFinish('black', 'satin'), plainFinish('plate', 'plating')],
   parts: [
-    plainPart('A1', { name: 'Left half', zones: zone('red'), areaCm2: 40 }),
-    plainPart('A2', { name: 'Right half', zones: zone('red'), areaCm2: 40 }),
-    plainPart('A3', { name: 'Fan', zones: zone('black') }),
-    plainPart('A4', { name: 'Mirror', zones: zone('plate') }),
-    plainPart('A5', { name: 'Lid', zones: zone('black') }),
+    plainPart('A1', { name: 'Left half', zones: plainZones('red'), areaCm2: 40 }),
+    plainPart('A2', { name: 'Right half', zones: plainZones('red'), areaCm2: 40 }),
+    plainPart('A3', { name: 'Fan', zones: plainZones('black') }),
+    plainPart('A4', { name: 'Mirror', zones: plainZones('plate') }),
+    plainPart('A5', { name: 'Lid', zones: plainZones('black') }),
   ],
   joints: [
     plainJoint('halves', 'A1', 'A2', { captured: ['A3'] }),
@@ -84,7 +80,9 @@ describe('consequencesOf', () => {
 
   it('sees no mask where what is shut in has the colour of the rest, or none', () => {
     for (const inside of ['red', 'plate']) {
-      const parts = kit.parts.map((part) => (part.id === 'A3' ? { ...part, zones: zone(inside) } : part));
+      const parts = kit.parts.map((part) =>
+        part.id === 'A3' ? { ...part, zones: plainZones(inside) } : part,
+      );
       expect(brief({ ...kit, parts }).join()).not.toContain('traps-mask');
     }
   });

@@ -1,20 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { BOUNDARIES, type KitFinish, type Look, type Zone } from './kit.ts';
 import { kitTasks } from './kitTasks.ts';
-import { kitWith, plainJoint, plainPart } from './plainKit.ts';
+import { kitWith, plainFinish, plainJoint, plainPart, plainZones } from './plainKit.ts';
 
-const finish = (id: string, look: Look): KitFinish => ({ id, name: id, look, codeId: null });
-const zone = (finishId: string): Zone[] => [
-  { id: 'z', name: '', finishId, share: 1, boundary: BOUNDARIES[0], edgeMm: null },
-];
 const kit = kitWith({
-  finishes: [finish('red', 'gloss'), finish('glass', 'clear'), finish('bright', 'plating')],
+  finishes: [plainFinish('red', 'gloss'), plainFinish('glass', 'clear'), plainFinish('bright', 'plating')],
   parts: [
-    plainPart('A1', { name: 'Body', needs: ['warp', 'seam', 'pins'], zones: zone('red') }),
-    plainPart('A2', { name: 'Roof', needs: ['sink'], zones: zone('red') }),
-    plainPart('A3', { name: 'Door', zones: zone('red') }),
-    plainPart('A4', { name: 'Trim', zones: zone('bright'), areaCm2: 10 }),
-    plainPart('G1', { name: 'Windscreen', material: 'clear', count: 2, zones: zone('glass') }),
+    plainPart('A1', { name: 'Body', needs: ['warp', 'seam', 'pins'], zones: plainZones('red') }),
+    plainPart('A2', { name: 'Roof', needs: ['sink'], zones: plainZones('red') }),
+    plainPart('A3', { name: 'Door', zones: plainZones('red') }),
+    plainPart('A4', { name: 'Trim', zones: plainZones('bright'), areaCm2: 10 }),
+    plainPart('G1', { name: 'Windscreen', material: 'clear', count: 2, zones: plainZones('glass') }),
   ],
   joints: [
     plainJoint('roof', 'A1', 'A2', { seam: 'vanish' }),

@@ -1,5 +1,4 @@
-import type { Joint, Kit, Part } from './kit.ts';
-import { EMPTY_KIT } from './kit.ts';
+import { EMPTY_KIT, type Joint, type Kit, type KitFinish, type Look, type Part, type Zone } from './kit.ts';
 
 /** A plain part for tests and first entries: one styrene piece on its frame. */
 export function plainPart(id: string, change: Partial<Part> = {}): Part {
@@ -44,5 +43,13 @@ export function plainJoint(id: string, a: string, b: string, change: Partial<Joi
     ...change,
   };
 }
+
+/** A finish named by its id. */
+export const plainFinish = (id: string, look: Look): KitFinish => ({ id, name: id, look, codeId: null });
+
+/** One finish all over a part. */
+export const plainZones = (finishId: string): Zone[] => [
+  { id: 'z', name: '', finishId, share: 1, boundary: 'masked', edgeMm: null },
+];
 
 export const kitWith = (change: Partial<Kit>): Kit => ({ ...EMPTY_KIT, ...change });

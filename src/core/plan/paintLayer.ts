@@ -25,6 +25,15 @@ function layerWord(layer: StackLayer, { layers }: Stack): string {
   return `${ORDINALS[colours.indexOf(layer)] ?? 'Next'} colour`;
 }
 
+/** What to look for once the last coat of a layer is dry, while it can still be mended. */
+const LOOK_OVER: Partial<Record<StackLayer['kind'], string>> = {
+  primer: 'once dry, under a lamp: scratches, sinks, seams; fill and prime again what shows',
+  undercoat: 'once dry, under a lamp: an even ground, no dust',
+  colour: 'once dry, under a lamp: dust, runs, orange peel; sand and repeat before anything goes over it',
+  metal: 'once dry: no finger marks, no grain; it is not to be touched up later',
+  clear: 'once dry, under a lamp: thin edges and runs, before anything is flatted',
+};
+
 /** Adds the coats of a layer, or the work of one by hand. */
 export function addLayer(
   chain: TrayChain,
@@ -97,7 +106,7 @@ export function addLayer(
         settingLine(layer.tool, product.family, mist, own) ?? '',
         coat < layer.coats
           ? `next coat after ${formatMinutes(between.from)}${between.until === null ? '' : `, before ${formatMinutes(between.until)}`}`
-          : '',
+          : (LOOK_OVER[layer.kind] ?? ''),
       ].filter(Boolean),
       hazards: hazardsOfLayer(layer.kind, layer.tool, family.id),
     });

@@ -172,6 +172,14 @@ describe('generateOperations', () => {
     ]);
   });
 
+  it('asks to look a coat over once the last of its layer is on, and says the next coat before', () => {
+    const details = (id: string) => operations.find((operation) => operation.id === `b/body/${id}`)!.details;
+    expect(details('primer-1').join()).toMatch(/next coat after/);
+    expect(details('primer-1').join()).not.toMatch(/under a lamp/);
+    expect(details('primer-2').join()).toMatch(/under a lamp: scratches, sinks, seams/);
+    expect(details('clear-2').join()).toMatch(/before anything is flatted/);
+  });
+
   it('ties the coats of an enamel by its window and lets lacquer wait', () => {
     const arc = (from: string, to: string) =>
       arcs.find((each) => each.from === `b/body/${from}` && each.to === `b/body/${to}`)!;
