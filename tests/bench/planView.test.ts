@@ -5,6 +5,7 @@ import { seedDemo } from '../../src/server/seedDemo.ts';
 import { readBuilds, readPlan, readSettings, readSteps } from '../../src/server/store/benchStore.ts';
 import { readLessons } from '../../src/server/store/kitStore.ts';
 import { readCodes, readPaints } from '../../src/server/store/paintStore.ts';
+import type { PlanOperation } from '../../src/core/plan/index.ts';
 import { planView, whatIf, type PlanRequest, type PlanView } from '../../src/web/workers/planView.ts';
 
 /** A Tuesday at 19:32 by the local clock. */
@@ -106,26 +107,30 @@ describe('planView on the sample bench', () => {
 
   it('warns of a primer that is left out, and of film that closes a joint, while it can be masked', () => {
     const [build, ...others] = request.snapshot.builds as [BuildRecord, ...BuildRecord[]];
-    const primer = first.operations.find(
-      ({ id, kind, buildId }) => kind === 'primer' && buildId === build.id && first.starts[id] !== undefined,
-    )!;
-    const edit = {
-      id: 'e',
-      operationId: primer.id,
+    const [primer, ...coats] = first.operations.filter(
+      ({ id, kind, buildId, trayId }, _, all) =>
+        kind === 'primer' &&
+        buildId === build.id &&
+        first.starts[id] !== undefined &&
+        trayId === all.find((one) => one.kind === 'primer' && first.starts[one.id] !== undefined)!.trayId,
+    ) as [PlanOperation, ...PlanOperation[]];
+    const leaveOut = ({ id }: PlanOperation) => ({
+      id: `edit-${id}`,
+      operationId: id,
       title: '',
       minutes: null,
       note: '',
       parts: 1,
       withNext: false,
       leaveOut: true,
+    });
+    const changedBy = (stepEdits: ReturnType<typeof leaveOut>[]) => {
+      const plan = { ...build.kit.plan, stepEdits };
+      return planView(withSnapshot({ builds: [{ ...build, kit: { ...build.kit, plan } }, ...others] }));
     };
-    const plan = { ...build.kit.plan, stepEdits: [edit] };
-    const changed = planView(
-      withSnapshot({ builds: [{ ...build, kit: { ...build.kit, plan } }, ...others] }),
-    );
     const said = (view: PlanView) => view.warnings[build.id]!.map(({ title }) => title);
     expect(said(first)).not.toContain(`Left out: ${primer.title}`);
-    expect(said(changed)).toContain(`Left out: ${primer.title}`);
+    expect(said(changedBy([primer, ...coats].map(leaveOut)))).toContain(`Left out: ${primer.title}`);
     const tight = first.warnings[build.id]!.find(({ title }) =>
       /^No longer goes in after paint/.test(title),
     )!;

@@ -188,6 +188,9 @@ describe('looking ahead', () => {
       plainOperation('look', { kind: 'inspect' }),
     ];
     expect(titles({ leftOut })).toEqual([['Left out: prime', 'paint']]);
+    // Of a layer in several coats one may be left out.
+    const oneCoat = [plainOperation('clear-2', { kind: 'clear', layerId: 'colour' })];
+    expect(titles({ leftOut: oneCoat })).toEqual([]);
   });
 
   it('says a decision once, at the first step that it holds', () => {

@@ -134,14 +134,18 @@ export function lookAhead(
   }
   for (const step of build.leftOut) {
     const risk = LEFT_OUT_RISKS[step.kind];
-    if (risk === undefined) continue;
+    // One coat of several is a matter of taste.
+    const isLayerThere = all.some(
+      ({ trayId, layerId }) => layerId !== undefined && layerId === step.layerId && trayId === step.trayId,
+    );
+    if (risk === undefined || isLayerThere) continue;
     const next = own.find(({ trayId, kind }) => trayId === step.trayId && kind !== 'clean');
     if (!next) continue;
     warn(next, {
       id: `left out ${step.id}`,
       title: `Left out: ${step.title}`,
       reason: risk,
-      remedy: 'Bring the step back if you can still choose; the plan lists it below.',
+      remedy: 'Bring it back while you still can: the plan keeps a list of what is left out.',
       stage: 'plan',
     });
   }
