@@ -44,6 +44,10 @@ export function checkKit(kit: Kit): KitProblem[] {
     impossible(
       `These joints wait for each other in a circle: ${cycle.map((joint) => jointName(joint, byId)).join('; ')}. Change what one of them captures or closes.`,
     );
+  for (const { fromPartId, toPartId } of kit.runs) {
+    if (fromPartId === toPartId)
+      impossible(`A wire or pipe leads from ${name(fromPartId)} to itself: pick another part for one end.`);
+  }
   for (const { message } of resolveVersion(kit).clashes) problems.push({ kind: 'open', message });
   const carried = new Set(kit.parts.flatMap(({ zones }) => zones.map(({ finishId }) => finishId)));
   for (const { name: choice, options, chosen } of kit.choices) {

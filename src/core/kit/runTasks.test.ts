@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { checkKit } from './checkKit.ts';
 import { consequencesOf } from './consequences.ts';
 import type { Run } from './kit.ts';
 import { kitNeeds } from './needs.ts';
@@ -146,6 +147,14 @@ describe('wires and pipes of a kit', () => {
     );
     // The hose to the body can only be led once that is on.
     expect(prevented).toEqual([['on', 'plumb-chassis-engine']]);
+  });
+
+  it('lead from one part to another: one that leads to itself is refused', () => {
+    expect(checkKit(kit)).toEqual([]);
+    const looped = { ...kit, runs: [run('loop', 'C1', 'C1')] };
+    expect(checkKit(looped)).toEqual([
+      { kind: 'impossible', message: expect.stringMatching(/from C1 Distributor to itself/) as string },
+    ]);
   });
 
   it('are named by what they are where the builder gave no name', () => {

@@ -21,6 +21,19 @@ const kit = {
     },
   ],
   works: [{ id: 'work', kind: 'hole' as const, partId: 'A2', name: 'x', neededBy: [], always: true }],
+  runs: [
+    {
+      id: 'lead',
+      name: '',
+      kind: 'ignition-lead' as const,
+      fromPartId: 'A1',
+      toPartId: 'A2',
+      count: 1,
+      realMm: null,
+      lengthMm: null,
+      note: '',
+    },
+  ],
 };
 
 describe('changes of parts', () => {
@@ -49,6 +62,7 @@ describe('changes of parts', () => {
       ['fit', 'fit', true],
       ['joint', 'one', true],
       ['work', 'work', true],
+      ['run', 'lead', true],
       ['part', 'A2', true],
     ]);
     expect(changes[0]!.value as Joint).toMatchObject({ captured: [], closes: [] });

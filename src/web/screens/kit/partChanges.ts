@@ -67,6 +67,9 @@ export function removalOf(kit: Kit, partId: string): ItemChange[] {
     ...kit.works
       .filter((work) => work.partId === partId)
       .map(({ id }): ItemChange => ({ kind: 'work', id, value: null })),
+    ...kit.runs
+      .filter(({ fromPartId, toPartId }) => fromPartId === partId || toPartId === partId)
+      .map(({ id }): ItemChange => ({ kind: 'run', id, value: null })),
     { kind: 'part', id: partId, value: null },
   ];
 }

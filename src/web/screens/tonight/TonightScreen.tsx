@@ -23,10 +23,12 @@ export function TonightScreen() {
   const done = new Set(data?.steps.map(({ operationId }) => operationId));
   const steps = tonight?.steps.filter(({ operation }) => !done.has(operation.id)) ?? [];
   // What is under the hands stays there, wherever a new plan puts it, until it is done.
-  const upcoming = view ? upcomingSteps(view, buildId) : [];
+  const upcoming = view
+    ? upcomingSteps(view, buildId).filter(({ operation }) => !done.has(operation.id))
+    : [];
   const marked =
     upcoming.find(({ operation }) => operation.id === markedId) ??
-    upcoming.find(({ operation }) => isRunning(operation.id) && !done.has(operation.id));
+    upcoming.find(({ operation }) => isRunning(operation.id));
   const current = marked ?? steps[0];
   const at = steps.findIndex(({ operation }) => operation.id === current?.operation.id);
 
