@@ -42,7 +42,7 @@ export function runAtScale({ kind, realMm }: Pick<Run, 'kind' | 'realMm'>, scale
   return scaledRun(realMm === null ? RUN_FACTS[kind].realMm : [realMm, realMm], scale);
 }
 
-/** "6 ignition leads, distributor to cylinder head". */
+/** "6 × ignition lead, distributor to cylinder head". */
 export function runName({ name, kind, count, fromPartId, toPartId }: Run, kit: Pick<Kit, 'parts'>): string {
   const part = (id: string) =>
     kit.parts.find((each) => each.id === id)?.name.toLowerCase() ?? 'a part that is gone';

@@ -1,5 +1,6 @@
 import type { BenchStep, Consequence } from '../kit/index.ts';
 import type { OperationPlan, PlanArc, PlanOperation } from './operation.ts';
+import { followers, reaches } from './reaches.ts';
 
 /** What else is done to a sub-assembly once its stack is on. */
 const AFTER_PAINT: ReadonlySet<PlanOperation['kind']> = new Set(['pick-out', 'bright', 'wire', 'plumb']);
@@ -39,34 +40,15 @@ export function withClosuresLast(
   consequences: readonly Consequence[],
 ): OperationPlan {
   const added: PlanArc[] = [];
-  const after = new Map<string, string[]>();
-  const follows = (from: string, to: string) => {
-    const known = after.get(from);
-    if (known) known.push(to);
-    else after.set(from, [to]);
-  };
-  for (const { from, to } of arcs) follows(from, to);
-  const leadsTo = (from: string, to: string): boolean => {
-    const seen = new Set([from]);
-    const open = [from];
-    for (let id = open.pop(); id !== undefined; id = open.pop()) {
-      if (id === to) return true;
-      for (const next of after.get(id) ?? []) {
-        if (seen.has(next)) continue;
-        seen.add(next);
-        open.push(next);
-      }
-    }
-    return false;
-  };
+  const after = followers(arcs);
   for (const { effect, step, other, because } of consequences) {
     if (effect !== 'prevents') continue;
     const last = operationsOf(buildId, other, operations).at(-1);
     const first = operationsOf(buildId, step, operations)[0];
     // What leads to it anyway needs no word more; what it leads to would make a circle.
-    if (!last || !first || leadsTo(last.id, first.id) || leadsTo(first.id, last.id)) continue;
+    if (!last || !first || reaches(last.id, first.id, after) || reaches(first.id, last.id, after)) continue;
     added.push({ from: last.id, to: first.id, minLag: last.dry, maxLag: null, because });
-    follows(last.id, first.id);
+    after.set(last.id, [...(after.get(last.id) ?? []), first.id]);
   }
   return { operations, arcs: [...arcs, ...added] };
 }

@@ -1,5 +1,6 @@
 import type { StepEdit } from '../kit/index.ts';
 import type { OperationPlan, PlanArc, PlanOperation } from './operation.ts';
+import { followers, reaches } from './reaches.ts';
 
 /** The plan as the builder changed it: steps with other words or minutes, in several parts, done in one go with the
  *  next, or left out. The plan is generated as before and this is laid over it, so that nothing is lost where stack or
@@ -104,17 +105,8 @@ export function nextToJoin(id: string, { operations, arcs }: OperationPlan): Pla
 
 /** Whether a step leads to another by way of a third. */
 function leadsTo(from: string, to: string, arcs: readonly PlanArc[]): boolean {
-  const after = new Map<string, string[]>();
-  for (const arc of arcs) after.set(arc.from, [...(after.get(arc.from) ?? []), arc.to]);
-  const seen = new Set<string>();
-  const open = (after.get(from) ?? []).filter((id) => id !== to);
-  for (let id = open.pop(); id !== undefined; id = open.pop()) {
-    if (id === to) return true;
-    if (seen.has(id)) continue;
-    seen.add(id);
-    open.push(...(after.get(id) ?? []));
-  }
-  return false;
+  const after = followers(arcs);
+  return (after.get(from) ?? []).some((id) => id !== to && reaches(id, to, after));
 }
 
 function inOneGo(id: string, nextId: string, { operations, arcs }: OperationPlan): OperationPlan {

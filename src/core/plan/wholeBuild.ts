@@ -45,8 +45,8 @@ export function addJoins(
   }
 }
 
-/** Adds wires and pipes between two sub-assemblies: after the paint of both and after what brings the two together, unless that
- *  shuts their ends in. */
+/** Adds wires and pipes between two sub-assemblies: after the paint of both and after what brings the two
+ *  together, unless that shuts their ends in. */
 export function addRuns(
   plan: OperationPlan,
   build: PlannableBuild,
