@@ -43,14 +43,15 @@ export function latestStarts(
 }
 
 /** A finish that no schedule can beat: the longest chain through sessions and lags, or the minute by which
- *  the sessions have room for all the work. */
+ *  the sessions have room for all the work and the least set-up. */
 export function finishBound(instance: IndexedInstance): number {
-  const { operations, windows } = instance;
+  const { operations, windows, family, setup } = instance;
   if (operations.length === 0) return 0;
   const starts = earliestStarts(instance);
   const chain = Math.max(...operations.map(({ hands, dry }, i) => starts[i]! + hands + dry));
-  const first = Math.min(...starts);
-  let work = operations.reduce((sum, { hands }) => sum + hands, 0);
+  // The first set-up lies before the first work with paint.
+  const first = Math.min(...starts.map((start, i) => start - (family[i]! >= 0 ? setup.newWindow : 0)));
+  let work = operations.reduce((sum, { hands }) => sum + hands, setupBound(instance));
   let filled = 0;
   for (const [from, to] of windows) {
     const room = Math.max(0, to - Math.max(from, first));

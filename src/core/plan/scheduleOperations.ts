@@ -13,6 +13,7 @@ import {
   type ScheduleOperation,
   type ScheduleResult,
 } from './scheduleInstance.ts';
+import { sparingSession, squeeze } from './squeeze.ts';
 import { verifySchedule } from './verifySchedule.ts';
 
 export interface ScheduleOptions {
@@ -62,6 +63,13 @@ const EVALUATIONS_PER_LOOK = 64;
 /** Share of the time for taking out and putting back; the rest anneals what that found. Energy it may give up at first. */
 const REINSERT_SHARE = 0.75;
 const REINSERT_HEAT = 50;
+/** Shares of what is left at each: taking out and putting back, packing the sessions tighter, taking out again. */
+const SHARE_BEFORE_SQUEEZING = 0.1;
+const SQUEEZE_SHARE = 0.75;
+const SHARE_AFTER_SQUEEZING = 0.5;
+/** For one finish that is tried: moves per step, and the share of the time for all of them. */
+const MOST_FOR_SESSION = { moves: 3000, share: 0.4 };
+const MOST_FOR_MINUTES = { moves: 500, share: 0.15 };
 const SETUP_SHARE = 0.4;
 const SETUP_HEAT = 8;
 /** A minute beyond a finish that must be kept weighs so much. */
@@ -83,6 +91,7 @@ const SHARE_BETWEEN_PROOFS = 0.05;
 const PROOF_NODES = 1_000_000;
 /** A node costs about as much as this share of a decoded order is worth, in a budget of evaluations. */
 const NODES_PER_EVALUATION = 20;
+const MOVES_PER_EVALUATION = 8;
 
 interface Candidate {
   order: number[];
@@ -222,7 +231,12 @@ export function scheduleOperations(
     current = best;
   }
   if (!provedBest() && !over() && indexed.size > MOST_TO_SEARCH) {
-    takeOutAndPutBack(REINSERT_SHARE, Infinity);
+    const canSqueeze = !weighs && best.overdue === 0;
+    takeOutAndPutBack(canSqueeze ? SHARE_BEFORE_SQUEEZING : REINSERT_SHARE, Infinity);
+    if (canSqueeze && best.overdue === 0) {
+      squeezeSessions(SQUEEZE_SHARE);
+      takeOutAndPutBack(SHARE_AFTER_SQUEEZING, Infinity);
+    }
     takeOutAndPutBack(SETUP_SHARE, Infinity, best.finish);
     current = best;
   }
@@ -261,6 +275,38 @@ export function scheduleOperations(
     const second = proveSetup(search, best!, budget(PROOF_SHARE));
     if (second.better) adopt(second.better);
     exhausted = first.isProved && second.isProved;
+  }
+
+  /** Lowers the finish for a share of the budget that is left: first by a whole session, then by what lies between a
+   *  finish that was not reached and the best. */
+  function squeezeSessions(share: number): void {
+    const inTime = isDue ? { ...indexed, operations: indexed.operations.map(startingInTime) } : indexed;
+    const until = now() + share * (deadline - now());
+    const mostSpent = spent + share * (evaluations - spent);
+    let unreached = bound - 1;
+    let isWhole = true;
+    while (!over() && now() < until && spent < mostSpent && best!.finish > bound) {
+      const sparing = sparingSession(indexed, best!.starts);
+      isWhole &&= sparing >= bound;
+      const target = isWhole ? sparing : unreached + Math.ceil((best!.finish - 1 - unreached) / 2);
+      const most = isWhole ? MOST_FOR_SESSION : MOST_FOR_MINUTES;
+      const began = now();
+      const firstSpent = spent;
+      const found = squeeze(inTime, best!.starts, target, random, (move) => {
+        spent = firstSpent + move / MOVES_PER_EVALUATION;
+        const byMoves = move / (most.moves * indexed.size);
+        const byCount = (spent - firstSpent) / (most.share * (mostSpent - firstSpent));
+        const byTime = (now() - began) / (most.share * (until - began));
+        return over() ? 1 : Math.max(byMoves, byCount, Number.isFinite(evaluations) ? 0 : byTime);
+      });
+      if (found) consider([...indexed.topological].sort((a, b) => found[a]! - found[b]!));
+      isWhole &&= found !== undefined;
+      if (best!.finish > target) unreached = target;
+      if (unreached >= best!.finish - 1) {
+        unreached = bound - 1;
+        isWhole = true;
+      }
+    }
   }
 
   /** Improves the best for a share of the budget that is left, with at most so many tries; set-ups alone where a finish

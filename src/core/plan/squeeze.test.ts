@@ -1,0 +1,112 @@
+import { describe, expect, it } from 'vitest';
+import { tails } from './dispatch.ts';
+import { scheduleOperations, seededRandom } from './index.ts';
+import { insertSchedule } from './insertSchedule.ts';
+import { randomInstance } from './sampleInstance.ts';
+import { indexInstance, type ScheduleInstance } from './scheduleInstance.ts';
+import { sparingSession, squeeze } from './squeeze.ts';
+import { verifySchedule } from './verifySchedule.ts';
+
+/** Squeezes a first plan into a finish, in so many moves. */
+function squeezed(instance: ScheduleInstance, target: number, moves: number, seed = 1) {
+  const indexed = indexInstance(instance);
+  const first = insertSchedule(indexed, tails(indexed))!.slice();
+  return squeeze(indexed, first, target, seededRandom(seed), (move) => move / moves);
+}
+
+function finishOf({ operations }: ScheduleInstance, starts: ArrayLike<number>): number {
+  return Math.max(...operations.map(({ hands, dry }, i) => starts[i]! + hands + dry));
+}
+
+/** What breaks a rule; the set-up is given as nobody has added it up. */
+function faultsOf(instance: ScheduleInstance, made: ArrayLike<number>): string[] {
+  const starts = Object.fromEntries(instance.operations.map(({ id }, i) => [id, made[i]!]));
+  const result = { starts, finish: finishOf(instance, made), setupMinutes: 0 };
+  return verifySchedule(instance, result).filter((problem) => !problem.startsWith('set-up adds up'));
+}
+
+describe('squeeze', () => {
+  it('finds the earliest finish of small plans from a first plan, and nothing that would end sooner', () => {
+    let found = 0;
+    for (let seed = 1; seed <= 25; seed++) {
+      const instance = randomInstance(seed, 9);
+      const best = scheduleOperations(instance, { timeMs: 20_000 });
+      expect(best.optimal).toBe(true);
+      expect(squeezed(instance, best.finish - 1, 3000)).toBeUndefined();
+      const made = squeezed(instance, best.finish, 30_000);
+      if (!made) continue;
+      found++;
+      expect(faultsOf(instance, made)).toEqual([]);
+      expect(finishOf(instance, made)).toBe(best.finish);
+    }
+    expect(found).toBeGreaterThanOrEqual(24);
+  });
+
+  it('keeps every rule in what it finds, a session below the plan it began with', () => {
+    let found = 0;
+    for (let seed = 1; seed <= 12; seed++) {
+      const instance = randomInstance(seed, 40);
+      const indexed = indexInstance(instance);
+      const target = sparingSession(indexed, insertSchedule(indexed, tails(indexed))!);
+      const made = squeezed(instance, target, 100_000);
+      if (!made) continue;
+      found++;
+      expect(faultsOf(instance, made)).toEqual([]);
+      expect(finishOf(instance, made)).toBeLessThanOrEqual(target);
+    }
+    expect(found).toBeGreaterThanOrEqual(4);
+  });
+
+  it('keeps what is pinned or due to start within a time', () => {
+    const instance = randomInstance(3, 30);
+    const { starts, finish } = scheduleOperations(instance, { evaluations: 2000, timeMs: 1e9 });
+    const pinned = instance.operations[12]!;
+    pinned.earliest = pinned.latest = starts[pinned.id]!;
+    const made = squeezed(instance, finish, 200_000)!;
+    expect(made[12]).toBe(starts[pinned.id]);
+    expect(faultsOf(instance, made)).toEqual([]);
+  });
+
+  it('does not begin where a chain of lags ends later', () => {
+    const instance = randomInstance(5, 20);
+    let asked = 0;
+    const indexed = indexInstance(instance);
+    const first = insertSchedule(indexed, tails(indexed))!;
+    expect(squeeze(indexed, first, 1500, seededRandom(1), () => ++asked)).toBeUndefined();
+    expect(asked).toBe(0);
+  });
+});
+
+describe('sparingSession', () => {
+  const step = (id: string, dry: number) => ({ id, hands: 60, family: null, dry });
+  const instance: ScheduleInstance = {
+    ...randomInstance(1, 1),
+    windows: [
+      [0, 120],
+      [1440, 1560],
+    ],
+    operations: [step('a', 0), step('b', 0), step('c', 30)],
+    arcs: [],
+  };
+
+  it('is a minute less than the last session takes at least', () => {
+    expect(sparingSession(indexInstance(instance), [0, 60, 1440])).toBe(1440 + 60 + 30 - 1);
+  });
+
+  it('leaves the step that ends last as late as the session before allows', () => {
+    const long = { ...instance, operations: [step('a', 0), step('b', 0), step('c', 3000)] };
+    expect(sparingSession(indexInstance(long), [60, 1500, 1440])).toBe(120 + 3000);
+  });
+});
+
+describe('scheduleOperations on plans of 60 steps', () => {
+  // All work just fits into these sessions: whoever leaves a quarter of an hour unused needs one more, a day or two on.
+  it.each([
+    [50, 14_315],
+    [53, 15_645],
+    [44, 14_225],
+  ])('spares the last session where all work just fits (%i)', (seed, finish) => {
+    const made = scheduleOperations(randomInstance(seed, 60), { evaluations: 60_000, timeMs: 1e9 });
+    expect(made.finish).toBeLessThanOrEqual(finish);
+  });
+});
