@@ -142,6 +142,7 @@ export const calendarSchema = object({
       day: whole('the day of the week', 0, 6),
       start: whole('the start of a session', 0, 1440),
       end: whole('the end of a session', 0, 1440).moreThan(0),
+      spraying: boolean().optional(),
     }).noUnknown(),
   )
     .required()

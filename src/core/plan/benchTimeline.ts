@@ -2,7 +2,15 @@ import type { IndexedInstance } from './scheduleInstance.ts';
 
 /** The builder's sessions with what is placed in them so far, set-ups kept. `place` puts an operation into the first gap
  *  that holds it, at `ready` or later but not after `latest`, and says whether there is one. */
-export function benchTimeline({ size, operations, windows, family, setup }: IndexedInstance) {
+export function benchTimeline({
+  size,
+  operations,
+  windows,
+  family,
+  needsBooth,
+  hasBooth,
+  setup,
+}: IndexedInstance) {
   const starts = new Int32Array(size);
   const sessionOf = new Int32Array(size).fill(-1);
   const placed: number[][] = windows.map(() => []);
@@ -62,7 +70,7 @@ export function benchTimeline({ size, operations, windows, family, setup }: Inde
     for (; session < windows.length; session++) {
       const [opensAt, closesAt] = windows[session]!;
       if (opensAt > latest) return false;
-      if (idle[session]! < hands) continue;
+      if (idle[session]! < hands || needsBooth[index]! > hasBooth[session]!) continue;
       const list = placed[session]!;
       for (let at = 0; at <= list.length; at++) {
         const next = list[at];

@@ -5,11 +5,18 @@ export interface WeeklySession {
   /** Minutes after midnight, local time. */
   start: number;
   end: number;
+  /** Whether airbrush and spray booth can be used; they can where nothing is said. */
+  spraying?: boolean;
 }
 
 /** Minutes of the longest session of a week; 0 where there is none. */
 export function longestSession(sessions: readonly WeeklySession[]): number {
   return sessions.reduce((most, { start, end }) => Math.max(most, end - start), 0);
+}
+
+/** Minutes of the longest session of a week in which paint can be sprayed; 0 where there is none. */
+export function longestSpraying(sessions: readonly WeeklySession[]): number {
+  return longestSession(sessions.filter(({ spraying }) => spraying !== false));
 }
 
 export interface BenchCalendar {
@@ -22,6 +29,8 @@ export interface BenchCalendar {
 export interface Session {
   start: number;
   end: number;
+  /** Whether paint can be sprayed in it; it can where nothing is said. */
+  spraying?: boolean;
 }
 
 /** Throws RangeError, in a builder's words, for a week that cannot be. */
@@ -50,12 +59,13 @@ export function upcomingSessions(calendar: BenchCalendar, from: number, days: nu
       new Date(first.getFullYear(), first.getMonth(), first.getDate() + offset, 0, minutes);
     const date = at(0);
     if (calendar.closed.includes(localDate(date))) continue;
-    for (const { day, start, end } of calendar.sessions) {
+    for (const { day, start, end, spraying } of calendar.sessions) {
       if (day !== date.getDay()) continue;
       const session = { start: epochMinutes(at(start)), end: epochMinutes(at(end)) };
       // An hour that the clock skips in spring leaves a session inside it without minutes.
       const left = Math.max(session.start, from);
-      if (session.end - left >= LEAST_MINUTES) found.push({ start: left, end: session.end });
+      if (session.end - left >= LEAST_MINUTES)
+        found.push({ start: left, end: session.end, ...(spraying === false ? { spraying } : {}) });
     }
   }
   return found.sort((a, b) => a.start - b.start);

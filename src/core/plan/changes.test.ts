@@ -51,14 +51,16 @@ describe('learning a builder’s pace', () => {
           const paces = new Map<Pace['kind'], Pace>([
             ['primer', { kind: 'primer', factor, from: 1, to: 1, steps: 5 }],
           ]);
-          const [own] = atOwnPace([step('s', { hands })], paces, 120);
+          const [own] = atOwnPace([step('s', { hands })], paces, { session: 120, spraying: 120 });
           expect(own!.hands).toBeGreaterThanOrEqual(1);
           expect(own!.hands).toBeLessThanOrEqual(120);
           expect(Number.isInteger(own!.hands)).toBe(true);
         },
       ),
     );
-    expect(atOwnPace([step('s', { hands: 30 })], new Map(), 120)[0]!.hands).toBe(30);
+    expect(atOwnPace([step('s', { hands: 30 })], new Map(), { session: 120, spraying: 120 })[0]!.hands).toBe(
+      30,
+    );
   });
 });
 

@@ -52,7 +52,7 @@ interface BenchState {
 /** An order made by walking through the sessions: at each moment the step that can start first, the one with
  *  the greatest priority among equals, but never one that would let another step's recoat window close. */
 export function dispatchOrder(instance: IndexedInstance, priority: readonly number[]): number[] {
-  const { size, operations, windows, family, setup, preds, succs, tied } = instance;
+  const { size, operations, windows, family, needsBooth, hasBooth, setup, preds, succs, tied } = instance;
   const waiting = preds.map((arcs) => arcs.length);
   const ready = Float64Array.from(operations, ({ earliest }) => earliest ?? 0);
   const closes = Float64Array.from(operations, ({ latest }) => latest ?? Infinity);
@@ -73,6 +73,7 @@ export function dispatchOrder(instance: IndexedInstance, priority: readonly numb
       else beyond = middle;
     }
     for (; w < windows.length; w++) {
+      if (needsBooth[index]! > hasBooth[w]!) continue;
       const [opensAt, closesAt] = windows[w]!;
       let need = kind >= 0 && familySession !== w ? setup.newWindow : 0;
       if (kind >= 0 && lastFamily >= 0 && lastFamily !== kind)

@@ -39,7 +39,7 @@ export function explainStarts(
   const name = (id: string) => titles.get(id) ?? id;
   const reasons = new Map<string, StartReason>();
 
-  byTime.forEach(({ id, hands, family, earliest = 0 }, at) => {
+  byTime.forEach(({ id, hands, family, needsBooth = false, earliest = 0 }, at) => {
     const start = starts[id]!;
     const before = byTime[at - 1];
     const binding = (incomingOf.get(id) ?? [])
@@ -86,6 +86,7 @@ export function explainStarts(
       });
     } else if (start - setup === opens) {
       const earlier = instance.windows[windowIndex - 1];
+      const noBooth = needsBooth && instance.boothOpen?.[windowIndex - 1] === false;
       const missed = earlier && ready + hands > earlier[1];
       const clean = setup > 0 ? ` with ${setup} min to set up` : '';
       if (missed && ready > earlier[0]) {
@@ -94,6 +95,11 @@ export function explainStarts(
           kind: 'session',
           byOperation,
           text: `First session after it is ready${clean}. ${text}`,
+        });
+      } else if (noBooth) {
+        reasons.set(id, {
+          kind: 'session',
+          text: `The first session in which you can spray opens${clean}; in the one before you cannot.`,
         });
       } else if (opens <= 0) {
         reasons.set(id, { kind: 'session', text: `The bench is open: you can begin now${clean}.` });

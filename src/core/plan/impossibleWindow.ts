@@ -14,7 +14,7 @@ export interface ImpossibleWindow {
 /** The first recoat window that the sessions cannot hold even for its two steps alone; undefined where each could be
  *  held, which does not say that all can be held together. */
 export function impossibleWindow(instance: IndexedInstance): ImpossibleWindow | undefined {
-  const { operations, windows, succs, family, setup } = instance;
+  const { operations, windows, succs, family, needsBooth, hasBooth, setup } = instance;
   for (const [index, arcs] of succs.entries()) {
     const { id, hands, earliest = 0, latest = Infinity } = operations[index]!;
     const before = family[index]! >= 0 ? setup.newWindow : 0;
@@ -26,13 +26,16 @@ export function impossibleWindow(instance: IndexedInstance): ImpossibleWindow | 
           ? 0
           : setup.change[family[index]!]![family[other]!]!;
       const isHeld = windows.some(([from, to], session) => {
+        if (needsBooth[index]! > hasBooth[session]!) return false;
         const first = Math.max(from + before, earliest);
         const last = Math.min(to - hands, latest);
         if (first > last) return false;
         const soonest = first + hands + Math.max(minLag, change);
-        if (maxLag >= change && soonest + next.hands <= to) return true;
+        const isOpen = needsBooth[other]! <= hasBooth[session]!;
+        if (isOpen && maxLag >= change && soonest + next.hands <= to) return true;
         // In a later session: the window reaches from the latest end here to the first start there.
-        return windows.slice(session + 1).some(([opens, closes]) => {
+        return windows.some(([opens, closes], later) => {
+          if (later <= session || needsBooth[other]! > hasBooth[later]!) return false;
           const need = family[other]! >= 0 ? Math.max(setup.newWindow, change) : 0;
           const start = Math.max(opens + need, first + hands + minLag);
           return start + next.hands <= closes && start <= last + hands + maxLag;

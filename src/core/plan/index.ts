@@ -7,6 +7,7 @@ export { plannableBuild } from './plannableBuild.ts';
 export {
   localDate,
   longestSession,
+  longestSpraying,
   requireCalendar,
   upcomingSessions,
   type BenchCalendar,

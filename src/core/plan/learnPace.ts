@@ -1,4 +1,4 @@
-import type { OperationKind, PlanOperation } from './operation.ts';
+import { type OperationKind, type PlanOperation, SPRAY_BOOTH } from './operation.ts';
 
 /** How a builder's minutes compare with the planned ones, for one kind of step. */
 export interface Pace {
@@ -57,16 +57,18 @@ export function quantile(sorted: readonly number[], share: number): number {
   return sorted[below]! + (at - below) * (sorted[above]! - sorted[below]!);
 }
 
-/** Operations with the builder's own minutes, learnt unless they were given; none grows beyond the longest session, or it could not be planned. */
-export function atOwnPace<T extends Pick<PlanOperation, 'kind' | 'hands' | 'ownMinutes'>>(
+/** Operations with the builder's own minutes, learnt unless they were given; none grows beyond the longest session in
+ *  which it can be done, or it could not be planned. */
+export function atOwnPace<T extends Pick<PlanOperation, 'kind' | 'hands' | 'ownMinutes' | 'place'>>(
   operations: readonly T[],
   paces: ReadonlyMap<OperationKind, Pace>,
-  longestSession: number,
+  longest: { session: number; spraying: number },
 ): T[] {
   return operations.map((operation) => {
     if (operation.ownMinutes) return operation;
     const factor = paces.get(operation.kind)?.factor ?? 1;
-    const most = Math.max(operation.hands, longestSession);
+    const room = operation.place === SPRAY_BOOTH ? longest.spraying : longest.session;
+    const most = Math.max(operation.hands, room);
     return { ...operation, hands: Math.min(most, Math.max(1, Math.round(operation.hands * factor))) };
   });
 }

@@ -24,7 +24,7 @@ export function listDecoder(
   instance: IndexedInstance,
   latestForBound: readonly number[],
 ): (order: ArrayLike<number>) => DecodedSchedule | undefined {
-  const { size, operations, windows, family, setup, preds, tied } = instance;
+  const { size, operations, windows, family, needsBooth, hasBooth, setup, preds, tied } = instance;
   const hands = Int32Array.from(operations, (operation) => operation.hands);
   const dry = Int32Array.from(operations, (operation) => operation.dry);
   const earliest = Float64Array.from(operations, (operation) => operation.earliest ?? 0);
@@ -82,7 +82,8 @@ export function listDecoder(
       let need = 0;
       let start = -1;
       for (; window < opens.length; window++) {
-        if (closes[window]! < ready + hands[operation]!) continue;
+        if (closes[window]! < ready + hands[operation]! || needsBooth[operation]! > hasBooth[window]!)
+          continue;
         need = 0;
         if (kind >= 0) {
           need = change;

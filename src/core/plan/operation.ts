@@ -40,6 +40,9 @@ export type OperationKind =
   | 'inspect'
   | 'verdict';
 
+/** The place of work that needs a session in which paint can be sprayed. */
+export const SPRAY_BOOTH = 'booth';
+
 export interface PlanOperation {
   id: string;
   buildId: string;

@@ -49,7 +49,7 @@ const NEVER = 2 ** 30;
  *  - where an earlier node with the same steps done was nowhere later (see `orderMemo`).
  *  Throws RangeError for more steps than `MOST_TO_SEARCH`. */
 export function orderSearch(instance: IndexedInstance): OrderSearch {
-  const { size, operations, windows, family, setup, preds, succs } = instance;
+  const { size, operations, windows, family, needsBooth, hasBooth, setup, preds, succs } = instance;
   if (size > MOST_TO_SEARCH)
     throw new RangeError(`${size} steps are too many to look at every order: ${MOST_TO_SEARCH} at most.`);
   const hands = Int32Array.from(operations, (operation) => operation.hands);
@@ -70,6 +70,10 @@ export function orderSearch(instance: IndexedInstance): OrderSearch {
   const tiedOut = masksOf(succs.map((arcs) => arcs.filter(({ maxLag }) => maxLag < Infinity)));
   const opens = Int32Array.from(windows, ([start]) => start);
   const closes = Int32Array.from(windows, ([, end]) => end);
+  /** When each session closes for each step: before it opens where it lacks what the step needs. */
+  const closesFor = operations.map((_, i) =>
+    closes.map((end, w) => (needsBooth[i]! > hasBooth[w]! ? -1 : end)),
+  );
   /** Open minutes before each session. */
   const openBefore = new Int32Array(windows.length);
   for (let w = 1; w < windows.length; w++)
@@ -94,7 +98,12 @@ export function orderSearch(instance: IndexedInstance): OrderSearch {
         succs[one]!.some((arc) => arc.other === other && arc.minLag >= minLag),
       );
     return operations.reduce((mask, __, i) => {
-      const isMeant = i !== k && hands[i] === hands[k] && family[i] === family[k] && serves(i, k);
+      const isMeant =
+        i !== k &&
+        hands[i] === hands[k] &&
+        family[i] === family[k] &&
+        needsBooth[i] === needsBooth[k] &&
+        serves(i, k);
       return isMeant && (i < k || !serves(k, i)) ? mask | (1 << i) : mask;
     }, 0);
   });
@@ -185,7 +194,8 @@ export function orderSearch(instance: IndexedInstance): OrderSearch {
       // Somebody pays for the first paint of a session.
       const extra = family[i]! >= 0 ? setup.newWindow : 0;
       let opening = painting ? opens[w]! : Math.max(now, opens[w]!) + extra;
-      while ((from > opening ? from : opening) + hands[i]! > closes[w]!) {
+      const ends = closesFor[i]!;
+      while ((from > opening ? from : opening) + hands[i]! > ends[w]!) {
         if (++w === opens.length) return false;
         opening = opens[w]! + extra;
       }
@@ -399,7 +409,7 @@ export function orderSearch(instance: IndexedInstance): OrderSearch {
         }
         const start = Math.max(keep.from[i]!, Math.max(now, opens[w]!) + minutes);
         const end = start + hands[i]!;
-        if (end > closes[w]!) continue;
+        if (end > closesFor[i]![w]!) continue;
         if (
           start > keep.until[i]! ||
           keep.gap[i]! <= start - minutes ||
@@ -471,7 +481,7 @@ export function orderSearch(instance: IndexedInstance): OrderSearch {
     }
     for (let w = session; w < opens.length; w++) {
       const start = Math.max(from, opens[w]!);
-      if (start + hands[k]! <= closes[w]!) return start;
+      if (start + hands[k]! <= closesFor[k]![w]!) return start;
     }
     return NEVER;
   };

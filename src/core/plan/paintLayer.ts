@@ -13,7 +13,7 @@ import {
   type StackLayer,
   type ToolSettings,
 } from '../finish/index.ts';
-import type { PlannableTray } from './operation.ts';
+import { type PlannableTray, SPRAY_BOOTH } from './operation.ts';
 import { addInPieces, type TrayChain } from './trayChain.ts';
 
 const ORDINALS = ['First', 'Second', 'Third', 'Fourth'];
@@ -94,7 +94,7 @@ export function addLayer(
       layerId: layer.id,
       kind: layer.kind,
       title: layer.coats === 1 ? title : `${title}, ${mist ? 'mist' : 'wet'} coat ${coat} of ${layer.coats}`,
-      place: sprayed ? 'booth' : 'bench',
+      place: sprayed ? SPRAY_BOOTH : 'bench',
       hands: minutes,
       family: sprayed ? `${product.family}|${product.id}` : null,
       chemistry: sprayed ? product.family : null,

@@ -4,7 +4,7 @@ import { orderMemo } from './orderMemo.ts';
 import { orderSearch } from './orderSearch.ts';
 import { proveFinish, proveSetup, type KnownSchedule } from './proveSchedule.ts';
 import { finishBound } from './scheduleBound.ts';
-import { randomInstance } from './sampleInstance.ts';
+import { randomInstance, withBooth } from './sampleInstance.ts';
 import { indexInstance, type IndexedInstance } from './scheduleInstance.ts';
 import { seededRandom } from './scheduleOperations.ts';
 import { setupTable } from './setupTable.ts';
@@ -36,7 +36,7 @@ function knottyInstance(seed: number, size: number): ScheduleInstance {
     windows.push([at, at + minutes]);
     at += minutes;
   }
-  return {
+  const instance: ScheduleInstance = {
     format: 'kit-schedule-instance',
     version: 1,
     name: `knotty ${seed}`,
@@ -52,11 +52,12 @@ function knottyInstance(seed: number, size: number): ScheduleInstance {
       ),
     },
   };
+  return seed % 3 === 0 ? withBooth(instance, seed) : instance;
 }
 
 /** The best by trying every order with every choice of sessions, without any code of the search. */
 function byBruteForce(instance: ScheduleInstance): { finish: number; setupMinutes: number } | undefined {
-  const { operations, arcs, windows, setup } = instance;
+  const { operations, arcs, windows, boothOpen = [], setup } = instance;
   let best: { finish: number; setupMinutes: number } | undefined;
   const order: number[] = [];
   const sessions: number[] = [];
@@ -116,6 +117,7 @@ function byBruteForce(instance: ScheduleInstance): { finish: number; setupMinute
       if (order.includes(index)) return;
       if (arcs.some(({ from, to }) => indexOf(to) === index && !order.includes(indexOf(from)))) return;
       for (let session = sessions.at(-1) ?? 0; session < windows.length; session++) {
+        if (operations[index]!.needsBooth && boothOpen[session] === false) continue;
         order.push(index);
         sessions.push(session);
         extend();

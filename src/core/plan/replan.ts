@@ -1,6 +1,6 @@
 import type { Session } from './calendar.ts';
 import { FELT_WITHIN } from './learnCures.ts';
-import type { OperationPlan, PlanArc } from './operation.ts';
+import { SPRAY_BOOTH, type OperationPlan, type PlanArc } from './operation.ts';
 import type { ScheduleInstance } from './scheduleInstance.ts';
 
 /** A step that was done: when its hands-on part really ended (minutes since 1970). */
@@ -35,8 +35,11 @@ export function remainingWork(
   const missedWindows: RemainingWork['missedWindows'] = [];
   const earliest = new Map<string, number>();
   const latest = new Map<string, number>();
-  const firstChance = (ready: number, hands: number) =>
-    sessions.find(({ start, end }) => Math.max(ready, start) + hands <= end);
+  const firstChance = (ready: number, hands: number, needsBooth: boolean) =>
+    sessions.find(
+      ({ start, end, spraying }) =>
+        Math.max(ready, start) + hands <= end && !(needsBooth && spraying === false),
+    );
 
   for (const arc of arcs) {
     const ended = endedAt.get(arc.from);
@@ -44,8 +47,12 @@ export function remainingWork(
     let ready = ended + arc.minLag - now;
     if (arc.maxLag !== null) {
       const until = ended + arc.maxLag;
-      const hands = operations.find(({ id }) => id === arc.to)?.hands ?? 0;
-      const chance = firstChance(Math.max(now, ended + arc.minLag), hands);
+      const next = operations.find(({ id }) => id === arc.to);
+      const chance = firstChance(
+        Math.max(now, ended + arc.minLag),
+        next?.hands ?? 0,
+        next?.place === SPRAY_BOOTH,
+      );
       if (chance && Math.max(chance.start, now, ended + arc.minLag) + SETUP.otherChemistry <= until) {
         latest.set(arc.to, Math.min(latest.get(arc.to) ?? Infinity, until - now));
       } else {
@@ -66,11 +73,15 @@ export function remainingWork(
       version: 1,
       name: 'bench',
       windows: sessions.map(({ start, end }) => [start - now, end - now]),
-      operations: left.map(({ id, hands, family, dry }) => ({
+      ...(sessions.some(({ spraying }) => spraying === false)
+        ? { boothOpen: sessions.map(({ spraying }) => spraying !== false) }
+        : {}),
+      operations: left.map(({ id, hands, family, dry, place }) => ({
         id,
         hands,
         family,
         dry,
+        needsBooth: place === SPRAY_BOOTH,
         earliest: earliest.get(id),
         latest: latest.get(id),
       })),

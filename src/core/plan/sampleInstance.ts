@@ -39,3 +39,18 @@ export function randomInstance(seed: number, size: number, days = 60): ScheduleI
     },
   };
 }
+
+/** The same work where paint can be sprayed in some sessions only, and most of it must be; one session has the booth. */
+export function withBooth(instance: ScheduleInstance, seed: number): ScheduleInstance {
+  const random = seededRandom(seed);
+  const open = instance.windows.map(() => random() < 0.5);
+  open[Math.floor(random() * open.length)] = true;
+  return {
+    ...instance,
+    boothOpen: open,
+    operations: instance.operations.map((operation) => ({
+      ...operation,
+      needsBooth: random() < (operation.family === null ? 0.1 : 0.8),
+    })),
+  };
+}

@@ -8,6 +8,8 @@ export function earliestStarts({
   preds,
   topological,
   family,
+  needsBooth,
+  hasBooth,
   setup,
 }: IndexedInstance): number[] {
   const starts = new Array<number>(operations.length).fill(0);
@@ -18,7 +20,10 @@ export function earliestStarts({
       ready = Math.max(ready, starts[other]! + operations[other]!.hands + minLag);
     }
     const need = family[index]! >= 0 ? setup.newWindow : 0;
-    const window = windows.find(([from, to]) => Math.max(ready, from + need) + hands <= to);
+    const window = windows.find(
+      ([from, to], session) =>
+        Math.max(ready, from + need) + hands <= to && needsBooth[index]! <= hasBooth[session]!,
+    );
     starts[index] = window ? Math.max(ready, window[0] + need) : Infinity;
   }
   return starts;
@@ -26,7 +31,7 @@ export function earliestStarts({
 
 /** Latest start of every operation with which `finish` can still be met, if the builder had endless hands. */
 export function latestStarts(
-  { operations, windows, succs, topological }: IndexedInstance,
+  { operations, windows, needsBooth, hasBooth, succs, topological }: IndexedInstance,
   finish: number,
 ): number[] {
   const starts = new Array<number>(operations.length).fill(-Infinity);
@@ -36,7 +41,9 @@ export function latestStarts(
       (least, { other, minLag }) => Math.min(least, starts[other]! - minLag),
       finish - dry,
     );
-    const window = windows.findLast(([from]) => from + hands <= end);
+    const window = windows.findLast(
+      ([from, to], session) => from + hands <= Math.min(end, to) && needsBooth[index]! <= hasBooth[session]!,
+    );
     if (window) starts[index] = Math.min(end, window[1]) - hands;
   }
   return starts;

@@ -5,6 +5,8 @@ export interface ScheduleInstance {
   name: string;
   /** Bench sessions, in order, not overlapping. */
   windows: [start: number, end: number][];
+  /** Whether the spray booth can be used, by session; in all where absent. */
+  boothOpen?: boolean[];
   operations: ScheduleOperation[];
   arcs: ScheduleArc[];
   setup: SetupTimes;
@@ -18,6 +20,8 @@ export interface ScheduleOperation {
   family: string | null;
   /** Minutes that run by themselves afterwards and count towards the finish. */
   dry: number;
+  /** It can only be done where the spray booth can be used. */
+  needsBooth?: boolean;
   /** Bounds on the start that come from outside, such as steps already done. */
   earliest?: number;
   latest?: number;
@@ -64,6 +68,10 @@ export interface IndexedInstance {
   windows: [start: number, end: number][];
   /** Family index by operation, -1 for none. */
   family: Int32Array;
+  /** 1 for operations that need the booth, and for sessions that have it: an operation cannot be in a session that has
+   *  less of it. */
+  needsBooth: Uint8Array;
+  hasBooth: Uint8Array;
   setup: SetupTimes;
   preds: IndexedArc[][];
   succs: IndexedArc[][];
@@ -98,12 +106,27 @@ export function indexInstance(instance: ScheduleInstance): IndexedInstance {
       throw new RangeError('Bench sessions must end after they start and must not overlap.');
     }
   });
-  const longest = windows.reduce((most, [start, end]) => Math.max(most, end - start), 0);
-  for (const { id, hands, dry } of operations) {
+  const needsBooth = Uint8Array.from(operations, (operation) => (operation.needsBooth ? 1 : 0));
+  const hasBooth = Uint8Array.from(windows, (_, session) =>
+    instance.boothOpen?.[session] === false ? 0 : 1,
+  );
+  const longest = longestWindow(windows);
+  const longestWithBooth = longestWindow(windows.filter((_, session) => hasBooth[session] === 1));
+  for (const { id, hands, dry, needsBooth: sprayed } of operations) {
     if (!(hands >= 0) || !(dry >= 0)) throw new RangeError(`${id} has minutes below zero.`);
     if (hands > longest) {
       throw new RangeError(
         `"${id}" takes ${hands} min and no session is longer than ${longest} min: plan a longer session or split the step.`,
+      );
+    }
+    if (sprayed && longestWithBooth === 0) {
+      throw new RangeError(
+        `"${id}" needs the spray booth and no session has it: say on the bench in which sessions you can spray.`,
+      );
+    }
+    if (sprayed && hands > longestWithBooth) {
+      throw new RangeError(
+        `"${id}" takes ${hands} min in the spray booth and no session with the booth is longer than ${longestWithBooth} min: plan a longer one.`,
       );
     }
   }
@@ -131,6 +154,8 @@ export function indexInstance(instance: ScheduleInstance): IndexedInstance {
     operations,
     windows,
     family,
+    needsBooth,
+    hasBooth,
     setup,
     preds,
     succs,
@@ -138,6 +163,11 @@ export function indexInstance(instance: ScheduleInstance): IndexedInstance {
     tied,
     ...chains(operations, succs, topological),
   };
+}
+
+/** Minutes of the longest session. */
+function longestWindow(windows: ScheduleInstance['windows']): number {
+  return windows.reduce((most, [start, end]) => Math.max(most, end - start), 0);
 }
 
 function chains(operations: ScheduleOperation[], succs: IndexedArc[][], topological: number[]) {

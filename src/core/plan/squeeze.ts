@@ -28,7 +28,7 @@ export function squeeze(
   random: () => number,
   progress: (moves: number) => number,
 ): Int32Array | undefined {
-  const { size, operations, windows, setup, family } = instance;
+  const { size, operations, windows, setup, family, needsBooth, hasBooth } = instance;
   const { newWindow } = setup;
   const kinds = setup.families.length;
   const change = Int32Array.from(setup.change.flat());
@@ -155,6 +155,7 @@ export function squeeze(
         minutes = weigh(start - close);
         start = close;
       }
+      if (needsBooth[now]! > hasBooth[w]!) minutes += FULLY;
       for (let a = into.from[now]!; a < into.from[now + 1]!; a++) {
         if (into.maxLag[a] === NEVER) continue;
         const other = into.other[a]!;
@@ -265,6 +266,7 @@ export function squeeze(
       random() < 0.5
         ? low + Math.floor(random() * (high - low + 1))
         : Math.max(low, Math.min(high, own + Math.floor(random() * 3) - 1));
+    if (needsBooth[operation]! > hasBooth[wanted]!) return;
     // Places as they are once the step is taken out.
     const begin = placeOfSession(wanted);
     const end = placeOfSession(wanted + 1);
@@ -292,6 +294,7 @@ export function squeeze(
     const [p, q] = [place[one]!, place[two]!];
     const [mine, theirs] = [session[one]!, session[two]!];
     if (theirs > last[one]! || mine < first[two]!) return;
+    if (needsBooth[one]! > hasBooth[theirs]! || needsBooth[two]! > hasBooth[mine]!) return;
     for (let a = outOf.from[one]!; a < outOf.from[one + 1]!; a++) if (place[outOf.other[a]!]! <= q) return;
     for (let a = into.from[two]!; a < into.from[two + 1]!; a++) if (place[into.other[a]!]! >= p) return;
     put(two, p, mine);

@@ -21,7 +21,7 @@ export function verifySchedule(
   let busyUntil = -Infinity;
   let finish = 0;
   let setupMinutes = 0;
-  for (const { id, hands, family, dry, earliest, latest } of byTime) {
+  for (const { id, hands, family, dry, needsBooth, earliest, latest } of byTime) {
     const start = starts[id]!;
     const end = start + hands;
     const window = instance.windows.findIndex(([from, to]) => from <= start && end <= to);
@@ -29,6 +29,8 @@ export function verifySchedule(
       problems.push(`${id} does not lie inside one session`);
       continue;
     }
+    if (needsBooth && instance.boothOpen?.[window] === false)
+      problems.push(`${id} needs the booth in a session without it`);
     let setup = 0;
     if (family !== null) {
       if (lastFamily !== null && lastFamily !== family) {

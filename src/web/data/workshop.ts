@@ -8,7 +8,7 @@ import {
   type EvaluateOptions,
   type StackEvaluation,
 } from '../../core/finish/index.ts';
-import { longestSession } from '../../core/plan/index.ts';
+import { longestSpraying } from '../../core/plan/index.ts';
 import {
   productIndex,
   resolveMix,
@@ -49,7 +49,7 @@ export function useWorkshop(): Workshop {
     codes: codes.data ?? NO_CODES,
     products,
     conditions: bench.data?.settings.conditions ?? NO_AIR,
-    longestSession: longestSession(bench.data?.settings.calendar.sessions ?? []),
+    longestSession: longestSpraying(bench.data?.settings.calendar.sessions ?? []),
     ready: bench.data !== undefined && paints.data !== undefined && codes.data !== undefined,
     error: bench.error ?? paints.error ?? codes.error,
   };

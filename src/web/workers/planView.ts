@@ -14,6 +14,7 @@ import {
   learnPace,
   lookAhead,
   longestSession,
+  longestSpraying,
   noLongerPlanned,
   plannableBuild,
   remainingWork,
@@ -111,10 +112,13 @@ export function planView(
   const products = productIndex(paints);
   const codeIndex = new Map(codes.map((code) => [code.id, code]));
   const sessions = withTonight(upcomingSessions(settings.calendar, now, HORIZON_DAYS), now, tonightUntil);
-  const longest = longestSession(settings.calendar.sessions);
+  const longest = {
+    session: longestSession(settings.calendar.sessions),
+    spraying: longestSpraying(settings.calendar.sessions),
+  };
   const plannable = builds.map((build) => plannableBuild(build, products, codeIndex));
   const whole = plannable.map((build) =>
-    generateOperations(build, settings.conditions, longest, lessons, settings.preferences.tools),
+    generateOperations(build, settings.conditions, longest.spraying, lessons, settings.preferences.tools),
   );
   const leftOut: (PlanView['leftOut'][number] & { step: PlanOperation })[] = [];
   const grownWhole = builds.map(({ kit }, at) => {
@@ -163,7 +167,7 @@ export function planView(
     plannable.flatMap(({ trays }) =>
       trays.map(
         ({ id, stack }) =>
-          [id, evaluationOf(stack, settings.conditions, { longestSession: longest })] as const,
+          [id, evaluationOf(stack, settings.conditions, { longestSession: longest.spraying })] as const,
       ),
     ),
   );
@@ -244,11 +248,18 @@ export function planView(
 }
 
 /** Operations that take longer than any session. */
-function tooLongFor({ operations, windows }: ScheduleInstance): PlanView['tooLong'] {
-  const longest = windows.reduce((most, [start, end]) => Math.max(most, end - start), 0);
-  return operations.flatMap(({ id, hands }) =>
-    hands > longest ? [{ operationId: id, hands, longest }] : [],
-  );
+function tooLongFor({ operations, windows, boothOpen }: ScheduleInstance): PlanView['tooLong'] {
+  const longestOf = (sprayed: boolean) =>
+    windows.reduce(
+      (most, [start, end], at) => (sprayed && boothOpen?.[at] === false ? most : Math.max(most, end - start)),
+      0,
+    );
+  const [longest, spraying] = [longestOf(false), longestOf(true)];
+  return operations.flatMap(({ id, hands, needsBooth }) => {
+    const most = needsBooth ? spraying : longest;
+    // Where none can be sprayed at all, a longer session would not help: the plan says what would.
+    return hands > most && most > 0 ? [{ operationId: id, hands, longest: most }] : [];
+  });
 }
 
 const RANK = { first: 2, usual: 1, last: 0 } as const;
@@ -288,7 +299,8 @@ function withTonight(sessions: Session[], now: number, until: number | undefined
   const first = later[0];
   // What is left of an evening that was cut short is not worked.
   const cut = first && first.start === until ? later.slice(1) : later;
-  return [{ start: now, end: until }, ...cut];
+  const spraying = sessions.find(({ start, end }) => start < until && end > now)?.spraying;
+  return [{ start: now, end: until, ...(spraying === false ? { spraying } : {}) }, ...cut];
 }
 
 /** Midnight at the end of a local day, minutes since 1970. */
@@ -372,6 +384,13 @@ export function* whatIf(request: PlanRequest): Generator<WhatIf, void> {
     name: 'half an hour longer each evening',
     finish: solve({ calendar: { ...calendar, sessions: longer } }),
   };
+  if (calendar.sessions.some(({ spraying }) => spraying === false)) {
+    const anywhere = calendar.sessions.map((session) => ({ ...session, spraying: true }));
+    yield {
+      name: 'spraying in every session',
+      finish: solve({ calendar: { ...calendar, sessions: anywhere } }),
+    };
+  }
   if (conditions.dryerC === undefined) {
     yield {
       name: `everything dried at ${DRYER_C} °C`,

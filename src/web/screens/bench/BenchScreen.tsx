@@ -96,6 +96,22 @@ export function BenchScreen() {
                               )
                             }
                           />
+                          <label className="small" style={{ display: 'inline-flex', gap: 4 }}>
+                            <input
+                              type="checkbox"
+                              aria-label={`Spraying on ${DAYS[weekday]} from ${clock(session.start)}`}
+                              title="Airbrush and spray booth can be used then"
+                              checked={session.spraying !== false}
+                              onChange={({ currentTarget: { checked: spraying } }) =>
+                                setSessions(
+                                  calendar.sessions.map((other) =>
+                                    other === session ? { ...other, spraying } : other,
+                                  ),
+                                )
+                              }
+                            />
+                            spraying
+                          </label>
                           <RemoveButton
                             name={`Remove the session on ${DAYS[weekday]}`}
                             onRemove={() =>
@@ -129,7 +145,7 @@ export function BenchScreen() {
           </table>
           <p className="soft small" style={{ marginTop: 8 }}>
             {weekly > 0
-              ? `${Math.floor(weekly / 60)} h ${weekly % 60} min a week. The plan puts your hands only here; paint cures day and night.`
+              ? `${Math.floor(weekly / 60)} h ${weekly % 60} min a week. The plan puts your hands only here, and sprays only where you can; paint cures day and night.`
               : 'No session at all: nothing can be planned until there is one.'}
           </p>
           {problem && (

@@ -103,6 +103,7 @@ export function Lanes({ build, view, steps, now, marked, onMark }: LanesProps) {
   const isLaneSeen = (trayId: string | undefined) => isHeightSeen(laneY(trayId));
   const inSight = lanes.filter(({ id: trayId }) => isLaneSeen(trayId));
   const drawn = Math.max(scale.width, 300);
+  const shut = new Set(view.sessions.flatMap(({ start, spraying }) => (spraying === false ? [start] : [])));
   const sessions = scale.stretches.filter(({ x, width, session }) => session && isSeen(x, width));
   const placeOf = (from: number, to: number, least: number) => {
     const x = scale.x(from);
@@ -155,6 +156,7 @@ export function Lanes({ build, view, steps, now, marked, onMark }: LanesProps) {
               {clockText(stretch.from)}–{clockText(stretch.to)}
             </text>
             <line x1={stretch.x} x2={stretch.x} y1={4} y2={HEAD} stroke="var(--line)" />
+            {shut.has(stretch.from) && <title>No spraying in this session</title>}
           </g>
         ))}
         {others.map(({ operation, start }) => {

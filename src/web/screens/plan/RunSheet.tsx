@@ -45,6 +45,7 @@ export function RunSheet() {
           <article key={session.start}>
             <h3>
               {dayText(session.start)}, {clockText(session.start)} to {clockText(session.end)}
+              {session.spraying === false && ', no spraying'}
             </h3>
             <table className="plainlist">
               <tbody>

@@ -70,6 +70,7 @@ export function TonightScreen() {
           </h2>
           <span className="soft">
             {steps.length > 0 ? `${steps.length} steps, ${minutes} min of work` : ''}
+            {tonight?.session.spraying === false ? ' · no spraying in this session' : ''}
             {busy ? ' · the plan is following…' : ''}
           </span>
           <TonightUntil until={tonightUntil} onChange={setTonightUntil} />
