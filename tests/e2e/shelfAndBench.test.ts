@@ -141,6 +141,36 @@ describe('shelf, bench and kit of the sample bench', () => {
     expect(await textOf(page, '[aria-label^="Lanes by sub-assembly"]')).not.toMatch(/Wed 13 May/);
   });
 
+  it('sprays only in sessions in which it can, and says where none is left', async () => {
+    const spraying = () => page.$$('[aria-label^="Spraying on"]');
+    await page.goto(`${server.address}/bench`);
+    await page.waitForSelector('[aria-label^="Spraying on"]');
+    for (let at = 0; at < (await spraying()).length; at++) {
+      await (await spraying())[at]!.click();
+      await saved(page);
+    }
+    const { sessions } = (await snapshot()).settings.calendar;
+    expect(sessions.every((session) => session.spraying === false)).toBe(true);
+    await page.goto(`${server.address}/build/pellam/plan`);
+    await shows(page, /There is no plan[\s\S]*needs the spray booth and no session has it/);
+    await page.goto(`${server.address}/bench`);
+    await page.waitForSelector('[aria-label^="Spraying on Saturday"]');
+    await page.click('[aria-label^="Spraying on Saturday"]');
+    await saved(page);
+    await page.goto(`${server.address}/build/pellam/tonight`);
+    await shows(page, /no spraying in this session/);
+    expect(await textOf(page, '[aria-label="Step"]')).not.toMatch(/· booth ·/);
+    await page.goto(`${server.address}/build/pellam/plan`);
+    await page.waitForSelector('[aria-label^="Lanes by sub-assembly"]');
+    await page.goto(`${server.address}/bench`);
+    await page.waitForSelector('[aria-label^="Spraying on"]');
+    for (let at = 0; at < (await spraying()).length; at++) {
+      if (await (await spraying())[at]!.evaluate((box) => (box as HTMLInputElement).checked)) continue;
+      await (await spraying())[at]!.click();
+      await saved(page);
+    }
+  });
+
   it('shows temperatures and amounts in the builder’s units', async () => {
     await page.goto(`${server.address}/bench`);
     await shows(page, /Units[\s\S]*drops/);

@@ -91,7 +91,7 @@ const SHARE_BETWEEN_PROOFS = 0.05;
 const PROOF_NODES = 1_000_000;
 /** A node costs about as much as this share of a decoded order is worth, in a budget of evaluations. */
 const NODES_PER_EVALUATION = 20;
-const MOVES_PER_EVALUATION = 8;
+const MOVES_PER_EVALUATION = 32;
 
 interface Candidate {
   order: number[];

@@ -91,10 +91,10 @@ export interface PlanView {
 }
 
 const HORIZON_DAYS = 365;
-/** Work budget, counted so that it is repeatable: about a second on a small machine, since a look at an order
+/** Work budget, counted so that it is repeatable: a few seconds on a small machine, since a look at an order
  *  takes longer the more steps it has. The limit in time only guards against a machine that stalls. */
-const MOST_EVALUATIONS = 24_000;
-const STEPS_LOOKED_AT = 4_000_000;
+const MOST_EVALUATIONS = 30_000;
+const STEPS_LOOKED_AT = 16_000_000;
 const TIME_MS = 20_000;
 /** Between two looks at the best so far. */
 const TELL_MS = 300;
