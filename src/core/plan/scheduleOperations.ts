@@ -1,8 +1,10 @@
+import { anneal, OVERDUE_WEIGHT } from './anneal.ts';
+import { candidateOf, isBetter, type Candidate } from './candidate.ts';
 import { dispatchOrder, shaken, urgencies } from './dispatch.ts';
 import { impossibleWindow } from './impossibleWindow.ts';
 import { insertSchedule } from './insertSchedule.ts';
 import { listDecoder } from './listDecoder.ts';
-import { MOST_TO_SEARCH, orderSearch, type ProvedSchedule } from './orderSearch.ts';
+import { MOST_TO_SEARCH, orderSearch } from './orderSearch.ts';
 import { proveFinish, proveSetup } from './proveSchedule.ts';
 import { reinsert } from './reinsert.ts';
 import { finishBound, latestStarts, setupBound } from './scheduleBound.ts';
@@ -43,15 +45,6 @@ export function seededRandom(seed: number): () => number {
   };
 }
 
-/** Set-up minutes weigh against finish minutes while searching; the answer itself is strictly by finish first. */
-const SETUP_WEIGHT = 0.2;
-/** Being late against the bound anywhere points the way where many orders share one finish. */
-const LATENESS_WEIGHT = 4;
-const START_WEIGHT = 0.02;
-/** A minute after a due time outweighs several of the finish. */
-const OVERDUE_WEIGHT = 4;
-/** Annealing heats up again from the best order this many times. */
-const CYCLES = 4;
 const FIRST_TRIES = 24;
 /** Share of the time that first orders may take where there is a plan already. */
 const FIRST_SHARE = 0.1;
@@ -59,7 +52,6 @@ const FIRST_SHARE = 0.1;
 const MOST_TO_DISPATCH = 400;
 /** Beyond its time a search without any plan yet goes on this long, ms. */
 const PATIENCE_MS = 5000;
-const EVALUATIONS_PER_LOOK = 64;
 /** Share of the time for taking out and putting back; the rest anneals what that found. Energy it may give up at first. */
 const REINSERT_SHARE = 0.75;
 const REINSERT_HEAT = 50;
@@ -92,17 +84,6 @@ const PROOF_NODES = 1_000_000;
 /** A node costs about as much as this share of a decoded order is worth, in a budget of evaluations. */
 const NODES_PER_EVALUATION = 20;
 const MOVES_PER_EVALUATION = 32;
-
-interface Candidate {
-  order: number[];
-  starts: Int32Array;
-  finish: number;
-  setupMinutes: number;
-  startSum: number;
-  lateness: number;
-  overdue: number;
-  weighted: number;
-}
 
 /** A schedule for one builder with the earliest finish found, then the least set-up, then the earliest work.
  *  Inserting and dispatch rules give first orders; taking blocks out and putting them back, then annealing over moves
@@ -151,16 +132,24 @@ export function scheduleOperations(
     if (problems.length > 0) throw new Error(`The schedule failed its own check: ${problems[0]}.`);
     return result;
   };
+  const adopt = (candidate: Candidate) => {
+    if (best && !isBetter(candidate, best)) return;
+    best = candidate;
+    onImproved?.(publish());
+  };
   const consider = (order: number[]): Candidate | undefined => {
     spent++;
     const decoded = decode(order);
     if (!decoded) return undefined;
     const candidate = { ...decoded, order, starts: decoded.starts.slice() };
-    if (!best || isBetter(candidate, best)) {
-      best = candidate;
-      onImproved?.(publish());
-    }
+    adopt(candidate);
     return candidate;
+  };
+  /** A schedule found by its starts, and the one in the same order with each step as early as it fits. */
+  const considerStarts = (starts: ArrayLike<number>) => {
+    const made = candidateOf(indexed, starts);
+    consider(made.order);
+    adopt(made);
   };
   const over = () => {
     const at = now();
@@ -260,20 +249,14 @@ export function scheduleOperations(
       nodes: until * Math.min(PROOF_NODES, NODES_PER_EVALUATION * evaluations) - search.nodes(),
       stopped: () => signal?.aborted === true || now() > deadline - (1 - until) * timeMs,
     });
-    const adopt = ({ starts, finish, setupMinutes }: ProvedSchedule) => {
-      const order = [...indexed.topological].sort((a, b) => starts[a]! - starts[b]!);
-      const startSum = starts.reduce((sum, start) => sum + start, 0);
-      best = { starts, finish, setupMinutes, order, startSum, lateness: 0, overdue: 0, weighted: 0 };
-      onImproved?.(publish());
-    };
     const first = proveFinish(search, isInTime ? best! : ANY, bound, budget(FINISH_SHARE));
-    if (first.better) adopt(first.better);
+    if (first.better) adopt(candidateOf(indexed, first.better.starts));
     if (!isInTime && !first.better) return;
     // With due times it bounds only the plans that keep them.
     if (first.isProved && !isDue) bound = best!.finish;
     if (!isSmallest) takeOutAndPutBack(SHARE_BETWEEN_PROOFS, REINSERTED_BEFORE_PROOF, best!.finish);
     const second = proveSetup(search, best!, budget(PROOF_SHARE));
-    if (second.better) adopt(second.better);
+    if (second.better) adopt(candidateOf(indexed, second.better.starts));
     exhausted = first.isProved && second.isProved;
   }
 
@@ -299,7 +282,7 @@ export function scheduleOperations(
         const byTime = (now() - began) / (most.share * (until - began));
         return over() ? 1 : Math.max(byMoves, byCount, Number.isFinite(evaluations) ? 0 : byTime);
       });
-      if (found) consider([...indexed.topological].sort((a, b) => found[a]! - found[b]!));
+      if (found) considerStarts(found);
       isWhole &&= found !== undefined;
       if (best!.finish > target) unreached = target;
       if (unreached >= best!.finish - 1) {
@@ -328,7 +311,7 @@ export function scheduleOperations(
       heat: kept > -Infinity ? SETUP_HEAT : REINSERT_HEAT,
       progress,
       over: () => over() || progress() >= 1 || provedBest(),
-      improved: (starts) => consider([...indexed.topological].sort((a, b) => starts[a]! - starts[b]!)),
+      improved: considerStarts,
     });
   }
 }
@@ -359,15 +342,6 @@ function reinsertEnergy(
   }
   const late = kept > -Infinity ? BEYOND_WEIGHT * Math.max(0, finish - kept) : finish;
   return late + setupMinutes + aims + (0.1 * sum) / size;
-}
-
-function isBetter(a: Candidate, b: Candidate): boolean {
-  if (a.overdue !== b.overdue) return a.overdue < b.overdue;
-  const [one, other] = [a.weighted + a.finish, b.weighted + b.finish];
-  if (one !== other) return one < other;
-  if (a.finish !== b.finish) return a.finish < b.finish;
-  if (a.setupMinutes !== b.setupMinutes) return a.setupMinutes < b.setupMinutes;
-  return a.startSum < b.startSum;
 }
 
 /** The earlier plan's order, with operations it did not know at their dispatch place. */
@@ -403,105 +377,4 @@ function searchForAny(
     if (found) return found;
   }
   return undefined;
-}
-
-interface Budget {
-  /** Milliseconds left. */
-  left: () => number;
-  evaluations: number;
-  timeMs: number;
-  spent: () => number;
-}
-
-/** Simulated annealing over orders: one operation, or a run of neighbours, moves to another place that keeps
- *  every arc. */
-function anneal(
-  indexed: IndexedInstance,
-  from: Candidate,
-  decode: ReturnType<typeof listDecoder>,
-  random: () => number,
-  over: () => boolean,
-  count: () => void,
-  consider: (order: number[]) => Candidate | undefined,
-  budget: Budget,
-): void {
-  const { size, preds, succs } = indexed;
-  if (size < 2) return;
-  const energy = ({
-    finish,
-    setupMinutes,
-    startSum,
-    lateness,
-    overdue,
-    weighted,
-  }: Omit<Candidate, 'order' | 'starts'>) =>
-    finish +
-    weighted +
-    OVERDUE_WEIGHT * overdue +
-    SETUP_WEIGHT * setupMinutes +
-    (LATENESS_WEIGHT * lateness + START_WEIGHT * startSum) / size;
-  let order = Int32Array.from(from.order);
-  let candidate = order.slice();
-  let energyNow = energy(from);
-  let bestEnergy = energyNow;
-  const bestOrder = order.slice();
-  const position = new Int32Array(size);
-  order.forEach((operation, at) => (position[operation] = at));
-  const hottest = Math.max(20, 0.01 * from.finish);
-  let heat = hottest;
-  let lastCycle = 0;
-  const restart = () => {
-    order.set(bestOrder);
-    energyNow = bestEnergy;
-    order.forEach((operation, at) => (position[operation] = at));
-  };
-
-  for (let step = 0; ; step++) {
-    if (step % EVALUATIONS_PER_LOOK === 0) {
-      if (over()) return;
-      const byCount = budget.spent() / budget.evaluations;
-      const byTime = 1 - budget.left() / budget.timeMs;
-      const progress = Math.min(1, Math.max(byCount, Number.isFinite(budget.evaluations) ? byCount : byTime));
-      const cycle = Math.min(CYCLES - 1, Math.floor(progress * CYCLES));
-      if (cycle !== lastCycle) {
-        lastCycle = cycle;
-        restart();
-      }
-      heat = hottest * (1 - (progress * CYCLES - cycle)) ** 2 + 0.05;
-    }
-    // A look at a move that the arcs forbid counts too, or a single chain would never use up the budget.
-    count();
-    const at = Math.floor(random() * size);
-    const run = random() < 0.2 ? Math.min(size - at, 2 + Math.floor(random() * 4)) : 1;
-    let least = 0;
-    let most = size - run;
-    for (let i = at; i < at + run; i++) {
-      for (const { other } of preds[order[i]!]!)
-        if (position[other]! < at) least = Math.max(least, position[other]! + 1);
-      for (const { other } of succs[order[i]!]!)
-        if (position[other]! >= at + run) most = Math.min(most, position[other]! - run);
-    }
-    if (most <= least) continue;
-    const reach = random() < 0.5 ? 6 : size;
-    const to = Math.max(least, Math.min(most, at + Math.round((random() * 2 - 1) * reach)));
-    if (to === at) continue;
-    candidate.set(order);
-    const moved = order.slice(at, at + run);
-    if (to < at) candidate.copyWithin(to + run, to, at);
-    else candidate.copyWithin(at, at + run, to + run);
-    candidate.set(moved, to);
-
-    const decoded = decode(candidate);
-    if (!decoded) continue;
-    const energyNext = energy(decoded);
-    if (energyNext > energyNow && random() >= Math.exp((energyNow - energyNext) / heat)) continue;
-    if (energyNext < bestEnergy) {
-      bestEnergy = energyNext;
-      bestOrder.set(candidate);
-      consider([...candidate]);
-    }
-    energyNow = energyNext;
-    [order, candidate] = [candidate, order];
-    for (let i = Math.min(at, to); i < Math.max(at, to) + run; i++) position[order[i]!] = i;
-  }
 }
