@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Consequence } from '../kit/index.ts';
 import { lookAhead, type LookAheadBuild } from './index.ts';
+import type { PlanOperation } from './operation.ts';
 import { plainOperation } from './plainPlan.ts';
 
 describe('looking ahead', () => {
@@ -169,6 +170,18 @@ describe('looking ahead', () => {
     expect(titles({ kit: kit({ fits }), films: films(110) }, { 'b/join/tail': 6000 })).toEqual([
       ['No longer goes in after paint: Lamp to body', 'b/join/tail'],
     ]);
+    // One coat is on, the next to come: too late for tape on this side; the other side can still be masked.
+    const second = plainOperation('second', { trayId: 'body', family: 'lacquer' });
+    const lamps = plainOperation('lamps', { trayId: 'lamps', family: 'lacquer' });
+    const later = (steps: PlanOperation[]) =>
+      lookAhead(
+        build({ kit: kit({ fits }), films: films(110) }),
+        [...operations, ...steps],
+        { 'b/join/tail': 6000, second: 3000, ...(steps.includes(lamps) ? { lamps: 3500 } : {}) },
+        now,
+      ).map(({ operationId, remedy }) => [operationId, remedy.split(':')[0]]);
+    expect(later([second])).toEqual([['b/join/tail', 'Too late for tape']]);
+    expect(later([second, lamps]).map(([step]) => step)).toEqual(['lamps']);
   });
 
   it('names a hole that this version does not need, until the part is cleaned', () => {

@@ -120,7 +120,7 @@ export function lookAhead(
   }
 
   warnOfClosures(build, all, starts, warn);
-  warnOfFilm(build, own, warn);
+  warnOfFilm(build, all, starts, warn);
   for (const { workId, trayId, name, reason } of build.kit.needless) {
     const step = own.find((operation) => operation.trayId === trayId && operation.kind === 'clean');
     if (!step) continue;
