@@ -59,6 +59,9 @@ const REINSERT_HEAT = 50;
 const SHARE_BEFORE_SQUEEZING = 0.1;
 const SQUEEZE_SHARE = 0.75;
 const SHARE_AFTER_SQUEEZING = 0.5;
+const SQUEEZE_SETUP_SHARE = 0.7;
+/** Share of the set-up that is first asked off it. */
+const SETUP_STEP = 0.04;
 /** For one finish that is tried: moves per step, and the share of the time for all of them. */
 const MOST_FOR_SESSION = { moves: 3000, share: 0.4 };
 const MOST_FOR_MINUTES = { moves: 500, share: 0.15 };
@@ -86,8 +89,8 @@ const NODES_PER_EVALUATION = 20;
 const MOVES_PER_EVALUATION = 32;
 
 /** A schedule for one builder with the earliest finish found, then the least set-up, then the earliest work.
- *  Inserting and dispatch rules give first orders; taking blocks out and putting them back, then annealing over moves
- *  that keep the arcs, improve them. Every result is verified before it is handed out. Where operations are due, being
+ *  Inserting and dispatch rules give first orders; taking blocks out and putting them back, squeezing them into fewer
+ *  sessions, then annealing over moves that keep the arcs, improve them. Every result is verified before it is handed out. Where operations are due, being
  *  overdue is weighed before the finish; where some weigh, their ends count with it. Small instances are then searched to
  *  the end. `optimal` is true only where that came to its end, or where both objectives meet their bounds.
  *  Throws RangeError where the instance makes no sense or no schedule was found. */
@@ -227,6 +230,7 @@ export function scheduleOperations(
       takeOutAndPutBack(SHARE_AFTER_SQUEEZING, Infinity);
     }
     takeOutAndPutBack(SETUP_SHARE, Infinity, best.finish);
+    if (canSqueeze && best.overdue === 0) squeezeSetup(SQUEEZE_SETUP_SHARE);
     current = best;
   }
   if (!provedBest() && !over())
@@ -260,35 +264,67 @@ export function scheduleOperations(
     exhausted = first.isProved && second.isProved;
   }
 
+  /** Tries to reach a finish and a set-up, for at most so much of what is left until `end`; whether it did. */
+  function squeezeTo(
+    goal: { finish: number; setupMinutes: number },
+    most: { moves: number; share: number },
+    end: { time: number; spent: number },
+  ): boolean {
+    const inTime = isDue ? { ...indexed, operations: indexed.operations.map(startingInTime) } : indexed;
+    const began = now();
+    const firstSpent = spent;
+    const found = squeeze(inTime, best!.starts, goal, random, (move) => {
+      spent = firstSpent + move / MOVES_PER_EVALUATION;
+      const byMoves = move / (most.moves * indexed.size);
+      const byCount = (spent - firstSpent) / (most.share * (end.spent - firstSpent));
+      const byTime = (now() - began) / (most.share * (end.time - began));
+      return over() ? 1 : Math.max(byMoves, byCount, Number.isFinite(evaluations) ? 0 : byTime);
+    });
+    if (found) considerStarts(found);
+    return found !== undefined;
+  }
+  function endOf(share: number) {
+    return { time: now() + share * (deadline - now()), spent: spent + share * (evaluations - spent) };
+  }
+  function isBefore(end: { time: number; spent: number }) {
+    return !over() && now() < end.time && spent < end.spent;
+  }
+
   /** Lowers the finish for a share of the budget that is left: first by a whole session, then by what lies between a
    *  finish that was not reached and the best. */
   function squeezeSessions(share: number): void {
-    const inTime = isDue ? { ...indexed, operations: indexed.operations.map(startingInTime) } : indexed;
-    const until = now() + share * (deadline - now());
-    const mostSpent = spent + share * (evaluations - spent);
+    const end = endOf(share);
     let unreached = bound - 1;
     let isWhole = true;
-    while (!over() && now() < until && spent < mostSpent && best!.finish > bound) {
+    while (isBefore(end) && best!.finish > bound) {
       const sparing = sparingSession(indexed, best!.starts);
       isWhole &&= sparing >= bound;
-      const target = isWhole ? sparing : unreached + Math.ceil((best!.finish - 1 - unreached) / 2);
-      const most = isWhole ? MOST_FOR_SESSION : MOST_FOR_MINUTES;
-      const began = now();
-      const firstSpent = spent;
-      const found = squeeze(inTime, best!.starts, target, random, (move) => {
-        spent = firstSpent + move / MOVES_PER_EVALUATION;
-        const byMoves = move / (most.moves * indexed.size);
-        const byCount = (spent - firstSpent) / (most.share * (mostSpent - firstSpent));
-        const byTime = (now() - began) / (most.share * (until - began));
-        return over() ? 1 : Math.max(byMoves, byCount, Number.isFinite(evaluations) ? 0 : byTime);
-      });
-      if (found) considerStarts(found);
-      isWhole &&= found !== undefined;
-      if (best!.finish > target) unreached = target;
+      const finish = isWhole ? sparing : unreached + Math.ceil((best!.finish - 1 - unreached) / 2);
+      const isFound = squeezeTo(
+        { finish, setupMinutes: Infinity },
+        isWhole ? MOST_FOR_SESSION : MOST_FOR_MINUTES,
+        end,
+      );
+      isWhole &&= isFound;
+      if (!isFound) unreached = finish;
       if (unreached >= best!.finish - 1) {
         unreached = bound - 1;
         isWhole = true;
       }
+    }
+  }
+
+  /** Lowers the set-up for a share of the budget that is left, in steps that grow where they succeed. */
+  function squeezeSetup(share: number): void {
+    const end = endOf(share);
+    const firstStep = Math.max(1, Math.round(SETUP_STEP * best!.setupMinutes));
+    let step = firstStep;
+    while (isBefore(end) && best!.setupMinutes > leastSetup) {
+      const { finish } = best!;
+      const setupMinutes = Math.max(leastSetup, best!.setupMinutes - step);
+      const isFound = squeezeTo({ finish, setupMinutes }, MOST_FOR_MINUTES, end);
+      if (isFound) step = 2 * step;
+      else step = step === 1 ? firstStep : Math.ceil(step / 2);
     }
   }
 

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { candidateOf } from './candidate.ts';
 import { tails } from './dispatch.ts';
 import { scheduleOperations, seededRandom } from './index.ts';
 import { insertSchedule } from './insertSchedule.ts';
@@ -8,10 +9,11 @@ import { sparingSession, squeeze } from './squeeze.ts';
 import { verifySchedule } from './verifySchedule.ts';
 
 /** Squeezes a first plan into a finish, in so many moves. */
-function squeezed(instance: ScheduleInstance, target: number, moves: number, seed = 1) {
+function squeezed(instance: ScheduleInstance, target: number, moves: number, setupMinutes = Infinity) {
   const indexed = indexInstance(instance);
   const first = insertSchedule(indexed, tails(indexed))!.slice();
-  return squeeze(indexed, first, target, seededRandom(seed), (move) => move / moves);
+  const goal = { finish: target, setupMinutes };
+  return squeeze(indexed, first, goal, seededRandom(1), (move) => move / moves);
 }
 
 function finishOf({ operations }: ScheduleInstance, starts: ArrayLike<number>): number {
@@ -57,6 +59,21 @@ describe('squeeze', () => {
     expect(found).toBeGreaterThanOrEqual(4);
   });
 
+  it('saves set-up at the same finish, and no more than can be saved', () => {
+    let saved = 0;
+    for (let seed = 1; seed <= 12; seed++) {
+      const instance = randomInstance(seed, 9);
+      const { finish, setupMinutes } = scheduleOperations(instance, { timeMs: 20_000 });
+      expect(squeezed(instance, finish, 3000, setupMinutes - 1)).toBeUndefined();
+      const made = squeezed(instance, finish, 60_000, setupMinutes);
+      if (!made) continue;
+      saved++;
+      const found = candidateOf(indexInstance(instance), made);
+      expect(found).toMatchObject({ finish, setupMinutes });
+    }
+    expect(saved).toBeGreaterThanOrEqual(11);
+  });
+
   it('keeps what is pinned or due to start within a time', () => {
     const instance = randomInstance(3, 30);
     const { starts, finish } = scheduleOperations(instance, { evaluations: 2000, timeMs: 1e9 });
@@ -72,7 +89,9 @@ describe('squeeze', () => {
     let asked = 0;
     const indexed = indexInstance(instance);
     const first = insertSchedule(indexed, tails(indexed))!;
-    expect(squeeze(indexed, first, 1500, seededRandom(1), () => ++asked)).toBeUndefined();
+    expect(
+      squeeze(indexed, first, { finish: 1500, setupMinutes: Infinity }, seededRandom(1), () => ++asked),
+    ).toBeUndefined();
     expect(asked).toBe(0);
   });
 });

@@ -15,16 +15,18 @@ const BEYOND = 0.05;
 const MOST_PUSHES = 6;
 const NEVER = 2 ** 30;
 
-/** Looks for a schedule that ends by `target` by packing its sessions tighter than they hold and then making it fit.
+/** Looks for a schedule that ends by `finish` with no more than so much set-up, by packing its sessions tighter than they
+ *  hold and then making it fit.
  *
  *  Every step has a session and a place in it. Where one overruns its session, its latest start or a maximum lag, the
- *  minutes are weighed, and moves to another place and swaps of two steps lower their sum, with rises at a chance that
- *  falls as `progress` runs from 0 to 1. Begins with the order of the starts `from`. Starts by operation once nothing overruns, or
- *  undefined where `progress` came to its end first or `target` is beyond all reach. */
+ *  minutes are weighed, as is set-up beyond what is wanted, and moves to another place and swaps of two steps lower their
+ *  sum, with rises at a chance that falls as `progress` runs from 0 to 1. Begins with the order of the starts `from`.
+ *  Starts by operation once nothing is too much, or undefined where `progress` came to its end first or `finish` is
+ *  beyond all reach. */
 export function squeeze(
   instance: IndexedInstance,
   from: ArrayLike<number>,
-  target: number,
+  { finish, setupMinutes }: { finish: number; setupMinutes: number },
   random: () => number,
   progress: (moves: number) => number,
 ): Int32Array | undefined {
@@ -35,7 +37,7 @@ export function squeeze(
   const hands = Int32Array.from(operations, (operation) => operation.hands);
   const earliest = Int32Array.from(operations, (operation) => operation.earliest ?? 0);
   const reachable = earliestStarts(instance);
-  const latest = Int32Array.from(latestStarts(instance, target), (start, i) =>
+  const latest = Int32Array.from(latestStarts(instance, finish), (start, i) =>
     Math.min(NEVER, start, operations[i]!.latest ?? NEVER),
   );
   if (reachable.some((start, i) => start > latest[i]!)) return undefined;
@@ -66,6 +68,7 @@ export function squeeze(
   const overrun = new Float64Array(size);
   const paint = new Int32Array(size).fill(-1);
   const painted = new Int32Array(size).fill(-1);
+  const setups = new Int32Array(size);
   // What the move that is tried changed, as it was before.
   const touched = new Int32Array(size);
   let touchedCount = 0;
@@ -74,6 +77,7 @@ export function squeeze(
   const oldOverrun = new Float64Array(size);
   const oldPaint = new Int32Array(size);
   const oldPainted = new Int32Array(size);
+  const oldSetups = new Int32Array(size);
   let oldPushed: number[] = [];
   let oldFloors: number[] = [];
   // Operations still to look at.
@@ -81,6 +85,7 @@ export function squeeze(
   let pendingCount = 0;
   const isPending = new Uint8Array(size);
   let total = 0;
+  let setupTotal = 0;
   // Operations that overrun, in any order, and where each is in that list; -1 where it does not.
   const late = new Int32Array(size);
   const lateAt = new Int32Array(size).fill(-1);
@@ -136,8 +141,9 @@ export function squeeze(
       let paintedIn = ahead < 0 ? -1 : painted[ahead]!;
       let start = ahead >= 0 && session[ahead] === w ? starts[ahead]! + hands[ahead]! : opens[w]!;
       const own = family[now]!;
+      let need = 0;
       if (own >= 0) {
-        let need = kind >= 0 && kind !== own ? change[kind * kinds + own]! : 0;
+        need = kind >= 0 && kind !== own ? change[kind * kinds + own]! : 0;
         if (paintedIn !== w && need < newWindow) need = newWindow;
         start += need;
         kind = own;
@@ -176,9 +182,12 @@ export function squeeze(
         oldOverrun[touchedCount] = overrun[now]!;
         oldPaint[touchedCount] = paint[now]!;
         oldPainted[touchedCount] = painted[now]!;
+        oldSetups[touchedCount] = setups[now]!;
         touched[touchedCount++] = now;
       }
       total += minutes - overrun[now]!;
+      setupTotal += need - setups[now]!;
+      setups[now] = need;
       setOverrun(now, minutes);
       if (starts[now] !== start || paint[now] !== kind || painted[now] !== paintedIn) {
         lookAtPlace(at + 1);
@@ -205,18 +214,23 @@ export function squeeze(
       setOverrun(operation, oldOverrun[k]!);
       paint[operation] = oldPaint[k]!;
       painted[operation] = oldPainted[k]!;
+      setups[operation] = oldSetups[k]!;
     }
     for (const operation of pushed) floors[operation] = earliest[operation]!;
     pushed = oldPushed;
     pushed.forEach((operation, k) => (floors[operation] = oldFloors[k]!));
   };
+  const energy = () => total + Math.max(0, setupTotal - setupMinutes);
   /** Whether a move is kept whose operations are pending. */
   const isKept = (heat: number): boolean => {
-    const before = total;
+    const before = energy();
+    const [totalBefore, setupBefore] = [total, setupTotal];
     update();
-    if (total <= before || random() < Math.exp((before - total) / heat)) return true;
+    const rise = energy() - before;
+    if (rise <= 0 || random() < Math.exp(-rise / heat)) return true;
     takeBack();
-    total = before;
+    total = totalBefore;
+    setupTotal = setupBefore;
     return false;
   };
 
@@ -312,14 +326,14 @@ export function squeeze(
   update();
   const mean = hands.reduce((sum, minutes) => sum + minutes, 0) / size;
   let heat = 0;
-  for (let move = 0; total > 0; move++) {
+  for (let move = 0; energy() > 0; move++) {
     if (move % LOOK_EVERY === 0) {
       const share = progress(move);
       if (share >= 1) return undefined;
       heat = mean * HOTTEST * (COLDEST / HOTTEST) ** share;
     }
     let operation = Math.floor(random() * size);
-    if (random() < FOCUS) {
+    if (random() < FOCUS && lateCount > 0) {
       const w = session[late[Math.floor(random() * lateCount)]!]!;
       const begin = placeOfSession(w);
       operation = order[begin + Math.floor(random() * (placeOfSession(w + 1) - begin))]!;
