@@ -74,7 +74,19 @@ const markPicture = async (page) => {
   await page.waitForFunction(() => /Known to/.test(document.body.innerText));
 };
 const VIEWS = {
-  home: ['/', DESK, (page) => page.waitForFunction(() => /ready/.test(document.body.innerText))],
+  // By way of the plan, so that it shows the one that is kept.
+  home: [
+    '/build/tolliver/plan',
+    DESK,
+    async (page) => {
+      await page.waitForSelector('[data-testid="step-reason"]');
+      await page.waitForFunction(() => !/working it out|looking for better/.test(document.body.innerText), {
+        timeout: 60000,
+      });
+      await page.click('.wordmark, header a[href="/"]');
+      await page.waitForFunction(() => /On the bench/.test(document.body.innerText));
+    },
+  ],
   kit: ['/build/tolliver/kit', DESK, (page) => page.waitForSelector('.partgrid')],
   joints: ['/build/tolliver/kit/joints', DESK, chooseJoint],
   trays: ['/build/tolliver/kit/trays', DESK, (page) => page.waitForSelector('.traycard')],
