@@ -1,15 +1,9 @@
+import type { DecodedSchedule } from './listDecoder.ts';
 import type { IndexedInstance } from './scheduleInstance.ts';
 
 /** A schedule that is weighed against others. */
-export interface Candidate {
+export interface Candidate extends DecodedSchedule {
   order: number[];
-  starts: Int32Array;
-  finish: number;
-  setupMinutes: number;
-  startSum: number;
-  lateness: number;
-  overdue: number;
-  weighted: number;
 }
 
 /** A schedule given by its starts, with all that it is weighed by; nothing is said of its lateness. */

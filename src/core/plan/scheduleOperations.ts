@@ -90,9 +90,9 @@ const MOVES_PER_EVALUATION = 32;
 
 /** A schedule for one builder with the earliest finish found, then the least set-up, then the earliest work.
  *  Inserting and dispatch rules give first orders; taking blocks out and putting them back, squeezing them into fewer
- *  sessions, then annealing over moves that keep the arcs, improve them. Every result is verified before it is handed out. Where operations are due, being
- *  overdue is weighed before the finish; where some weigh, their ends count with it. Small instances are then searched to
- *  the end. `optimal` is true only where that came to its end, or where both objectives meet their bounds.
+ *  sessions, then annealing over moves that keep the arcs, improve them. Every result is verified before it is handed out.
+ *  Where operations are due, being overdue is weighed before the finish; where some weigh, their ends count with it. Small
+ *  instances are searched to the end. `optimal` is true only where that came to its end, or where both objectives meet their bounds.
  *  Throws RangeError where the instance makes no sense or no schedule was found. */
 export function scheduleOperations(
   instance: ScheduleInstance,
@@ -280,7 +280,9 @@ export function scheduleOperations(
       const byTime = (now() - began) / (most.share * (end.time - began));
       return over() ? 1 : Math.max(byMoves, byCount, Number.isFinite(evaluations) ? 0 : byTime);
     });
+    // A try that fails without a move counts as well, or there would be no end of them.
     if (found) considerStarts(found);
+    else spent++;
     return found !== undefined;
   }
   function endOf(share: number) {
