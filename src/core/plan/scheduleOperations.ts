@@ -69,11 +69,12 @@ const SETUP_SHARE = 0.4;
 const SETUP_HEAT = 8;
 /** A minute beyond a finish that must be kept weighs so much. */
 const BEYOND_WEIGHT = 10;
-/** Before a small instance is searched to the end: share of the time, tries of either kind. The search finds what is
+/** Before a small instance is searched to the end: shares of the time, tries of two kinds. The search finds what is
  *  better by itself, but sooner from a good plan; with the smallest it is done before that pays. */
 const MOST_TO_PROVE_AT_ONCE = 15;
 const SHARE_BEFORE_PROOF = 0.2;
 const REINSERTED_BEFORE_PROOF = 3000;
+const SQUEEZE_BEFORE_PROOF = 0.15;
 const TRIES_BEFORE_PROOF = 300;
 /** Worse than any schedule. */
 const ANY = { finish: 2 ** 29, setupMinutes: 2 ** 29 };
@@ -201,7 +202,10 @@ export function scheduleOperations(
   }
   if (!provedBest() && !over() && indexed.size <= MOST_TO_SEARCH && !weighs) {
     const isSmallest = indexed.size <= MOST_TO_PROVE_AT_ONCE;
-    if (!isSmallest) takeOutAndPutBack(SHARE_BEFORE_PROOF, REINSERTED_BEFORE_PROOF);
+    if (!isSmallest) {
+      takeOutAndPutBack(SHARE_BEFORE_PROOF, REINSERTED_BEFORE_PROOF);
+      if (best.overdue === 0) squeezeSessions(SQUEEZE_BEFORE_PROOF);
+    }
     current = best;
     const small = Math.min(evaluations, spent + (isSmallest ? 0 : TRIES_BEFORE_PROOF));
     anneal(
