@@ -25,7 +25,7 @@ export interface Workshop {
   codes: CodeRecord[];
   products: ProductIndex;
   conditions: Conditions;
-  /** Longest bench session, minutes; 0 where there is none. */
+  /** Longest bench session in which paint can be sprayed, minutes; 0 where there is none. */
   longestSession: number;
   /** The catalogues and the bench are all here. */
   ready: boolean;

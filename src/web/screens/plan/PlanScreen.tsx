@@ -2,6 +2,7 @@ import { format } from 'date-fns';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { FAMILIES, type FamilyId } from '../../../core/finish/index.ts';
+import { longestSession, longestSpraying, SPRAY_BOOTH } from '../../../core/plan/index.ts';
 import { Loading } from '../../components/Loading.tsx';
 import { PlanFailure } from '../../components/PlanFailure.tsx';
 import { clockText, dayText, whenText } from '../../components/time.ts';
@@ -28,7 +29,7 @@ const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 
 /** When everything happens, and why then. */
 export function PlanScreen() {
-  const { build, ready, error, longestSession: longest } = useWorkshop();
+  const { build, ready, error } = useWorkshop();
   const { data } = useBench();
   const { view, busy, improving, failure, keepThis, operations } = usePlan();
   const [marked, setMarked] = useState<string>();
@@ -212,7 +213,9 @@ export function PlanScreen() {
             start={chosen.start}
             plan={build.kit.plan}
             view={view}
-            longestSession={longest}
+            longestSession={(chosen.operation.place === SPRAY_BOOTH ? longestSpraying : longestSession)(
+              sessions,
+            )}
           />
         )}
         <PacePanel cures={view.cures} paces={view.paces} />
