@@ -1,3 +1,5 @@
+import { SPRAY_BOOTH } from './operation.ts';
+
 /** A bench session that comes back every week. */
 export interface WeeklySession {
   /** 0 Sunday to 6 Saturday. */
@@ -18,6 +20,22 @@ export function longestSession(sessions: readonly WeeklySession[]): number {
 export function longestSpraying(sessions: readonly WeeklySession[]): number {
   return longestSession(sessions.filter(({ spraying }) => spraying !== false));
 }
+
+/** Minutes of the longest sessions of a week. */
+export interface LongestSessions {
+  session: number;
+  /** Of those in which paint can be sprayed. */
+  spraying: number;
+}
+
+export const longestSessions = (sessions: readonly WeeklySession[]): LongestSessions => ({
+  session: longestSession(sessions),
+  spraying: longestSpraying(sessions),
+});
+
+/** Minutes of the longest session in which an operation can be done. */
+export const roomFor = ({ place }: { place: string }, { session, spraying }: LongestSessions): number =>
+  place === SPRAY_BOOTH ? spraying : session;
 
 export interface BenchCalendar {
   sessions: WeeklySession[];

@@ -8,10 +8,12 @@ export { plannableBuild } from './plannableBuild.ts';
 export {
   localDate,
   longestSession,
+  longestSessions,
   longestSpraying,
   requireCalendar,
   upcomingSessions,
   type BenchCalendar,
+  type LongestSessions,
   type Session,
   type WeeklySession,
 } from './calendar.ts';

@@ -1,4 +1,5 @@
-import { type OperationKind, type PlanOperation, SPRAY_BOOTH } from './operation.ts';
+import { roomFor, type LongestSessions } from './calendar.ts';
+import type { OperationKind, PlanOperation } from './operation.ts';
 
 /** How a builder's minutes compare with the planned ones, for one kind of step. */
 export interface Pace {
@@ -62,13 +63,12 @@ export function quantile(sorted: readonly number[], share: number): number {
 export function atOwnPace<T extends Pick<PlanOperation, 'kind' | 'hands' | 'ownMinutes' | 'place'>>(
   operations: readonly T[],
   paces: ReadonlyMap<OperationKind, Pace>,
-  longest: { session: number; spraying: number },
+  longest: LongestSessions,
 ): T[] {
   return operations.map((operation) => {
     if (operation.ownMinutes) return operation;
     const factor = paces.get(operation.kind)?.factor ?? 1;
-    const room = operation.place === SPRAY_BOOTH ? longest.spraying : longest.session;
-    const most = Math.max(operation.hands, room);
+    const most = Math.max(operation.hands, roomFor(operation, longest));
     return { ...operation, hands: Math.min(most, Math.max(1, Math.round(operation.hands * factor))) };
   });
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { StepEdit } from '../kit/index.ts';
-import { nextToJoin, withStepEdits, type OperationPlan } from './index.ts';
+import { nextToJoin, SPRAY_BOOTH, withStepEdits, type OperationPlan } from './index.ts';
 import { plainArc, plainOperation } from './plainPlan.ts';
 
 const edit = (operationId: string, change: Partial<StepEdit>): StepEdit => ({
@@ -94,6 +94,18 @@ describe('steps as the builder changed them', () => {
       ['prime', 'wet', 120, 600],
     ]);
     expect(minutes(joined)).toBe(minutes(plan));
+  });
+
+  it('are joined only where a session holds both, for sprayed ones a session in which one can spray', () => {
+    const longest = { session: 45, spraying: 44 };
+    expect(nextToJoin('fill', plan, longest)?.id).toBe('sand');
+    expect(nextToJoin('fill', plan, { ...longest, session: 44 })).toBeUndefined();
+    const sprayed = {
+      ...plan,
+      operations: plan.operations.map((each) => ({ ...each, place: SPRAY_BOOTH })),
+    };
+    expect(nextToJoin('fill', sprayed, longest)).toBeUndefined();
+    expect(nextToJoin('fill', sprayed, { ...longest, spraying: 45 })?.id).toBe('sand');
   });
 
   it('are not joined over a wait, another paint, another sub-assembly, or a step in between', () => {

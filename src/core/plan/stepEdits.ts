@@ -1,6 +1,9 @@
 import type { StepEdit } from '../kit/index.ts';
+import { roomFor, type LongestSessions } from './calendar.ts';
 import type { OperationPlan, PlanArc, PlanOperation } from './operation.ts';
 import { followers, reaches } from './reaches.ts';
+
+const UNLIMITED: LongestSessions = { session: Infinity, spraying: Infinity };
 
 /** The plan as the builder changed it: steps with other words or minutes, in several parts, done in one go with the
  *  next, or left out. The plan is generated as before and this is laid over it, so that nothing is lost where stack or
@@ -88,12 +91,17 @@ function inParts(id: string, parts: number, { operations, arcs }: OperationPlan)
 }
 
 /** The step that can be done in one go with a step: the first that may follow it at once in the same sub-assembly, with
- *  the same paint or none, and that waits for nothing that waits for the step; undefined where there is none. */
-export function nextToJoin(id: string, { operations, arcs }: OperationPlan): PlanOperation | undefined {
+ *  the same paint or none, and that waits for nothing that waits for the step; undefined where there is none, or
+ *  where no session holds both. */
+export function nextToJoin(
+  id: string,
+  { operations, arcs }: OperationPlan,
+  longest: LongestSessions = UNLIMITED,
+): PlanOperation | undefined {
   const step = operations.find((operation) => operation.id === id);
   if (!step || step.dry > 0) return undefined;
   const follows = new Set(arcs.flatMap(({ from, to, minLag }) => (from === id && minLag === 0 ? [to] : [])));
-  return operations.find(
+  const first = operations.find(
     (next) =>
       follows.has(next.id) &&
       next.trayId === step.trayId &&
@@ -101,6 +109,7 @@ export function nextToJoin(id: string, { operations, arcs }: OperationPlan): Pla
       next.place === step.place &&
       !leadsTo(id, next.id, arcs),
   );
+  return first && step.hands + first.hands <= roomFor(step, longest) ? first : undefined;
 }
 
 /** Whether a step leads to another by way of a third. */

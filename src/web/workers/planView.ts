@@ -13,8 +13,7 @@ import {
   learnCures,
   learnPace,
   lookAhead,
-  longestSession,
-  longestSpraying,
+  longestSessions,
   noLongerPlanned,
   plannableBuild,
   remainingWork,
@@ -112,10 +111,7 @@ export function planView(
   const products = productIndex(paints);
   const codeIndex = new Map(codes.map((code) => [code.id, code]));
   const sessions = withTonight(upcomingSessions(settings.calendar, now, HORIZON_DAYS), now, tonightUntil);
-  const longest = {
-    session: longestSession(settings.calendar.sessions),
-    spraying: longestSpraying(settings.calendar.sessions),
-  };
+  const longest = longestSessions(settings.calendar.sessions);
   const plannable = builds.map((build) => plannableBuild(build, products, codeIndex));
   const whole = plannable.map((build) =>
     generateOperations(build, settings.conditions, longest.spraying, lessons, settings.preferences.tools),

@@ -17,7 +17,7 @@ interface BuildCardProps {
 /** One build: its colours as spoons, how far it is, what dries, what comes next. */
 export function BuildCard({ build, paints, codes }: BuildCardProps) {
   const { data } = useBench();
-  const { view, operations } = usePlan();
+  const { view, operations, improving } = usePlan();
   const products = useMemo(() => productIndex(paints), [paints]);
   const left = view ? upcomingSteps(view, build.id) : [];
   const all = view?.operations.filter(({ buildId }) => buildId === build.id).length ?? 0;
@@ -69,7 +69,7 @@ export function BuildCard({ build, paints, codes }: BuildCardProps) {
           </span>
           <span>
             {left.length > 0
-              ? `ready ${dayText(last)}`
+              ? `ready ${dayText(last)}${improving === null ? '' : ' so far'}`
               : view?.problem
                 ? 'no plan'
                 : all > 0

@@ -31,6 +31,8 @@ const MARGIN = 600;
 const SCROLL_STEP = 300;
 /** Cures shorter than this are a matter of minutes at the bench and would only blur the lane. */
 const SHOWN_CURE = 20;
+/** A session narrower than this says only on hover that one cannot spray in it. */
+const NO_SPRAYING_PX = 115;
 
 /** The plan as lanes by sub-assembly: solid where hands are needed, hatched where paint cures, closed hours
  *  shaded. */
@@ -151,6 +153,11 @@ export function Lanes({ build, view, steps, now, marked, onMark }: LanesProps) {
               fill="var(--ink)"
             >
               {dayText(stretch.from)}
+              {shut.has(stretch.from) && stretch.width >= NO_SPRAYING_PX && (
+                <tspan dx="6" fontSize="13" fontWeight="500" fill="var(--ink-soft)">
+                  no spraying
+                </tspan>
+              )}
             </text>
             <text x={stretch.x + 4} y={31} fontSize="11.5" fontFamily="JetBrains Mono" fill="var(--ink-soft)">
               {clockText(stretch.from)}–{clockText(stretch.to)}

@@ -2,7 +2,7 @@ import { format } from 'date-fns';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { FAMILIES, type FamilyId } from '../../../core/finish/index.ts';
-import { longestSession, longestSpraying, SPRAY_BOOTH } from '../../../core/plan/index.ts';
+import { longestSessions } from '../../../core/plan/index.ts';
 import { Loading } from '../../components/Loading.tsx';
 import { PlanFailure } from '../../components/PlanFailure.tsx';
 import { clockText, dayText, whenText } from '../../components/time.ts';
@@ -213,9 +213,7 @@ export function PlanScreen() {
             start={chosen.start}
             plan={build.kit.plan}
             view={view}
-            longestSession={(chosen.operation.place === SPRAY_BOOTH ? longestSpraying : longestSession)(
-              sessions,
-            )}
+            longest={longestSessions(sessions)}
           />
         )}
         <PacePanel cures={view.cures} paces={view.paces} />

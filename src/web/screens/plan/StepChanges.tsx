@@ -1,7 +1,7 @@
 import { NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { KitSummary } from '../../../core/kit/index.ts';
-import type { PlanOperation } from '../../../core/plan/index.ts';
+import type { LongestSessions, PlanOperation } from '../../../core/plan/index.ts';
 import { whenText } from '../../components/time.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
@@ -13,8 +13,7 @@ interface StepChangesProps {
   start: number;
   plan: KitSummary['plan'];
   view: PlanView;
-  /** Minutes. */
-  longestSession: number;
+  longest: LongestSessions;
 }
 
 /** A local date-time field's value, and back to minutes since 1970. */
@@ -27,7 +26,7 @@ const minutesOf = (field: string): number => Math.round(new Date(field).getTime(
 /** What the builder changes about one step: hold it to a moment, word, time or divide it, leave it out, or put a step
  *  of one's own after it. The plan is
  *  generated as before and these are kept beside it, so a change of stack or version loses nothing. */
-export function StepChanges({ operation, start, plan, view, longestSession }: StepChangesProps) {
+export function StepChanges({ operation, start, plan, view, longest }: StepChangesProps) {
   const [editing, setEditing] = useState(editOf(operation.id, plan.stepEdits) !== undefined);
   const [adding, setAdding] = useState(false);
   const [title, setTitle] = useState('');
@@ -85,7 +84,7 @@ export function StepChanges({ operation, start, plan, view, longestSession }: St
           operation={operation}
           view={view}
           edits={plan.stepEdits}
-          longestSession={longestSession}
+          longest={longest}
         />
       ) : (
         <button

@@ -1,7 +1,12 @@
 import { NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { StepEdit } from '../../../core/kit/index.ts';
-import { isDivisible, nextToJoin, type PlanOperation } from '../../../core/plan/index.ts';
+import {
+  isDivisible,
+  nextToJoin,
+  type LongestSessions,
+  type PlanOperation,
+} from '../../../core/plan/index.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import type { PlanView } from '../../workers/planView.ts';
@@ -50,11 +55,11 @@ interface StepEditingProps {
   view: PlanView;
   edits: readonly StepEdit[];
   /** Minutes. */
-  longestSession: number;
+  longest: LongestSessions;
 }
 
 /** Other words and minutes for a step, its division into sittings, its joining with the next, or leaving it out. */
-export function StepEditing({ operation, view, edits, longestSession }: StepEditingProps) {
+export function StepEditing({ operation, view, edits, longest }: StepEditingProps) {
   const { buildId } = operation;
   const edit = editOf(operation.id, edits);
   const own = edit?.operationId === operation.id ? edit : undefined;
@@ -73,7 +78,7 @@ export function StepEditing({ operation, view, edits, longestSession }: StepEdit
         </button>
       </p>
     );
-  const next = nextToJoin(operation.id, view);
+  const next = nextToJoin(operation.id, view, longest);
   const together = next ? operation.hands + next.hands : 0;
   const isChanged =
     words !== (own?.title ?? '') || minutes !== (own?.minutes ?? null) || note !== (own?.note ?? '');
@@ -153,7 +158,7 @@ export function StepEditing({ operation, view, edits, longestSession }: StepEdit
             take them apart
           </button>
         </p>
-      ) : next && together <= longestSession ? (
+      ) : next ? (
         <button
           type="button"
           className="why"
