@@ -46,7 +46,7 @@ describe('squeeze', () => {
 
   it('keeps every rule in what it finds, a session below the plan it began with', () => {
     let found = 0;
-    for (let seed = 1; seed <= 12; seed++) {
+    for (let seed = 1; seed <= 24; seed++) {
       const instance = randomInstance(seed, 40);
       const indexed = indexInstance(instance);
       const target = sparingSession(indexed, insertSchedule(indexed, tails(indexed))!);
@@ -56,7 +56,7 @@ describe('squeeze', () => {
       expect(faultsOf(instance, made)).toEqual([]);
       expect(finishOf(instance, made)).toBeLessThanOrEqual(target);
     }
-    expect(found).toBeGreaterThanOrEqual(4);
+    expect(found).toBeGreaterThanOrEqual(6);
   });
 
   it('saves set-up at the same finish, and no more than can be saved', () => {
@@ -108,8 +108,13 @@ describe('sparingSession', () => {
     arcs: [],
   };
 
-  it('is a minute less than the last session takes at least', () => {
-    expect(sparingSession(indexInstance(instance), [0, 60, 1440])).toBe(1440 + 60 + 30 - 1);
+  it('is a minute less than the last session takes at least, whatever step is put into it', () => {
+    expect(sparingSession(indexInstance(instance), [0, 60, 1440])).toBe(1440 + 60 - 1);
+  });
+
+  it('lets what was done before go on curing', () => {
+    const cures = { ...instance, operations: [step('a', 1400), step('b', 0), step('c', 30)] };
+    expect(sparingSession(indexInstance(cures), [60, 0, 1440])).toBe(60 + 60 + 1400);
   });
 
   it('leaves the step that ends last as late as the session before allows', () => {

@@ -14,12 +14,15 @@ const BEYOND = 0.05;
 /** How often earlier steps are pushed back for a maximum lag before its breach is weighed instead. */
 const MOST_PUSHES = 6;
 const NEVER = 2 ** 30;
+/** Minutes of set-up weigh up to so much beside minutes of overrun, drawn anew for every try: less of it leaves room for
+ *  work, but some instances fit only where it is left alone. */
+const SETUP_PULL = 1.5;
 
 /** Looks for a schedule that ends by `finish` with no more than so much set-up, by packing its sessions tighter than they
  *  hold and then making it fit.
  *
  *  Every step has a session and a place in it. Where one overruns its session, its latest start or a maximum lag, the
- *  minutes are weighed, as is set-up beyond what is wanted, and moves to another place and swaps of two steps lower their
+ *  minutes are weighed, as is set-up, most of all beyond what is wanted, and moves to another place and swaps of two steps lower their
  *  sum, with rises at a chance that falls as `progress` runs from 0 to 1. Begins with the order of the starts `from`.
  *  Starts by operation once nothing is too much, or undefined where `progress` came to its end first or `finish` is
  *  beyond all reach. */
@@ -220,7 +223,9 @@ export function squeeze(
     pushed = oldPushed;
     pushed.forEach((operation, k) => (floors[operation] = oldFloors[k]!));
   };
-  const energy = () => total + Math.max(0, setupTotal - setupMinutes);
+  const pull = SETUP_PULL * random();
+  const tooMuch = () => total + Math.max(0, setupTotal - setupMinutes);
+  const energy = () => tooMuch() + pull * setupTotal;
   /** Whether a move is kept whose operations are pending. */
   const isKept = (heat: number): boolean => {
     const before = energy();
@@ -326,7 +331,7 @@ export function squeeze(
   update();
   const mean = hands.reduce((sum, minutes) => sum + minutes, 0) / size;
   let heat = 0;
-  for (let move = 0; energy() > 0; move++) {
+  for (let move = 0; tooMuch() > 0; move++) {
     if (move % LOOK_EVERY === 0) {
       const share = progress(move);
       if (share >= 1) return undefined;
@@ -357,12 +362,14 @@ export function sparingSession(
   for (let i = 1; i < size; i++) if (end(i) > end(last)) last = i;
   const session = windows.findLastIndex(([opens]) => opens <= starts[last]!);
   const [opens, closes] = windows[session]!;
+  let free = session > 0 ? windows[session - 1]![1] + operations[last]!.dry : 0;
+  // Whatever else may still be put into it must end too late as well, but for what ends late from elsewhere.
   let least = Infinity;
   for (let i = 0; i < size; i++) {
-    if (starts[i]! < opens || starts[i]! >= closes) continue;
     least = Math.min(least, opens + operations[i]!.hands + operations[i]!.dry - 1);
+    if (starts[i]! < opens || starts[i]! >= closes) free = Math.max(free, end(i));
   }
-  return Math.max(least, session > 0 ? windows[session - 1]![1] + operations[last]!.dry : 0);
+  return Math.min(end(last) - 1, Math.max(least, free));
 }
 
 /** Arcs one after another: those of operation i from `from[i]` to before `from[i + 1]`. */
