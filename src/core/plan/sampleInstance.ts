@@ -1,4 +1,4 @@
-import type { ScheduleInstance } from './scheduleInstance.ts';
+import type { ScheduleInstance, ScheduleOperation } from './scheduleInstance.ts';
 import { seededRandom } from './scheduleOperations.ts';
 
 /** An instance for tests and measurements: lags, windows that close, families and gaps in the calendar, repeatable from a seed. */
@@ -37,6 +37,36 @@ export function randomInstance(seed: number, size: number, days = 60): ScheduleI
         [10, 10, 0],
       ],
     },
+  };
+}
+
+/** Several builds for one builder, each with a last step that all of its work leads to: `0/end`, `1/end` and so on, with
+ *  what is wished of it. */
+export function severalBuilds(
+  seed: number,
+  size: number,
+  wishes: readonly Pick<ScheduleOperation, 'due' | 'weight'>[],
+): ScheduleInstance {
+  const builds = wishes.map((wish, k) => {
+    const { operations, arcs } = randomInstance(10 * seed + k, size);
+    const name = (id: string) => `${k}/${id}`;
+    const leads = new Set(arcs.map(({ from }) => from));
+    const last = operations.filter(({ id }) => !leads.has(id));
+    return {
+      operations: [
+        ...operations.map((operation) => ({ ...operation, id: name(operation.id) })),
+        { id: name('end'), hands: 5, family: null, dry: 0, ...wish },
+      ],
+      arcs: [
+        ...arcs.map((arc) => ({ ...arc, from: name(arc.from), to: name(arc.to) })),
+        ...last.map(({ id }) => ({ from: name(id), to: name('end'), minLag: 0, maxLag: null })),
+      ],
+    };
+  });
+  return {
+    ...randomInstance(seed, 1, wishes.length * size + 30),
+    operations: builds.flatMap(({ operations }) => operations),
+    arcs: builds.flatMap(({ arcs }) => arcs),
   };
 }
 

@@ -29,17 +29,18 @@ export function earliestStarts({
   return starts;
 }
 
-/** Latest start of every operation with which `finish` can still be met, if the builder had endless hands. */
+/** Latest start of every operation with which `finish` and all latest starts can still be met, if the builder had endless
+ *  hands. */
 export function latestStarts(
   { operations, windows, needsBooth, hasBooth, succs, topological }: IndexedInstance,
   finish: number,
 ): number[] {
   const starts = new Array<number>(operations.length).fill(-Infinity);
   for (const index of [...topological].reverse()) {
-    const { hands, dry } = operations[index]!;
+    const { hands, dry, latest = Infinity } = operations[index]!;
     const end = succs[index]!.reduce(
       (least, { other, minLag }) => Math.min(least, starts[other]! - minLag),
-      finish - dry,
+      Math.min(finish - dry, latest + hands),
     );
     const window = windows.findLast(
       ([from, to], session) => from + hands <= Math.min(end, to) && needsBooth[index]! <= hasBooth[session]!,

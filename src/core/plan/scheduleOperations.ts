@@ -7,7 +7,7 @@ import { listDecoder } from './listDecoder.ts';
 import { MOST_TO_SEARCH, orderSearch } from './orderSearch.ts';
 import { proveFinish, proveSetup } from './proveSchedule.ts';
 import { reinsert } from './reinsert.ts';
-import { finishBound, latestStarts, setupBound } from './scheduleBound.ts';
+import { earliestStarts, finishBound, latestStarts, setupBound } from './scheduleBound.ts';
 import {
   indexInstance,
   type IndexedInstance,
@@ -15,7 +15,16 @@ import {
   type ScheduleOperation,
   type ScheduleResult,
 } from './scheduleInstance.ts';
-import { sparingSession, squeeze } from './squeeze.ts';
+import { squeeze } from './squeeze.ts';
+import {
+  endOfOperation,
+  inTimeOrder,
+  keepingEnds,
+  lowering,
+  sessionBefore,
+  sparingSession,
+  type Aim,
+} from './squeezeGoals.ts';
 import { verifySchedule } from './verifySchedule.ts';
 
 export interface ScheduleOptions {
@@ -52,11 +61,15 @@ const FIRST_SHARE = 0.1;
 const MOST_TO_DISPATCH = 400;
 /** Beyond its time a search without any plan yet goes on this long, ms. */
 const PATIENCE_MS = 5000;
-/** Share of the time for taking out and putting back; the rest anneals what that found. Energy it may give up at first. */
-const REINSERT_SHARE = 0.75;
+/** Energy that taking out and putting back may give up at first. */
 const REINSERT_HEAT = 50;
 /** Shares of what is left at each: taking out and putting back, packing the sessions tighter, taking out again. */
 const SHARE_BEFORE_SQUEEZING = 0.1;
+/** For aims: taking out and putting back, then squeezing towards them. */
+const SHARE_BEFORE_AIMS = 0.3;
+const AIMS_SHARE = 0.5;
+/** So many sessions more may be used for what is overdue. */
+const SESSIONS_LATER = 2;
 const SQUEEZE_SHARE = 0.75;
 const SHARE_AFTER_SQUEEZING = 0.5;
 const SQUEEZE_SETUP_SHARE = 0.7;
@@ -228,14 +241,14 @@ export function scheduleOperations(
     current = best;
   }
   if (!provedBest() && !over() && indexed.size > MOST_TO_SEARCH) {
-    const canSqueeze = !weighs && best.overdue === 0;
-    takeOutAndPutBack(canSqueeze ? SHARE_BEFORE_SQUEEZING : REINSERT_SHARE, Infinity);
-    if (canSqueeze && best.overdue === 0) {
-      squeezeSessions(SQUEEZE_SHARE);
-      takeOutAndPutBack(SHARE_AFTER_SQUEEZING, Infinity);
-    }
+    takeOutAndPutBack(SHARE_BEFORE_SQUEEZING, Infinity);
+    if (weighs || best.overdue > 0) takeOutAndPutBack(SHARE_BEFORE_AIMS, Infinity);
+    if (best.overdue > 0) squeezeAims(AIMS_SHARE, true);
+    if (weighs) squeezeAims(AIMS_SHARE, false);
+    squeezeSessions(SQUEEZE_SHARE);
+    takeOutAndPutBack(SHARE_AFTER_SQUEEZING, Infinity);
     takeOutAndPutBack(SETUP_SHARE, Infinity, best.finish);
-    if (canSqueeze && best.overdue === 0) squeezeSetup(SQUEEZE_SETUP_SHARE);
+    squeezeSetup(SQUEEZE_SETUP_SHARE);
     current = best;
   }
   if (!provedBest() && !over())
@@ -274,17 +287,24 @@ export function scheduleOperations(
     goal: { finish: number; setupMinutes: number },
     most: { moves: number; share: number },
     end: { time: number; spent: number },
+    aim?: Aim,
   ): boolean {
-    const inTime = isDue ? { ...indexed, operations: indexed.operations.map(startingInTime) } : indexed;
     const began = now();
     const firstSpent = spent;
-    const found = squeeze(inTime, best!.starts, goal, random, (move) => {
-      spent = firstSpent + move / MOVES_PER_EVALUATION;
-      const byMoves = move / (most.moves * indexed.size);
-      const byCount = (spent - firstSpent) / (most.share * (end.spent - firstSpent));
-      const byTime = (now() - began) / (most.share * (end.time - began));
-      return over() ? 1 : Math.max(byMoves, byCount, Number.isFinite(evaluations) ? 0 : byTime);
-    });
+    const kept = keepingEnds(indexed, best!, aim);
+    const found = squeeze(
+      kept,
+      aim ? inTimeOrder(kept, best!.starts, goal.finish) : best!.starts,
+      goal,
+      random,
+      (move) => {
+        spent = firstSpent + move / MOVES_PER_EVALUATION;
+        const byMoves = move / (most.moves * indexed.size);
+        const byCount = (spent - firstSpent) / (most.share * (end.spent - firstSpent));
+        const byTime = (now() - began) / (most.share * (end.time - began));
+        return over() ? 1 : Math.max(byMoves, byCount, Number.isFinite(evaluations) ? 0 : byTime);
+      },
+    );
     // A try that fails without a move counts as well, or there would be no end of them.
     if (found) considerStarts(found);
     else spent++;
@@ -301,22 +321,45 @@ export function scheduleOperations(
    *  finish that was not reached and the best. */
   function squeezeSessions(share: number): void {
     const end = endOf(share);
-    let unreached = bound - 1;
-    let isWhole = true;
+    const steps = lowering(bound);
     while (isBefore(end) && best!.finish > bound) {
-      const sparing = sparingSession(indexed, best!.starts);
-      isWhole &&= sparing >= bound;
-      const finish = isWhole ? sparing : unreached + Math.ceil((best!.finish - 1 - unreached) / 2);
-      const isFound = squeezeTo(
-        { finish, setupMinutes: Infinity },
-        isWhole ? MOST_FOR_SESSION : MOST_FOR_MINUTES,
-        end,
-      );
-      isWhole &&= isFound;
-      if (!isFound) unreached = finish;
-      if (unreached >= best!.finish - 1) {
-        unreached = bound - 1;
-        isWhole = true;
+      const { target: finish, isWhole } = steps.next(best!.finish, sparingSession(indexed, best!.starts));
+      const most = isWhole ? MOST_FOR_SESSION : MOST_FOR_MINUTES;
+      steps.learn(finish, squeezeTo({ finish, setupMinutes: Infinity }, most, end), best!.finish);
+    }
+  }
+
+  /** Lowers by turns the ends of what is overdue, or of what weighs, for a share of the budget that is left; the others
+   *  and the finish stay as good as they are. */
+  function squeezeAims(share: number, isForOverdue: boolean): void {
+    const end = endOf(share);
+    const soonest = earliestStarts(indexed);
+    const aims = indexed.operations.flatMap(({ hands, dry, due, weight = 0 }, index) => {
+      if (isForOverdue ? due === undefined : weight === 0) return [];
+      const least = Math.max(soonest[index]! + hands + dry, isForOverdue ? due! : 0);
+      return [{ index, least, steps: lowering(least) }];
+    });
+    // Being in time is worth a later finish.
+    const later = (finish: number) =>
+      indexed.windows.filter(([opens]) => opens >= finish)[SESSIONS_LATER - 1]?.[1] ?? finish;
+    const reach = (index: number, target: number, isWhole: boolean) => {
+      const most = isWhole ? MOST_FOR_SESSION : MOST_FOR_MINUTES;
+      const tryBy = (finish: number) =>
+        squeezeTo({ finish, setupMinutes: Infinity }, most, end, { index, end: target });
+      return tryBy(best!.finish) || (isForOverdue && tryBy(later(best!.finish)));
+    };
+    const endNow = (index: number) => endOfOperation(indexed, best!.starts, index);
+    // A session sooner may be out of reach where a recoat window spans the days between, and its due time is not.
+    if (isForOverdue)
+      for (const { index, least } of aims)
+        if (endNow(index) > least && isBefore(end)) reach(index, least, true);
+    while (isBefore(end)) {
+      const open = aims.filter(({ index, least }) => endNow(index) > least);
+      if (open.length === 0) return;
+      for (const { index, steps } of open) {
+        if (!isBefore(end)) return;
+        const { target, isWhole } = steps.next(endNow(index), sessionBefore(indexed, best!.starts, index));
+        steps.learn(target, reach(index, target, isWhole), endNow(index));
       }
     }
   }

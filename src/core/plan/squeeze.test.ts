@@ -5,7 +5,8 @@ import { scheduleOperations, seededRandom } from './index.ts';
 import { insertSchedule } from './insertSchedule.ts';
 import { randomInstance } from './sampleInstance.ts';
 import { indexInstance, type ScheduleInstance } from './scheduleInstance.ts';
-import { sparingSession, squeeze } from './squeeze.ts';
+import { squeeze } from './squeeze.ts';
+import { sparingSession } from './squeezeGoals.ts';
 import { verifySchedule } from './verifySchedule.ts';
 
 /** Squeezes a first plan into a finish, in so many moves. */
@@ -93,33 +94,6 @@ describe('squeeze', () => {
       squeeze(indexed, first, { finish: 1500, setupMinutes: Infinity }, seededRandom(1), () => ++asked),
     ).toBeUndefined();
     expect(asked).toBe(0);
-  });
-});
-
-describe('sparingSession', () => {
-  const step = (id: string, dry: number) => ({ id, hands: 60, family: null, dry });
-  const instance: ScheduleInstance = {
-    ...randomInstance(1, 1),
-    windows: [
-      [0, 120],
-      [1440, 1560],
-    ],
-    operations: [step('a', 0), step('b', 0), step('c', 30)],
-    arcs: [],
-  };
-
-  it('is a minute less than the last session takes at least, whatever step is put into it', () => {
-    expect(sparingSession(indexInstance(instance), [0, 60, 1440])).toBe(1440 + 60 - 1);
-  });
-
-  it('lets what was done before go on curing', () => {
-    const cures = { ...instance, operations: [step('a', 1400), step('b', 0), step('c', 30)] };
-    expect(sparingSession(indexInstance(cures), [60, 0, 1440])).toBe(60 + 60 + 1400);
-  });
-
-  it('leaves the step that ends last as late as the session before allows', () => {
-    const long = { ...instance, operations: [step('a', 0), step('b', 0), step('c', 3000)] };
-    expect(sparingSession(indexInstance(long), [60, 1500, 1440])).toBe(120 + 3000);
   });
 });
 

@@ -352,26 +352,6 @@ export function squeeze(
   return starts;
 }
 
-/** The latest finish that leaves the session free in which the work that ends last is done. */
-export function sparingSession(
-  { operations, windows, size }: IndexedInstance,
-  starts: ArrayLike<number>,
-): number {
-  const end = (i: number) => starts[i]! + operations[i]!.hands + operations[i]!.dry;
-  let last = 0;
-  for (let i = 1; i < size; i++) if (end(i) > end(last)) last = i;
-  const session = windows.findLastIndex(([opens]) => opens <= starts[last]!);
-  const [opens, closes] = windows[session]!;
-  let free = session > 0 ? windows[session - 1]![1] + operations[last]!.dry : 0;
-  // Whatever else may still be put into it must end too late as well, but for what ends late from elsewhere.
-  let least = Infinity;
-  for (let i = 0; i < size; i++) {
-    least = Math.min(least, opens + operations[i]!.hands + operations[i]!.dry - 1);
-    if (starts[i]! < opens || starts[i]! >= closes) free = Math.max(free, end(i));
-  }
-  return Math.min(end(last) - 1, Math.max(least, free));
-}
-
 /** Arcs one after another: those of operation i from `from[i]` to before `from[i + 1]`. */
 function listOfArcs(arcs: readonly (readonly IndexedArc[])[]) {
   const all = arcs.flat();
