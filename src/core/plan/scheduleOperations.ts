@@ -291,7 +291,7 @@ export function scheduleOperations(
   ): boolean {
     const began = now();
     const firstSpent = spent;
-    const kept = keepingEnds(indexed, best!, aim);
+    const kept = keepingEnds(indexed, best!.starts, aim);
     const found = squeeze(
       kept,
       aim ? inTimeOrder(kept, best!.starts, goal.finish) : best!.starts,

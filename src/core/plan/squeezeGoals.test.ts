@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest';
-import { candidateOf } from './candidate.ts';
 import { scheduleOperations, type ScheduleInstance, type ScheduleResult } from './index.ts';
 import { randomInstance, severalBuilds } from './sampleInstance.ts';
 import { indexInstance } from './scheduleInstance.ts';
@@ -108,18 +107,22 @@ describe('keepingEnds', () => {
       arcs: [],
     };
     const indexed = indexInstance(instance);
-    return keepingEnds(indexed, candidateOf(indexed, starts), aim).operations.map(({ latest }) => latest);
+    return keepingEnds(indexed, starts, aim).operations.map(({ latest }) => latest);
   };
 
   it('holds what is due to its time and what weighs to its end', () => {
     expect(latestOf([500, 100, 200, 300, 0])).toEqual([undefined, 310, 210, 300, 0]);
   });
 
-  it('lets what is overdue be no later than it is, and gives up what weighs for it', () => {
-    expect(latestOf([500, 100, 700, 300, 0])).toEqual([undefined, 310, 700, undefined, 10]);
+  it('lets what is overdue be no later than it is', () => {
+    expect(latestOf([500, 100, 700, 300, 0])).toEqual([undefined, 310, 700, 300, 0]);
   });
 
   it('holds what is aimed at to its aim', () => {
+    expect(latestOf([500, 100, 200, 300, 0], { index: 0, end: 400 })).toEqual([310, 310, 210, 300, 0]);
+  });
+
+  it('lets what weighs wait for what is overdue', () => {
     expect(latestOf([500, 100, 700, 300, 0], { index: 2, end: 600 })).toEqual([
       undefined,
       310,
@@ -127,7 +130,6 @@ describe('keepingEnds', () => {
       undefined,
       10,
     ]);
-    expect(latestOf([500, 100, 200, 300, 0], { index: 0, end: 400 })[0]).toBe(310);
   });
 });
 
@@ -179,7 +181,7 @@ describe('inTimeOrder', () => {
     const now = indexed.operations.map(({ id }) => starts[id]!);
     const index = indexed.operations.findIndex(({ id }) => id === '1/end');
     const end = now[index]! - 1440;
-    const wanted = inTimeOrder(keepingEnds(indexed, candidateOf(indexed, now), { index, end }), now, finish);
+    const wanted = inTimeOrder(keepingEnds(indexed, now, { index, end }), now, finish);
     expect(wanted[index]).toBeLessThanOrEqual(end - 5);
     wanted.forEach((start, i) => {
       expect(start).toBeLessThanOrEqual(now[i]!);

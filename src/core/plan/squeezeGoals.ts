@@ -1,4 +1,3 @@
-import type { Candidate } from './candidate.ts';
 import { latestStarts } from './scheduleBound.ts';
 import type { IndexedInstance, ScheduleOperation } from './scheduleInstance.ts';
 
@@ -36,18 +35,18 @@ export interface Aim {
   end: number;
 }
 
-/** The instance in which what is due, what weighs and the operation that is aimed at end no later than they may. */
-export function keepingEnds(
-  indexed: IndexedInstance,
-  { starts, overdue }: Candidate,
-  aim?: Aim,
-): IndexedInstance {
+/** The instance in which what is due, what weighs and the operation that is aimed at end no later than they may. For what
+ *  is overdue, what weighs may wait. */
+export function keepingEnds(indexed: IndexedInstance, starts: ArrayLike<number>, aim?: Aim): IndexedInstance {
+  const isOverdue = (index: number) =>
+    endOfOperation(indexed, starts, index) > (indexed.operations[index]!.due ?? Infinity);
+  const canWait = aim !== undefined && isOverdue(aim.index);
   const operations = indexed.operations.map((operation, index): ScheduleOperation => {
     const { hands, dry, due, weight = 0, latest = Infinity } = operation;
     const end = endOfOperation(indexed, starts, index);
     let most = Infinity;
     if (due !== undefined) most = Math.max(due, end);
-    if (weight > 0 && overdue === 0) most = Math.min(most, end);
+    if (weight > 0 && !canWait) most = Math.min(most, end);
     if (aim?.index === index) most = aim.end;
     return most === Infinity ? operation : { ...operation, latest: Math.min(latest, most - hands - dry) };
   });
