@@ -327,3 +327,40 @@ describe('planView on the sample bench', () => {
     expect(more.finish).toBeLessThan(asItIs.finish!);
   });
 });
+
+describe('a longer look', () => {
+  /** One sub-assembly alone, whose plan is proved in a moment. */
+  const small = (plan: PlanRecord, longer = false): PlanRequest => {
+    const build = request.snapshot.builds.find(({ id }) => id === 'tolliver')!;
+    const tray = build.trays.find(({ id }) => id === 'tolliver-boot')!;
+    const only = { ...build, trays: [tray], joins: [] };
+    return { ...withSnapshot({ builds: [only], plan }), ...(longer ? { longer } : {}) };
+  };
+  const none = (): PlanRecord => ({ ...request.snapshot.plan, fingerprint: '', starts: {} });
+
+  it('betters a stored plan that is up to date, which is kept otherwise', () => {
+    const best = planView(small(none()));
+    expect(best.proved).toBe(true);
+    const followed = new Set(best.arcs.map(({ from }) => from));
+    const last = best.operations.find(
+      ({ id }) => !followed.has(id) && best.starts[id]! === Math.max(...Object.values(best.starts)),
+    )!;
+    const session = best.sessions.find(({ start }) => start > best.finish)!;
+    const worse = {
+      ...stored(best),
+      starts: { ...best.starts, [last.id]: session.start + 30 },
+      finish: session.start + 30 + last.hands + last.dry,
+    };
+    const kept = planView(small(worse));
+    expect(kept).toMatchObject({ replanned: false, starts: worse.starts, finish: worse.finish });
+    const bettered = planView(small(worse, true));
+    expect(bettered).toMatchObject({ replanned: true, finish: best.finish, proved: true });
+    expect(bettered.moves.map(({ id }) => id)).toContain(last.id);
+  });
+
+  it('keeps the stored plan where there is no better one', () => {
+    const best = planView(small(none()));
+    const again = planView(small(stored(best), true));
+    expect(again).toMatchObject({ replanned: false, starts: best.starts, finish: best.finish, proved: true });
+  });
+});

@@ -120,6 +120,18 @@ describe('changing the plan', () => {
     expect((await bench()).plan).toEqual(kept);
   });
 
+  it('looks longer for a better plan when asked to, and keeps what it has found by then', async () => {
+    const { fingerprint } = (await bench()).plan;
+    await settled();
+    await press(page, 'button', 'look for a better one for a minute');
+    await shows(page, /so far; looking for better, \d+ %/);
+    await press(page, 'button', 'keep this one');
+    await settled();
+    await shows(page, /\d+ steps, ready/);
+    expect((await bench()).plan.fingerprint).toBe(fingerprint);
+    await page.waitForSelector('::-p-aria([name="look for a better one for a minute"][role="button"])');
+  });
+
   it('says that done work is no longer planned when its layer goes', async () => {
     const chassis = (await bench()).builds
       .find(({ id }) => id === 'tolliver')!

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { earliestFinish, scheduleOperations, verifySchedule, type ScheduleInstance } from './index.ts';
-import { randomInstance } from './sampleInstance.ts';
+import { randomInstance, withBooth } from './sampleInstance.ts';
 import eight from './samples/small-02-n8.json';
 import fifteen from './samples/small-16-n15.json';
 import twelve from './samples/small-09-n12.json';
@@ -483,5 +483,38 @@ describe('a recoat window that no session holds', () => {
     expect(work).toThrow(/No plan that keeps every recoat window was found among \d+ tried/);
     expect(clock).toBeLessThan(60_000);
     expect(() => solve(both)).toThrow(/No plan keeps every recoat window/);
+  });
+});
+
+describe('an earlier plan that still holds', () => {
+  it('is never followed by a worse one, however short the search', () => {
+    for (let seed = 1; seed <= 12; seed++) {
+      const instance = withBooth(randomInstance(seed, 26, 78), seed);
+      const before = scheduleOperations(instance, { evaluations: 3000, timeMs: 1e9 });
+      const after = scheduleOperations(instance, {
+        evaluations: 1,
+        timeMs: 1e9,
+        seed: 5,
+        previous: before.starts,
+      });
+      expect(after.finish, `seed ${seed}`).toBeLessThanOrEqual(before.finish);
+      if (after.finish === before.finish)
+        expect(after.setupMinutes, `seed ${seed}`).toBeLessThanOrEqual(before.setupMinutes);
+    }
+  });
+
+  it('is not handed out where it no longer holds', () => {
+    const instance = randomInstance(4, 40);
+    const before = scheduleOperations(instance, { evaluations: 500, timeMs: 1e9 });
+    const [first, ...windows] = instance.windows;
+    expect(Object.values(before.starts).some((start) => start < first![1])).toBe(true);
+    for (const changed of [
+      { ...instance, windows },
+      { ...instance, windows: instance.windows.slice(0, 12) },
+      { ...instance, operations: instance.operations.map((each) => ({ ...each, hands: each.hands + 5 })) },
+    ]) {
+      const after = scheduleOperations(changed, { evaluations: 300, timeMs: 1e9, previous: before.starts });
+      expect(verifySchedule(changed, after)).toEqual([]);
+    }
   });
 });

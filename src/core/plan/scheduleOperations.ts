@@ -39,7 +39,8 @@ export interface ScheduleOptions {
   onImproved?: (result: ScheduleResult) => void;
   /** Called now and then with the share of the budget used, 0..1. */
   onProgress?: (share: number) => void;
-  /** Starts of an earlier plan: the search begins from its order. */
+  /** Starts of an earlier plan: the search begins from its order, and where it still keeps every rule, nothing worse is
+   *  handed out. */
   previous?: Record<string, number>;
 }
 
@@ -179,7 +180,11 @@ export function scheduleOperations(
     return { starts: {}, finish: 0, setupMinutes: 0, overdue: 0, lowerBound: 0, optimal: true };
   }
   let current: Candidate | undefined;
-  if (previous) current = consider(orderOfPrevious(indexed, previous));
+  if (previous) {
+    const kept = previousIfItHolds(instance, indexed, previous);
+    if (kept) adopt(kept);
+    current = consider(orderOfPrevious(indexed, previous)) ?? kept;
+  }
   const began = now();
   const take = (order: number[] | undefined) => {
     const candidate = order && consider(order);
@@ -428,6 +433,20 @@ function reinsertEnergy(
   }
   const late = kept > -Infinity ? BEYOND_WEIGHT * Math.max(0, finish - kept) : finish;
   return late + setupMinutes + aims + (0.1 * sum) / size;
+}
+
+/** The earlier plan as it was, if it has a start for every operation and keeps every rule. */
+function previousIfItHolds(
+  instance: ScheduleInstance,
+  indexed: IndexedInstance,
+  previous: Record<string, number>,
+): Candidate | undefined {
+  const closes = indexed.windows.at(-1)?.[1] ?? 0;
+  const starts = indexed.operations.map(({ id }) => previous[id] ?? -1);
+  if (starts.some((start, i) => start < 0 || start + indexed.operations[i]!.hands > closes)) return undefined;
+  const made = candidateOf(indexed, starts);
+  const own = Object.fromEntries(indexed.operations.map(({ id }, i) => [id, starts[i]!]));
+  return verifySchedule(instance, { ...made, starts: own }).length === 0 ? made : undefined;
 }
 
 /** The earlier plan's order, with operations it did not know at their dispatch place. */

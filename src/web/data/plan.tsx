@@ -27,6 +27,8 @@ interface PlanState {
   improving: number | null;
   /** Why the latest plan could not be made, in words; null while all is well. */
   failure: string | null;
+  /** Looks for a better plan than the one that is kept, for about a minute. */
+  lookLonger: () => void;
   /** Keeps the plan as it is and stops improving it. */
   keepThis: () => void;
   operations: ReadonlyMap<string, PlanOperation>;
@@ -45,6 +47,7 @@ const PlanContext = createContext<PlanState>({
   busy: true,
   improving: null,
   failure: null,
+  lookLonger: () => undefined,
   keepThis: () => undefined,
   operations: new Map(),
   lastChange: null,
@@ -66,12 +69,14 @@ function requestOf(
   snapshot: BenchSnapshot,
   used: Pick<PlanRequest, 'paints' | 'codes'>,
   tonightUntil: number | null,
+  longer = false,
 ): PlanRequest {
   return {
     snapshot,
     ...used,
     now: Math.floor(benchNow() / 60000),
     ...(tonightUntil === null ? {} : { tonightUntil }),
+    ...(longer ? { longer } : {}),
   };
 }
 
@@ -104,10 +109,16 @@ export function PlanProvider({ children }: { children: ReactNode }) {
     setUntil(next);
   }, []);
 
+  /** The bench for which a better plan is looked for longer; once anything on it changes, that is over. */
+  const [bettered, setBettered] = useState<BenchSnapshot | null>(null);
+  const longer = bettered !== null && bettered === snapshot;
+  const lookLonger = useCallback(() => setBettered(snapshot ?? null), [snapshot]);
   useEffect(() => {
+    // A longer look is not begun anew with every minute.
+    if (longer) return;
     const timer = setInterval(() => setMinute((count) => count + 1), REFRESH_MS);
     return () => clearInterval(timer);
-  }, []);
+  }, [longer]);
 
   const used = useMemo(() => {
     if (!snapshot || !paints || !codes) return null;
@@ -123,20 +134,22 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   }, [snapshot, paints, codes]);
 
   const inputs = useMemo(
-    () => (snapshot && used ? { snapshot, used, minute, tonightUntil } : null),
-    [snapshot, used, minute, tonightUntil],
+    () => (snapshot && used ? { snapshot, used, minute, tonightUntil, longer } : null),
+    [snapshot, used, minute, tonightUntil, longer],
   );
 
-  const keep = useCallback((next: PlanView, version: number) => {
+  const keep = useCallback(async (next: PlanView, version: number) => {
     const before = settled.current;
     settled.current = next;
     const label = undoLabel();
     const isNew = label !== labelBefore.current;
     labelBefore.current = label;
-    if (!next.replanned || next.problem) return;
-    setLastChange({ ...planChange(before, next), after: isNew ? label : null });
-    const { fingerprint, starts, finish, bound, setupMinutes, proved } = next;
-    void savePlan({ fingerprint, starts, finish, bound, setupMinutes, proved, version });
+    if (next.replanned && !next.problem) {
+      setLastChange({ ...planChange(before, next), after: isNew ? label : null });
+      const { fingerprint, starts, finish, bound, setupMinutes, proved } = next;
+      await savePlan({ fingerprint, starts, finish, bound, setupMinutes, proved, version });
+    }
+    setBettered(null);
   }, []);
 
   useEffect(() => {
@@ -155,13 +168,15 @@ export function PlanProvider({ children }: { children: ReactNode }) {
     const fail = (why: string) => {
       // A worker that failed once is not trusted with the next question.
       if (worker.current === mine) endWorker();
-      if (isNews()) setFailed({ inputs, why });
+      if (!isNews()) return;
+      setFailed({ inputs, why });
+      setBettered(null);
     };
     // A script that cannot be fetched or read answers nothing.
     mine.thread.onerror = ({ message }) => fail(message || 'the worker that plans could not start');
     void mine.remote
       .makePlan(
-        requestOf(snapshot, used, inputs.tonightUntil),
+        requestOf(snapshot, used, inputs.tonightUntil, inputs.longer),
         // Progress comes on a port of its own and may arrive after the answer.
         proxy((view: PlanView, share: number) => {
           setMade((now) =>
@@ -173,7 +188,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
         mine.busy = false;
         if (!isNews()) return;
         setMade({ view: next, inputs, share: null });
-        keep(next, snapshot.plan.version);
+        void keep(next, snapshot.plan.version);
       })
       .catch((error: unknown) => fail((error as Error).message));
   }, [inputs, keep, endWorker]);
@@ -187,7 +202,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
     endWorker();
     asked.current++;
     setMade({ ...made, share: null });
-    keep(made.view, inputs.snapshot.plan.version);
+    void keep(made.view, inputs.snapshot.plan.version);
   }, [made, inputs, keep, endWorker]);
   const state = useMemo(
     () => ({
@@ -195,6 +210,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
       busy,
       improving,
       failure,
+      lookLonger,
       keepThis,
       lastChange,
       acceptChange,
@@ -208,6 +224,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
       busy,
       improving,
       failure,
+      lookLonger,
       keepThis,
       lastChange,
       acceptChange,

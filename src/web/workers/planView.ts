@@ -48,6 +48,8 @@ export interface PlanRequest {
   now: number;
   /** The builder has from now until then tonight, whatever the calendar says; minutes since 1970. */
   tonightUntil?: number;
+  /** A better one is looked for, for about a minute, although the stored plan is up to date. */
+  longer?: boolean;
 }
 
 /** Everything that follows from the bench as it stands; times in minutes since 1970. */
@@ -95,6 +97,8 @@ const HORIZON_DAYS = 365;
 const MOST_EVALUATIONS = 30_000;
 const STEPS_LOOKED_AT = 16_000_000;
 const TIME_MS = 20_000;
+/** So many times the work where the builder asks for a longer look. */
+const LONGER = 16;
 /** Between two looks at the best so far. */
 const TELL_MS = 300;
 /** A step this late makes a new plan. */
@@ -104,7 +108,7 @@ const LATE_MINUTES = 30;
  *  made from the same inputs and is not late is kept as it is. While a plan is being improved, `onBetter` is given the
  *  best so far, checked like the last, some times a second. */
 export function planView(
-  { snapshot, paints, codes, now, tonightUntil }: PlanRequest,
+  { snapshot, paints, codes, now, tonightUntil, longer = false }: PlanRequest,
   onBetter?: (soFar: PlanView, share: number) => void,
 ): PlanView {
   const { settings, builds, lessons, plan: stored } = snapshot;
@@ -229,7 +233,8 @@ export function planView(
     }
   };
   try {
-    if (work.instance.operations.length > 0) fillSchedule(view, work.instance, stored, now, warn, onBetter);
+    if (work.instance.operations.length > 0)
+      fillSchedule(view, work.instance, stored, { now, times: longer ? LONGER : 1 }, warn, onBetter);
     else warn();
   } catch (error) {
     const titles = new Map(view.operations.map(({ id, title }) => [id, title]));
@@ -408,7 +413,7 @@ function fillSchedule(
   view: PlanView,
   instance: ScheduleInstance,
   stored: BenchSnapshot['plan'],
-  now: number,
+  { now, times }: { now: number; times: number },
   warn: () => void,
   onBetter?: (soFar: PlanView, share: number) => void,
 ): void {
@@ -418,19 +423,15 @@ function fillSchedule(
     ids.every((id) => stored.starts[id] !== undefined) &&
     instance.operations.every(({ id, hands }) => stored.starts[id]! + hands + LATE_MINUTES > now);
   const known = Object.fromEntries(Object.entries(stored.starts).map(([id, start]) => [id, start - now]));
-  if (upToDate) {
-    view.starts = Object.fromEntries(ids.map((id) => [id, stored.starts[id]!]));
-    view.finish = stored.finish;
-    view.bound = stored.bound;
-    view.setupMinutes = stored.setupMinutes;
-    view.proved = stored.proved;
-  } else {
+  if (upToDate && times === 1) keepStored();
+  else {
     const previous = ids.some((id) => known[id] !== undefined) ? known : undefined;
     let better: ScheduleResult | undefined;
     let told = -Infinity;
     const result = scheduleOperations(instance, {
-      evaluations: Math.min(MOST_EVALUATIONS, Math.ceil(STEPS_LOOKED_AT / instance.operations.length)),
-      timeMs: TIME_MS,
+      evaluations:
+        times * Math.min(MOST_EVALUATIONS, Math.ceil(STEPS_LOOKED_AT / instance.operations.length)),
+      timeMs: times * TIME_MS,
       seed: 7,
       previous,
       onImproved: (found) => (better = found),
@@ -444,10 +445,19 @@ function fillSchedule(
     const problems = verifySchedule(instance, result);
     if (problems.length > 0) throw new Error(problems[0]);
     take(result);
-    return;
+    if (!upToDate || view.moves.length > 0) return;
+    keepStored();
   }
   explain();
 
+  function keepStored(): void {
+    view.starts = Object.fromEntries(ids.map((id) => [id, stored.starts[id]!]));
+    view.finish = stored.finish;
+    view.bound = stored.bound;
+    view.setupMinutes = stored.setupMinutes;
+    view.proved = stored.proved;
+    view.replanned = false;
+  }
   function take(result: ScheduleResult): void {
     view.starts = Object.fromEntries(ids.map((id) => [id, result.starts[id]! + now]));
     view.finish = result.finish + now;

@@ -31,7 +31,7 @@ const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 export function PlanScreen() {
   const { build, ready, error } = useWorkshop();
   const { data } = useBench();
-  const { view, busy, improving, failure, keepThis, operations } = usePlan();
+  const { view, busy, improving, failure, keepThis, lookLonger, operations } = usePlan();
   const [marked, setMarked] = useState<string>();
   if (!ready || !data) return <Loading what="the plan" error={error} />;
   if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
@@ -189,6 +189,11 @@ export function PlanScreen() {
                 ? 'Proved earliest for these evenings.'
                 : 'The best found; the bound above counts cures and sessions but gives you endless hands.'}
             </p>
+            {!view.proved && !busy && improving === null && failure === null && (
+              <button type="button" className="why" onClick={lookLonger}>
+                look for a better one for a minute
+              </button>
+            )}
           </div>
         )}
         <ChangePanel buildId={build.id} />
