@@ -189,8 +189,13 @@ export function PlanScreen() {
                 ? 'Proved earliest for these evenings.'
                 : 'The best found; the bound above counts cures and sessions but gives you endless hands.'}
             </p>
-            {!view.proved && !busy && improving === null && failure === null && (
-              <button type="button" className="why" onClick={lookLonger}>
+            {!view.proved && failure === null && (
+              <button
+                type="button"
+                className="why"
+                disabled={busy || improving !== null}
+                onClick={lookLonger}
+              >
                 look for a better one for a minute
               </button>
             )}
