@@ -121,10 +121,20 @@ describe('changing the plan', () => {
   });
 
   it('looks longer for a better plan when asked to, and keeps what it has found by then', async () => {
-    const { fingerprint } = (await bench()).plan;
     await settled();
+    const { fingerprint } = (await bench()).plan;
     await press(page, 'button', 'look for a better one for a minute');
     await shows(page, /so far; looking for better, \d+ %/);
+    // Whoever comes back to the window finds it still looking.
+    const answered = page.waitForResponse(
+      (response) => response.request().method() === 'GET' && response.url().endsWith('/api/bench'),
+    );
+    const focusing = setInterval(() => {
+      void page.evaluate(() => window.dispatchEvent(new Event('focus')));
+    }, 200);
+    await answered;
+    clearInterval(focusing);
+    await new Promise((resolve) => setTimeout(resolve, 500));
     await press(page, 'button', 'keep this one');
     await settled();
     await shows(page, /\d+ steps, ready/);

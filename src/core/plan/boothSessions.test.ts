@@ -2,8 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   explainStarts,
-  longestSession,
-  longestSpraying,
+  longestSessions,
   remainingWork,
   scheduleOperations,
   upcomingSessions,
@@ -91,7 +90,7 @@ describe('sessions in which nothing can be sprayed', () => {
       { day: 4, ...evening, spraying: false },
       { day: 6, start: 540, end: 660 },
     ];
-    expect([longestSession(sessions), longestSpraying(sessions.slice(0, 2))]).toEqual([120, 0]);
+    expect(longestSessions(sessions.slice(0, 2))).toEqual({ session: 120, spraying: 0 });
     // A Tuesday.
     const now = Math.round(new Date(2026, 4, 12, 19, 0).getTime() / 60000);
     const plan = {

@@ -2,12 +2,10 @@
 export { carriedOver } from './carriedOver.ts';
 export { withoutPassed } from './withoutPassed.ts';
 export { generateOperations } from './generateOperations.ts';
-export { SPRAY_BOOTH } from './operation.ts';
 export type { OperationKind, OperationPlan, PlanArc, PlannableBuild, PlanOperation } from './operation.ts';
 export { plannableBuild } from './plannableBuild.ts';
 export {
   localDate,
-  longestSession,
   longestSessions,
   longestSpraying,
   requireCalendar,

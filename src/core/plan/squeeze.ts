@@ -40,10 +40,9 @@ export function squeeze(
   const hands = Int32Array.from(operations, (operation) => operation.hands);
   const earliest = Int32Array.from(operations, (operation) => operation.earliest ?? 0);
   const reachable = earliestStarts(instance);
-  const latest = Int32Array.from(latestStarts(instance, finish), (start, i) =>
-    Math.min(NEVER, start, operations[i]!.latest ?? NEVER),
-  );
-  if (reachable.some((start, i) => start > latest[i]!)) return undefined;
+  const ends = latestStarts(instance, finish);
+  if (reachable.some((start, i) => start > ends[i]!)) return undefined;
+  const latest = Int32Array.from(ends, (start) => Math.min(NEVER, start));
   const opens = Int32Array.from(windows, ([start]) => start);
   const closes = Int32Array.from(windows, ([, end]) => end);
   const sessionAt = (minute: number) =>

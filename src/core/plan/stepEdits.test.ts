@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { StepEdit } from '../kit/index.ts';
-import { nextToJoin, SPRAY_BOOTH, withStepEdits, type OperationPlan } from './index.ts';
+import { nextToJoin, withStepEdits, type OperationPlan } from './index.ts';
+import { SPRAY_BOOTH } from './operation.ts';
 import { plainArc, plainOperation } from './plainPlan.ts';
 
 const edit = (operationId: string, change: Partial<StepEdit>): StepEdit => ({
