@@ -123,7 +123,7 @@ describe('changing the plan', () => {
   it('looks longer for a better plan when asked to, and keeps what it has found by then', async () => {
     await settled();
     const { fingerprint } = (await bench()).plan;
-    await press(page, 'button', 'look for a better one for a minute');
+    await press(page, 'button', 'look longer for a better one');
     await shows(page, /so far; looking for better, \d+ %/);
     // Whoever comes back to the window finds it still looking.
     const answered = page.waitForResponse(
@@ -139,7 +139,7 @@ describe('changing the plan', () => {
     await settled();
     await shows(page, /\d+ steps, ready/);
     expect((await bench()).plan.fingerprint).toBe(fingerprint);
-    await page.waitForSelector('::-p-aria([name="look for a better one for a minute"][role="button"])');
+    await page.waitForSelector('::-p-aria([name="look longer for a better one"][role="button"])');
   });
 
   it('says that done work is no longer planned when its layer goes', async () => {

@@ -27,7 +27,7 @@ interface PlanState {
   improving: number | null;
   /** Why the latest plan could not be made, in words; null while all is well. */
   failure: string | null;
-  /** Looks for a better plan than the one that is kept, for about a minute. */
+  /** Looks much longer for a better plan than the one that is kept. */
   lookLonger: () => void;
   /** Keeps the plan as it is and stops improving it. */
   keepThis: () => void;

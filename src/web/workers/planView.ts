@@ -48,7 +48,7 @@ export interface PlanRequest {
   now: number;
   /** The builder has from now until then tonight, whatever the calendar says; minutes since 1970. */
   tonightUntil?: number;
-  /** A better one is looked for, for about a minute, although the stored plan is up to date. */
+  /** A better one is looked for, much longer than at first, although the stored plan is up to date. */
   longer?: boolean;
 }
 

@@ -196,7 +196,7 @@ export function PlanScreen() {
                 disabled={busy || improving !== null}
                 onClick={lookLonger}
               >
-                look for a better one for a minute
+                look longer for a better one
               </button>
             )}
           </div>
