@@ -358,6 +358,29 @@ describe('a longer look', () => {
     expect(bettered.moves.map(({ id }) => id)).toContain(last.id);
   });
 
+  it('goes on from what one that was broken off had found, also where the stored plan is up to date', () => {
+    const best = planView(small(none()));
+    const later = Object.fromEntries(
+      Object.entries(best.starts).map(([id, start]) => [id, start + 7 * 1440]),
+    );
+    const weekLater = { ...stored(best), starts: later, finish: best.finish + 7 * 1440 };
+    expect(planView(small(weekLater))).toMatchObject({ replanned: false, finish: weekLater.finish });
+    const goneOn = planView({ ...small(weekLater), goOnFrom: best.starts });
+    expect(goneOn).toMatchObject({ replanned: true, starts: best.starts, finish: best.finish });
+  });
+
+  it('goes on from steps that are there no longer and without steps that are new', () => {
+    const best = planView(small(none()));
+    const [first, ...rest] = Object.entries(best.starts);
+    const goneOn = planView({
+      ...small(none()),
+      goOnFrom: { ...Object.fromEntries(rest), 'tolliver/gone/step': first![1] },
+    });
+    expect(goneOn.problem).toBeNull();
+    expect(Object.keys(goneOn.starts).sort()).toEqual(Object.keys(best.starts).sort());
+    expect(goneOn.finish).toBe(best.finish);
+  });
+
   it('keeps the stored plan where there is no better one', () => {
     const best = planView(small(none()));
     const again = planView(small(stored(best), true));

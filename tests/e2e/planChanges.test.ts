@@ -142,6 +142,24 @@ describe('changing the plan', () => {
     await page.waitForSelector('::-p-aria([name="look longer for a better one"][role="button"])');
   });
 
+  it('says when a change ends a longer look, and goes on from what that had found', async () => {
+    await settled();
+    await press(page, 'button', 'look longer for a better one');
+    await shows(page, /so far; looking for better, \d+ %/);
+    const { fingerprint } = (await bench()).plan;
+    await page.select('select[aria-label="Among the builds"]', 'first');
+    await shows(page, /A change ended the longer look; this plan went on from what that had found\./, 60_000);
+    await expect
+      .poll(async () => (await bench()).plan.fingerprint, { timeout: 30_000 })
+      .not.toBe(fingerprint);
+    await page.reload();
+    await shows(page, /\d+ steps, ready/, 60_000);
+    expect(await page.evaluate(() => document.body.innerText)).not.toContain('ended the longer look');
+    await page.select('select[aria-label="Among the builds"]', 'usual');
+    await expect.poll(async () => (await planOf('tolliver')).priority, { timeout: 30_000 }).toBe('usual');
+    await settled();
+  });
+
   it('says that done work is no longer planned when its layer goes', async () => {
     const chassis = (await bench()).builds
       .find(({ id }) => id === 'tolliver')!

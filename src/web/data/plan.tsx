@@ -29,6 +29,8 @@ interface PlanState {
   failure: string | null;
   /** Looks much longer for a better plan than the one that is kept. */
   lookLonger: () => void;
+  /** True where a change ended a longer look, and the plan went on from what that had found. */
+  lookCutShort: boolean;
   /** Keeps the plan as it is and stops improving it. */
   keepThis: () => void;
   operations: ReadonlyMap<string, PlanOperation>;
@@ -48,6 +50,7 @@ const PlanContext = createContext<PlanState>({
   improving: null,
   failure: null,
   lookLonger: () => undefined,
+  lookCutShort: false,
   keepThis: () => undefined,
   operations: new Map(),
   lastChange: null,
@@ -69,7 +72,7 @@ function requestOf(
   snapshot: BenchSnapshot,
   used: Pick<PlanRequest, 'paints' | 'codes'>,
   tonightUntil: number | null,
-  longer = false,
+  { longer = false, goOnFrom }: Pick<PlanRequest, 'longer' | 'goOnFrom'> = {},
 ): PlanRequest {
   return {
     snapshot,
@@ -77,6 +80,7 @@ function requestOf(
     now: Math.floor(benchNow() / 60000),
     ...(tonightUntil === null ? {} : { tonightUntil }),
     ...(longer ? { longer } : {}),
+    ...(goOnFrom ? { goOnFrom } : {}),
   };
 }
 
@@ -92,7 +96,14 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   }, []);
   const asked = useRef(0);
   /** The latest plan; `share` where it is being improved still. */
-  const [made, setMade] = useState<{ view: PlanView; inputs: unknown; share: number | null } | null>(null);
+  const [made, setMade] = useState<{
+    view: PlanView;
+    inputs: unknown;
+    share: number | null;
+    cutShort: boolean;
+  } | null>(null);
+  /** What a search under way has found so far: where anything ends it, the next goes on from there. */
+  const soFar = useRef<{ starts: PlanView['starts']; longer: boolean } | null>(null);
   const [failed, setFailed] = useState<{ inputs: unknown; why: string } | null>(null);
   const [lastChange, setLastChange] = useState<PlanChange | null>(null);
   const acceptChange = useCallback(() => setLastChange(null), []);
@@ -141,6 +152,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   const keep = useCallback(async (next: PlanView, version: number) => {
     const before = settled.current;
     settled.current = next;
+    soFar.current = null;
     const label = undoLabel();
     const isNew = label !== labelBefore.current;
     labelBefore.current = label;
@@ -163,31 +175,40 @@ export function PlanProvider({ children }: { children: ReactNode }) {
     const mine = worker.current;
     mine.busy = true;
     const turn = ++asked.current;
-    const { snapshot, used } = inputs;
+    const { snapshot, used, longer } = inputs;
+    const begin = soFar.current;
+    const cutShort = begin !== null && begin.longer && !longer;
     const isNews = () => turn === asked.current;
     const fail = (why: string) => {
       // A worker that failed once is not trusted with the next question.
       if (worker.current === mine) endWorker();
       if (!isNews()) return;
       setFailed({ inputs, why });
+      soFar.current = null;
       setBettered(null);
     };
     // A script that cannot be fetched or read answers nothing.
     mine.thread.onerror = ({ message }) => fail(message || 'the worker that plans could not start');
     void mine.remote
       .makePlan(
-        requestOf(snapshot, used, inputs.tonightUntil, inputs.longer),
+        requestOf(snapshot, used, inputs.tonightUntil, { longer, goOnFrom: begin?.starts }),
         // Progress comes on a port of its own and may arrive after the answer.
         proxy((view: PlanView, share: number) => {
-          setMade((now) =>
-            !isNews() || (now?.inputs === inputs && now.share === null) ? now : { view, inputs, share },
-          );
+          if (!isNews() || !mine.busy) return;
+          soFar.current = { starts: view.starts, longer: longer || cutShort };
+          setMade({ view, inputs, share, cutShort });
         }),
       )
       .then((next) => {
         mine.busy = false;
         if (!isNews()) return;
-        setMade({ view: next, inputs, share: null });
+        // That a look was cut short is said until the plan changes again.
+        setMade((before) => ({
+          view: next,
+          inputs,
+          share: null,
+          cutShort: cutShort || (!next.replanned && before?.cutShort === true),
+        }));
         void keep(next, snapshot.plan.version);
       })
       .catch((error: unknown) => fail((error as Error).message));
@@ -211,6 +232,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
       improving,
       failure,
       lookLonger,
+      lookCutShort: made?.cutShort ?? false,
       keepThis,
       lastChange,
       acceptChange,
@@ -221,6 +243,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
     }),
     [
       view,
+      made?.cutShort,
       busy,
       improving,
       failure,

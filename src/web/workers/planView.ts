@@ -50,6 +50,8 @@ export interface PlanRequest {
   tonightUntil?: number;
   /** A better one is looked for, much longer than at first, although the stored plan is up to date. */
   longer?: boolean;
+  /** What a search had found that was broken off, starts by step, minutes since 1970: this one goes on from it. */
+  goOnFrom?: Record<string, number>;
 }
 
 /** Everything that follows from the bench as it stands; times in minutes since 1970. */
@@ -108,7 +110,7 @@ const LATE_MINUTES = 30;
  *  made from the same inputs and is not late is kept as it is. While a plan is being improved, `onBetter` is given the
  *  best so far, checked like the last, some times a second. */
 export function planView(
-  { snapshot, paints, codes, now, tonightUntil, longer = false }: PlanRequest,
+  { snapshot, paints, codes, now, tonightUntil, longer = false, goOnFrom }: PlanRequest,
   onBetter?: (soFar: PlanView, share: number) => void,
 ): PlanView {
   const { settings, builds, lessons, plan: stored } = snapshot;
@@ -234,7 +236,14 @@ export function planView(
   };
   try {
     if (work.instance.operations.length > 0)
-      fillSchedule(view, work.instance, stored, { now, times: longer ? LONGER : 1 }, warn, onBetter);
+      fillSchedule(
+        view,
+        work.instance,
+        stored,
+        { now, times: longer ? LONGER : 1, goOnFrom },
+        warn,
+        onBetter,
+      );
     else warn();
   } catch (error) {
     const titles = new Map(view.operations.map(({ id, title }) => [id, title]));
@@ -413,7 +422,7 @@ function fillSchedule(
   view: PlanView,
   instance: ScheduleInstance,
   stored: BenchSnapshot['plan'],
-  { now, times }: { now: number; times: number },
+  { now, times, goOnFrom }: { now: number; times: number; goOnFrom: PlanRequest['goOnFrom'] },
   warn: () => void,
   onBetter?: (soFar: PlanView, share: number) => void,
 ): void {
@@ -422,8 +431,10 @@ function fillSchedule(
     stored.fingerprint === view.fingerprint &&
     ids.every((id) => stored.starts[id] !== undefined) &&
     instance.operations.every(({ id, hands }) => stored.starts[id]! + hands + LATE_MINUTES > now);
-  const known = Object.fromEntries(Object.entries(stored.starts).map(([id, start]) => [id, start - now]));
-  if (upToDate && times === 1) keepStored();
+  const known = Object.fromEntries(
+    Object.entries(goOnFrom ?? stored.starts).map(([id, start]) => [id, start - now]),
+  );
+  if (upToDate && times === 1 && !goOnFrom) keepStored();
   else {
     const previous = ids.some((id) => known[id] !== undefined) ? known : undefined;
     let better: ScheduleResult | undefined;

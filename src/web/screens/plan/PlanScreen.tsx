@@ -31,7 +31,7 @@ const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 export function PlanScreen() {
   const { build, ready, error } = useWorkshop();
   const { data } = useBench();
-  const { view, busy, improving, failure, keepThis, lookLonger, operations } = usePlan();
+  const { view, busy, improving, failure, keepThis, lookLonger, lookCutShort, operations } = usePlan();
   const [marked, setMarked] = useState<string>();
   if (!ready || !data) return <Loading what="the plan" error={error} />;
   if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
@@ -189,6 +189,11 @@ export function PlanScreen() {
                 ? 'Proved earliest for these evenings.'
                 : 'The best found; the bound above counts cures and sessions but gives you endless hands.'}
             </p>
+            {lookCutShort && !busy && improving === null && failure === null && (
+              <p className="small" role="status">
+                A change ended the longer look; this plan went on from what that had found.
+              </p>
+            )}
             {!view.proved && failure === null && (
               <button
                 type="button"
