@@ -1,13 +1,8 @@
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
+import { isTyping } from '../components/keys.ts';
 import { redo, undo } from '../data/undo.ts';
 import { STAGES } from './stages.ts';
-
-/** Whether a key press belongs to a field. */
-export function isTyping(event: KeyboardEvent): boolean {
-  const target = event.target as HTMLElement | null;
-  return target?.closest('input, textarea, select, [contenteditable="true"], [role="dialog"]') != null;
-}
 
 /** Keys that work everywhere: stages by number, palette, sheet, undo and redo. */
 export function useShortcuts(buildId: string | undefined) {

@@ -4,10 +4,10 @@ import type { CodeRecord } from '../../../api/index.ts';
 import { spectrumToDisplay, type IlluminantId, type ViewingCondition } from '../../../core/colour/index.ts';
 import { FAMILIES } from '../../../core/finish/index.ts';
 import type { FrugalAim, FrugalRecipe, PredictionBand } from '../../../core/match/index.ts';
+import { isCommandKey } from '../../components/keys.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
 import { hasFlake } from '../../data/mixable.ts';
-import { isTyping } from '../../shell/useShortcuts.ts';
 import { BoothCharts } from './BoothCharts.tsx';
 import { GLOSS } from './boothStyle.ts';
 import { differenceIn, type Candidate, type PaintWish } from './candidates.ts';
@@ -58,7 +58,7 @@ export function Booth({
   useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const onButton = (event.target as HTMLElement).closest('button, a');
-      if (event.key === 'Enter' && !isTyping(event) && !onButton) onUse();
+      if (event.key === 'Enter' && isCommandKey(event) && !onButton) onUse();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

@@ -4,12 +4,17 @@ import { Link } from 'react-router';
 import type { BuildRecord, StepRecord } from '../../../api/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import type { PlanOperation } from '../../../core/plan/index.ts';
+import { isCommandKey } from '../../components/keys.ts';
 import { clockText, whenText } from '../../components/time.ts';
 import { tickStep } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
 import type { PlanView } from '../../workers/planView.ts';
 import { pausedKey, readTime, startedKey } from './stepClock.ts';
 import { WentWrong } from './WentWrong.tsx';
+
+/** A second tap so soon was meant for the step before: the next stands where that stood. */
+const DOUBLE_TAP_MS = 600;
+let lastTicked = -Infinity;
 
 interface StepCardProps {
   operation: PlanOperation;
@@ -77,7 +82,9 @@ export function StepCard({ operation, start, view, steps, build, position, onTou
   }, [operation.id, onTouch]);
 
   const finish = useCallback(() => {
-    if (blocked) return;
+    const at = performance.now();
+    if (blocked || at - lastTicked < DOUBLE_TAP_MS) return;
+    lastTicked = at;
     localStorage.removeItem(startedKey(operation.id));
     localStorage.removeItem(pausedKey(operation.id));
     void tickStep({
@@ -93,15 +100,16 @@ export function StepCard({ operation, start, view, steps, build, position, onTou
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
+      // A key that is held down repeats, and would tick one step after another.
+      if (!isCommandKey(event) || event.repeat || wrong) return;
       const target = event.target as HTMLElement;
-      if (event.ctrlKey || event.metaKey || target.closest('input, textarea, [role="dialog"]')) return;
       if (event.key.toLowerCase() === 's' && started === null) begin();
       if (event.key.toLowerCase() === 'd' || (event.key === 'Enter' && !target.closest('button, a')))
         finish();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [begin, finish, started]);
+  }, [begin, finish, started, wrong]);
 
   return (
     <article

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
+import { isCommandKey } from '../../components/keys.ts';
 import { Loading } from '../../components/Loading.tsx';
 import { PlanFailure } from '../../components/PlanFailure.tsx';
 import { clockText, dayText, whenText } from '../../components/time.ts';
@@ -34,7 +35,7 @@ export function TonightScreen() {
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if ((event.target as HTMLElement).closest('input, textarea')) return;
+      if (!isCommandKey(event)) return;
       if (event.key === 'ArrowRight') setMarkedId(steps[Math.min(steps.length - 1, at + 1)]?.operation.id);
       if (event.key === 'ArrowLeft') setMarkedId(steps[Math.max(0, at - 1)]?.operation.id);
     };
