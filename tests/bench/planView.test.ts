@@ -294,6 +294,62 @@ describe('planView on the sample bench', () => {
     expect(edited({})).toMatchObject({ replanned: false, starts: first.starts });
   });
 
+  it('holds a pinned step, says when it cannot, and plans it all the same', () => {
+    const [id, start] = Object.entries(first.starts)
+      .filter(([each]) =>
+        first.operations.some((o) => o.id === each && o.buildId === 'tolliver' && o.family === null),
+      )
+      .sort((a, b) => a[1] - b[1])[20]!;
+    const later = first.sessions.find((session) => session.start > start + 3 * 1440)!;
+    const pinned = (at: number) => changed({ pins: [{ id: 'pin', operationId: id, start: at }] });
+    const kept = pinned(later.start + 15);
+    expect(kept.problem).toBeNull();
+    expect(kept.starts[id]).toBe(later.start + 15);
+    expect(kept.reasons[id]).toEqual({ kind: 'pin', text: 'You pinned it to this moment.' });
+    const broken = ({ warnings }: PlanView) =>
+      warnings['tolliver']!.filter(({ title }) => title.startsWith('Cannot be held'));
+    expect(broken(kept)).toEqual([]);
+    const asleep = pinned(later.end + 60);
+    expect(asleep.problem).toBeNull();
+    expect(asleep.starts[id]).toBeGreaterThan(later.end + 60);
+    expect(asleep.reasons[id]!.kind).not.toBe('pin');
+    const { title } = first.operations.find((operation) => operation.id === id)!;
+    expect(broken(asleep)).toMatchObject([
+      { operationId: id, title: `Cannot be held: ${title}`, stage: 'plan' },
+    ]);
+    expect(broken(asleep)[0]!.reason).toMatch(/^You pinned it to \w+ \d+ \w+ \d\d:\d\d\..*it comes \w+ \d+/);
+    expect(Object.keys(asleep.starts).sort()).toEqual(Object.keys(first.starts).sort());
+  });
+
+  it('plans what is left where a coat can no longer come before its window closes', () => {
+    const arc = first.arcs.find(
+      ({ from, to, maxLag }) =>
+        maxLag !== null && maxLag < 600 && first.starts[from] !== undefined && first.starts[to] !== undefined,
+    )!;
+    const coat = first.operations.find(({ id }) => id === arc.from)!;
+    // The coat went on just before the bench closed.
+    const { end } = first.sessions[0]!;
+    const step = {
+      operationId: coat.id,
+      buildId: coat.buildId,
+      trayId: coat.trayId ?? null,
+      title: coat.title,
+      endedAt: end - 2,
+      minutes: 5,
+      note: '',
+    };
+    const after = planView(
+      withSnapshot({ plan: stored(first), steps: [...request.snapshot.steps, step] }, end - 2),
+    );
+    expect(after.problem).toBeNull();
+    expect(after.missedWindows).toContainEqual({
+      operationId: arc.to,
+      until: end - 2 + arc.maxLag!,
+      from: end - 2 + 48 * 60,
+    });
+    expect(after.starts[arc.to]).toBeGreaterThanOrEqual(end - 2 + 48 * 60);
+  });
+
   it('lets go of a coat that was felt dry, and holds on to one that is still wet', () => {
     const frame = first.curing[0]!;
     const check = { id: 'check', operationId: frame.operationId, minutes: NOW - frame.since };

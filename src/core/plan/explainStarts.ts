@@ -2,7 +2,7 @@ import { formatMinutes } from '../finish/index.ts';
 import type { PlanArc } from './operation.ts';
 import type { ScheduleInstance } from './scheduleInstance.ts';
 
-export type BindingKind = 'cure' | 'hands' | 'session' | 'window' | 'set-up' | 'done-step' | 'free';
+export type BindingKind = 'cure' | 'hands' | 'session' | 'window' | 'set-up' | 'done-step' | 'pin' | 'free';
 
 /** Why an operation starts when it does. */
 export interface StartReason {
@@ -13,12 +13,13 @@ export interface StartReason {
 }
 
 /** What binds each start of a schedule: the cure before it, the builder's hands, the session, a recoat window.
- *  `titles` names operations; `arcs` carry the reasons of the lags. */
+ *  `titles` names operations; `arcs` carry the reasons of the lags; `pinned`: those that start when the builder wants. */
 export function explainStarts(
   instance: ScheduleInstance,
   starts: Readonly<Record<string, number>>,
   arcs: readonly PlanArc[],
   titles: ReadonlyMap<string, string>,
+  pinned: ReadonlySet<string> = new Set(),
 ): Map<string, StartReason> {
   const byTime = [...instance.operations].sort((a, b) => starts[a.id]! - starts[b.id]!);
   const handsOf = new Map(instance.operations.map(({ id, hands }) => [id, hands]));
@@ -75,7 +76,10 @@ export function explainStarts(
       return { kind: 'done-step', text: `${prefix}a step already done must dry until then.` };
     };
 
-    if (start === ready && ready > 0) {
+    if (pinned.has(id)) {
+      const clean = setup > 0 ? `, with ${setup} min to set up` : '';
+      reasons.set(id, { kind: 'pin', text: `You pinned it to this moment${clean}.` });
+    } else if (start === ready && ready > 0) {
       reasons.set(id, cure(''));
     } else if (start - setup === busyUntil && busyUntil >= opens) {
       const clean = setup > 0 ? `, then ${setup} min to set up or change over` : '';

@@ -18,6 +18,7 @@ export {
 export { scheduleOperations, seededRandom, type ScheduleOptions } from './scheduleOperations.ts';
 export { earliestFinish } from './scheduleBound.ts';
 export { verifySchedule } from './verifySchedule.ts';
+export { keepsPin, workThatFits } from './workThatFits.ts';
 export { curingNow, remainingWork, type Curing, type DoneStep, type RemainingWork } from './replan.ts';
 export { explainStarts, type BindingKind, type StartReason } from './explainStarts.ts';
 export type {

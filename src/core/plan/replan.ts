@@ -1,6 +1,6 @@
 import type { Session } from './calendar.ts';
 import { FELT_WITHIN } from './learnCures.ts';
-import { SPRAY_BOOTH, type OperationPlan, type PlanArc } from './operation.ts';
+import { SPRAY_BOOTH, type OperationPlan, type PlanArc, type PlanOperation } from './operation.ts';
 import type { ScheduleInstance } from './scheduleInstance.ts';
 
 /** A step that was done: when its hands-on part really ended (minutes since 1970). */
@@ -14,32 +14,40 @@ export interface RemainingWork {
   instance: ScheduleInstance;
   /** Minutes since 1970 that minute 0 of the instance stands for. */
   origin: number;
-  /** Recoat windows that closed before the next coat came: the arcs and how long to wait now instead. */
-  missedWindows: { arc: PlanArc; from: number }[];
+  /** Recoat windows that closed before the next coat came, or that close before it can: the arcs, when they close, and
+   *  from when on there is cure enough instead. */
+  missedWindows: { arc: PlanArc; until: number; from: number }[];
 }
 
-const SETUP = { newWindow: 5, sameChemistry: 6, otherChemistry: 10 };
+/** Minutes to set up the airbrush: for a session, and between paints. */
+export const SETUP = { newWindow: 5, sameChemistry: 6, otherChemistry: 10 };
 /** After a missed window the paint must cure for this many minutes since its last coat. */
 const MISSED_WINDOW_CURE = 48 * 60;
 
 /** The scheduling problem that is left now: done steps become bounds on what follows them, a recoat window
- *  that has closed becomes a wait for cure, and sessions begin now. Times in minutes since 1970. */
+ *  that has closed becomes a wait for cure, and sessions begin now. Times in minutes since 1970. `lost`: steps whose open
+ *  window is given up. */
 export function remainingWork(
   { operations, arcs }: OperationPlan,
   done: readonly DoneStep[],
   sessions: readonly Session[],
   now: number,
+  lost: ReadonlySet<string> = new Set(),
 ): RemainingWork {
   const endedAt = new Map(done.map((step) => [step.operationId, step.endedAt]));
   const left = operations.filter(({ id }) => !endedAt.has(id));
   const missedWindows: RemainingWork['missedWindows'] = [];
   const earliest = new Map<string, number>();
   const latest = new Map<string, number>();
-  const firstChance = (ready: number, hands: number, needsBooth: boolean) =>
-    sessions.find(
+  /** When a step can begin that is ready at some minute, its set-up done. */
+  const firstChance = (ready: number, { hands, place, family }: PlanOperation) => {
+    const setUp = family === null ? 0 : SETUP.newWindow;
+    const session = sessions.find(
       ({ start, end, spraying }) =>
-        Math.max(ready, start) + hands <= end && !(needsBooth && spraying === false),
+        Math.max(ready, start + setUp) + hands <= end && !(place === SPRAY_BOOTH && spraying === false),
     );
+    return session ? Math.max(ready, session.start + setUp) : Infinity;
+  };
 
   for (const arc of arcs) {
     const ended = endedAt.get(arc.from);
@@ -47,17 +55,13 @@ export function remainingWork(
     let ready = ended + arc.minLag - now;
     if (arc.maxLag !== null) {
       const until = ended + arc.maxLag;
-      const next = operations.find(({ id }) => id === arc.to);
-      const chance = firstChance(
-        Math.max(now, ended + arc.minLag),
-        next?.hands ?? 0,
-        next?.place === SPRAY_BOOTH,
-      );
-      if (chance && Math.max(chance.start, now, ended + arc.minLag) + SETUP.otherChemistry <= until) {
+      const next = left.find(({ id }) => id === arc.to);
+      const chance = next ? firstChance(Math.max(now, ended + arc.minLag), next) : Infinity;
+      if (chance + SETUP.otherChemistry - SETUP.newWindow <= until && !lost.has(arc.to)) {
         latest.set(arc.to, Math.min(latest.get(arc.to) ?? Infinity, until - now));
       } else {
         ready = ended + MISSED_WINDOW_CURE - now;
-        missedWindows.push({ arc, from: ended + MISSED_WINDOW_CURE });
+        missedWindows.push({ arc, until, from: ended + MISSED_WINDOW_CURE });
       }
     }
     earliest.set(arc.to, Math.max(earliest.get(arc.to) ?? 0, ready));

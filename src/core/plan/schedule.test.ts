@@ -472,17 +472,86 @@ describe('a recoat window that no session holds', () => {
     expect(verifySchedule(coats(1440, days(60)), result)).toEqual([]);
   });
 
-  it('ends in its time where windows can be held one by one but not together', () => {
-    const both: ScheduleInstance = {
-      ...coats(65, days(200)),
-      operations: ['first', 'second', 'third'].map((id) => ({ id, hands: 30, family: 'red', dry: 0 })),
-      arcs: ['second', 'third'].map((to) => ({ from: 'first', to, minLag: 60, maxLag: 65 })),
+  const tied = (
+    names: string[],
+    arcs: [string, string][],
+    windows: [number, number][],
+  ): ScheduleInstance => ({
+    ...coats(65, windows),
+    operations: names.map((id) => ({ id, hands: 30, family: 'red', dry: 0 })),
+    arcs: arcs.map(([from, to]) => ({ from, to, minLag: 60, maxLag: 65 })),
+  });
+
+  it('is named with all that it ties together, and what would hold that', () => {
+    const chain = (minutes: number) =>
+      tied(
+        ['first', 'second', 'third'],
+        [
+          ['first', 'second'],
+          ['second', 'third'],
+        ],
+        days(minutes),
+      );
+    expect(() => solve(chain(200))).toThrow(
+      /tie 3 steps together, from "first" to "third".*no session holds them all.*one of 215 min would/,
+    );
+    expect(solve(chain(215)).starts).toEqual({ first: 5, second: 95, third: 185 });
+    expect(() => solve(chain(214))).toThrow(/one of 215 min would/);
+  });
+
+  it('is not blamed on the session where two steps need the hands at once', () => {
+    const both = (minutes: number) =>
+      tied(
+        ['first', 'second', 'third'],
+        [
+          ['first', 'second'],
+          ['first', 'third'],
+        ],
+        days(minutes),
+      );
+    for (const minutes of [200, 1000])
+      expect(() => solve(both(minutes))).toThrow(
+        /need your hands at the same time, however long the session/,
+      );
+  });
+
+  it('is named with what lies between and takes longer than it is open', () => {
+    const between: ScheduleInstance = {
+      ...coats(120, days(600)),
+      operations: ['first', 'own', 'second'].map((id) => ({ id, hands: 30, family: null, dry: 0 })),
+      arcs: [
+        { from: 'first', to: 'second', minLag: 60, maxLag: 120 },
+        { from: 'first', to: 'own', minLag: 0, maxLag: null },
+        { from: 'own', to: 'second', minLag: 100, maxLag: null },
+      ],
     };
+    expect(() => solve(between)).toThrow(
+      /"second" must follow "first" within 120 min, and "own" between them takes 130 min with the waits/,
+    );
+    const shorter = {
+      ...between,
+      arcs: between.arcs.map((arc) => ({ ...arc, minLag: Math.min(90, arc.minLag) })),
+    };
+    expect(solve(shorter).starts).toEqual({ first: 0, own: 30, second: 150 });
+  });
+
+  it('ends in its time where windows can be held one by one but not together', () => {
+    const ways: [string, string][] = [
+      ['a', 'b'],
+      ['c', 'd'],
+    ];
+    // One session for each pair, and only one session.
+    const both = tied(['a', 'b', 'c', 'd'], ways, [[0, 130]]);
     let clock = 0;
     const work = () => scheduleOperations(both, { timeMs: 10, now: () => (clock += 100) });
     expect(work).toThrow(/No plan that keeps every recoat window was found among \d+ tried/);
     expect(clock).toBeLessThan(60_000);
     expect(() => solve(both)).toThrow(/No plan keeps every recoat window/);
+    const two = tied(['a', 'b', 'c', 'd'], ways, [
+      [0, 130],
+      [200, 330],
+    ]);
+    expect(verifySchedule(two, solve(two))).toEqual([]);
   });
 });
 

@@ -1,7 +1,8 @@
 import { anneal, OVERDUE_WEIGHT } from './anneal.ts';
 import { candidateOf, isBetter, type Candidate } from './candidate.ts';
 import { dispatchOrder, shaken, urgencies } from './dispatch.ts';
-import { impossibleWindow } from './impossibleWindow.ts';
+import { impossibleBlock, type ImpossibleBlock } from './impossibleBlock.ts';
+import { impossibleWindow, type ImpossibleWindow } from './impossibleWindow.ts';
 import { insertSchedule } from './insertSchedule.ts';
 import { listDecoder } from './listDecoder.ts';
 import { MOST_TO_SEARCH, orderSearch } from './orderSearch.ts';
@@ -62,6 +63,13 @@ const FIRST_SHARE = 0.1;
 const MOST_TO_DISPATCH = 400;
 /** Beyond its time a search without any plan yet goes on this long, ms. */
 const PATIENCE_MS = 5000;
+/** Tries at a first plan by squeezing where none was found otherwise: moves per step, and minutes by which such a plan may
+ *  end later than one that breaks recoat windows. */
+const TRIES_TO_FIT = 3;
+const MOVES_TO_FIT = 1500;
+const ROOM_TO_FIT = 7 * 1440;
+/** After those, orders are shaken so often at least. */
+const LEAST_SHAKEN = 500;
 /** Energy that taking out and putting back may give up at first. */
 const REINSERT_HEAT = 50;
 /** Shares of what is left at each: taking out and putting back, packing the sessions tighter, taking out again. */
@@ -203,20 +211,31 @@ export function scheduleOperations(
     if (best && (over() || provedBest())) break;
   }
   if (!current) {
+    const window = impossibleWindow(indexed);
+    if (window) throw new RangeError(whyImpossible(window));
+    const block = impossibleBlock(indexed);
+    if (block) throw new RangeError(whyNotHeld(block));
+    squeezeToFit();
+    current = best;
+  }
+  if (!current) {
     const isStuck = () => now() > deadline + PATIENCE_MS;
-    current = searchForAny(indexed, urgency, consider, random, () => isStuck() || (over() && spent > 2000));
-    if (!current && isStuck() && !impossibleWindow(indexed)) {
+    current = searchForAny(
+      indexed,
+      urgency,
+      consider,
+      random,
+      () => isStuck() || (over() && spent > LEAST_SHAKEN),
+    );
+    if (!current && isStuck()) {
       throw new RangeError(
         `No plan that keeps every recoat window was found among ${spent} tried: add a session or make one longer, or let a paint wait.`,
       );
     }
   }
   if (!best || !current) {
-    const window = impossibleWindow(indexed);
     throw new RangeError(
-      window
-        ? `"${window.to}" must follow "${window.from}" within ${window.maxLag} min, and no session holds both or lies that near to the next: one of ${window.sessionMinutes} min would, or a paint that can wait.`
-        : 'No plan keeps every recoat window within these sessions: add a session or make one longer.',
+      'No plan keeps every recoat window within these sessions: add a session or make one longer.',
     );
   }
   if (!provedBest() && !over() && indexed.size <= MOST_TO_SEARCH && !weighs) {
@@ -285,6 +304,24 @@ export function scheduleOperations(
     const second = proveSetup(search, best!, budget(PROOF_SHARE));
     if (second.better) adopt(candidateOf(indexed, second.better.starts));
     exhausted = first.isProved && second.isProved;
+  }
+
+  /** Looks for a first plan by letting go of recoat windows and latest starts, and squeezing until all are kept. */
+  function squeezeToFit(): void {
+    const free = indexInstance({
+      ...instance,
+      operations: instance.operations.map((operation) => ({ ...operation, latest: undefined })),
+      arcs: instance.arcs.map((arc) => ({ ...arc, maxLag: null })),
+    });
+    for (let attempt = 0; attempt < TRIES_TO_FIT && !best; attempt++) {
+      const starts = insertSchedule(free, shaken(urgency, attempt === 0 ? 0 : 0.6, random));
+      if (!starts) return;
+      const finish = candidateOf(free, starts).finish + ROOM_TO_FIT * (attempt + 1);
+      const found = squeeze(indexed, starts, { finish, setupMinutes: Infinity }, random, (move) =>
+        signal?.aborted || now() > deadline + PATIENCE_MS ? 1 : move / (MOVES_TO_FIT * indexed.size),
+      );
+      if (found) considerStarts(found);
+    }
   }
 
   /** Tries to reach a finish and a set-up, for at most so much of what is left until `end`; whether it did. */
@@ -405,6 +442,20 @@ export function scheduleOperations(
       improved: considerStarts,
     });
   }
+}
+
+function whyImpossible({ from, to, maxLag, between, sessionMinutes }: ImpossibleWindow): string {
+  const need = `"${to}" must follow "${from}" within ${maxLag} min, and`;
+  return between
+    ? `${need} ${between.ids.map((id) => `"${id}"`).join(', ')} between them ${between.ids.length === 1 ? 'takes' : 'take'} ${between.minutes} min with the waits: put that elsewhere, shorten it, or take a paint that can wait.`
+    : `${need} no session holds both or lies that near to the next: one of ${sessionMinutes} min would, or a paint that can wait.`;
+}
+
+function whyNotHeld({ ids, sessionMinutes }: ImpossibleBlock): string {
+  const tied = `Recoat windows tie ${ids.length} steps together, from "${ids[0]!}" to "${ids.at(-1)!}",`;
+  return sessionMinutes === null
+    ? `${tied} and they need your hands at the same time, however long the session: take a paint that can wait, or let go of what you put between them.`
+    : `${tied} and no session holds them all or lies near enough to the next: one of ${sessionMinutes} min would, or fewer coats, or a paint that can wait.`;
 }
 
 /** An operation that must start so that it has ended when it is due. */

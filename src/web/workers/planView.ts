@@ -1,3 +1,4 @@
+import { format } from 'date-fns';
 import type { BenchSnapshot, CodeRecord, PaintRecord } from '../../api/index.ts';
 import { evaluateStack, LAYER_KINDS, type Finding, type StackEvaluation } from '../../core/finish/index.ts';
 import { productIndex } from '../../core/kit/index.ts';
@@ -16,7 +17,7 @@ import {
   longestSessions,
   noLongerPlanned,
   plannableBuild,
-  remainingWork,
+  keepsPin,
   scheduleOperations,
   upcomingSessions,
   verifySchedule,
@@ -24,6 +25,7 @@ import {
   withOwnSteps,
   withStepEdits,
   withRepairs,
+  workThatFits,
   type CurePace,
   type Curing,
   type LookAheadBuild,
@@ -32,6 +34,7 @@ import {
   type Pace,
   type PlanArc,
   type PlanOperation,
+  type RemainingWork,
   type ScheduleInstance,
   type ScheduleResult,
   type Session,
@@ -39,6 +42,8 @@ import {
   type StepConsequence,
   type Warning,
 } from '../../core/plan/index.ts';
+
+type Pin = BenchSnapshot['builds'][number]['kit']['plan']['pins'][number];
 
 export interface PlanRequest {
   snapshot: BenchSnapshot;
@@ -69,7 +74,8 @@ export interface PlanView {
   replanned: boolean;
   /** Steps that start elsewhere than in the stored plan. */
   moves: { id: string; from: number; to: number }[];
-  missedWindows: { operationId: string; from: number }[];
+  /** Steps whose recoat window has closed, or closes before they can come: when, and until when they wait for cure. */
+  missedWindows: { operationId: string; until: number; from: number }[];
   curing: Curing[];
   sessions: Session[];
   findings: Record<string, Finding[]>;
@@ -145,7 +151,8 @@ export function planView(
   const cures = learnCures(asGenerated, checks);
   const cured = atOwnCures(asGenerated, cures, checks);
   const plan: OperationPlan = { ...cured, operations: atOwnPace(cured.operations, paces, longest) };
-  const work = remainingWork(plan, steps, sessions, now);
+  const pins = builds.flatMap(({ kit }) => kit.plan.pins);
+  const { work, lessHeld } = workThatFits(plan, steps, sessions, now, pins);
   // A lesson or a decision changes what a step says, not when it is done.
   const timed = plan.operations.map(({ holds: _holds, lessons: _lessons, ...operation }) => operation);
   const fingerprint = fingerprintOf(
@@ -157,14 +164,6 @@ export function planView(
       tonightUntil ?? null,
     ],
   );
-  const pins = builds.flatMap(({ kit }) => kit.plan.pins);
-  for (const operation of work.instance.operations) {
-    const pin = pins.find(({ operationId }) => operationId === operation.id);
-    if (!pin || pin.start < now) continue;
-    operation.earliest = Math.max(operation.earliest ?? 0, pin.start - now);
-    operation.latest = Math.min(operation.latest ?? Infinity, pin.start - now);
-  }
-  aimAt(work.instance, builds, now);
   const evaluations = new Map(
     plannable.flatMap(({ trays }) =>
       trays.map(
@@ -188,7 +187,7 @@ export function planView(
     proved: true,
     replanned: false,
     moves: [],
-    missedWindows: work.missedWindows.map(({ arc, from }) => ({ operationId: arc.to, from })),
+    missedWindows: [],
     curing: curingNow(plan, steps, now),
     sessions: sessions.slice(0, 120),
     findings: Object.fromEntries(
@@ -221,6 +220,7 @@ export function planView(
     for (const build of builds) {
       view.warnings[build.id] = [
         ...orphans.filter(({ buildId }) => buildId === build.id).map(noLongerPlanned),
+        ...brokenPins(build.kit.plan.pins, view),
         ...lookAhead(
           {
             ...lookAheadBuild(build, shelf, view.deadlines[build.id] ?? null),
@@ -234,26 +234,27 @@ export function planView(
       ];
     }
   };
-  try {
-    if (work.instance.operations.length > 0)
-      fillSchedule(
-        view,
-        work.instance,
-        stored,
-        { now, times: longer ? LONGER : 1, goOnFrom },
-        warn,
-        onBetter,
-      );
-    else warn();
-  } catch (error) {
-    const titles = new Map(view.operations.map(({ id, title }) => [id, title]));
-    view.problem = (error as Error).message.replace(/"([^"]+)"/g, (quoted, id: string) =>
-      titles.has(id) ? `“${titles.get(id)!}”` : quoted,
-    );
-    if (pins.length > 0)
-      view.problem += ' A step that you pinned may stand in the way: let go of a pin in the Plan stage.';
-    warn();
-  }
+  const options = { now, times: longer ? LONGER : 1, goOnFrom, pins };
+  /** Fills the view by a plan for some work; why there is none where there is none. */
+  const planned = ({ instance, missedWindows }: RemainingWork): string | undefined => {
+    aimAt(instance, builds, now);
+    view.missedWindows = missedWindows.map(({ arc, until, from }) => ({ operationId: arc.to, until, from }));
+    try {
+      if (instance.operations.length > 0) fillSchedule(view, instance, stored, options, warn, onBetter);
+      else warn();
+      return undefined;
+    } catch (error) {
+      return (error as Error).message;
+    }
+  };
+  const why = planned(work);
+  if (why === undefined) return view;
+  for (const less of lessHeld) if (planned(less) === undefined) return view;
+  const titles = new Map(view.operations.map(({ id, title }) => [id, title]));
+  view.problem = why.replace(/"([^"]+)"/g, (quoted, id: string) =>
+    titles.has(id) ? `“${titles.get(id)!}”` : quoted,
+  );
+  warn();
   return view;
 }
 
@@ -269,6 +270,27 @@ function tooLongFor({ operations, windows, boothOpen }: ScheduleInstance): PlanV
     const most = needsBooth ? spraying : longest;
     // Where none can be sprayed at all, a longer session would not help: the plan says what would.
     return hands > most && most > 0 ? [{ operationId: id, hands, longest: most }] : [];
+  });
+}
+
+const momentText = (minutes: number): string => format(new Date(minutes * 60000), 'EEE d MMM HH:mm');
+
+/** Pins that the plan does not keep, as warnings at their steps. */
+function brokenPins(pins: readonly Pin[], { operations, starts }: PlanView): Warning[] {
+  return pins.flatMap(({ id, operationId, start: pinned }): Warning[] => {
+    const start = starts[operationId];
+    const operation = operations.find((each) => each.id === operationId);
+    if (!operation || start === undefined || keepsPin(start, pinned, operation.family !== null)) return [];
+    return [
+      {
+        id: `pin ${id}`,
+        operationId,
+        title: `Cannot be held: ${operation.title}`,
+        reason: `You pinned it to ${momentText(pinned)}. What comes before it, a recoat window or the bench’s sessions leave no room for that; it comes ${momentText(start)}.`,
+        remedy: 'Let go of the pin, or pin it to a moment at which the bench is open and it is ready.',
+        stage: 'plan',
+      },
+    ];
   });
 }
 
@@ -422,7 +444,12 @@ function fillSchedule(
   view: PlanView,
   instance: ScheduleInstance,
   stored: BenchSnapshot['plan'],
-  { now, times, goOnFrom }: { now: number; times: number; goOnFrom: PlanRequest['goOnFrom'] },
+  {
+    now,
+    times,
+    goOnFrom,
+    pins,
+  }: { now: number; times: number; goOnFrom: PlanRequest['goOnFrom']; pins: readonly Pin[] },
   warn: () => void,
   onBetter?: (soFar: PlanView, share: number) => void,
 ): void {
@@ -486,7 +513,9 @@ function fillSchedule(
   function explain(): void {
     const titles = new Map(view.operations.map(({ id, title }) => [id, title]));
     const relative = Object.fromEntries(ids.map((id) => [id, view.starts[id]! - now]));
-    view.reasons = Object.fromEntries(explainStarts(instance, relative, view.arcs, titles));
+    const broken = new Set(brokenPins(pins, view).map(({ operationId }) => operationId));
+    const pinned = new Set(pins.flatMap(({ operationId }) => (broken.has(operationId) ? [] : [operationId])));
+    view.reasons = Object.fromEntries(explainStarts(instance, relative, view.arcs, titles, pinned));
     warn();
   }
 }

@@ -16,6 +16,7 @@ import { ChangePanel } from './ChangePanel.tsx';
 import { DeadlineField, PriorityField } from './DeadlineField.tsx';
 import { HistoryPanel } from './HistoryPanel.tsx';
 import { Lanes } from './Lanes.tsx';
+import { OwnChanges } from './OwnChanges.tsx';
 import { PacePanel } from './PacePanel.tsx';
 import { planCalendar, planCsv } from './planFiles.ts';
 import { StepChanges } from './StepChanges.tsx';
@@ -109,6 +110,7 @@ export function PlanScreen() {
             <h3>There is no plan</h3>
             <p>{view.problem}</p>
             <TooLong view={view} builds={data.builds} />
+            <OwnChanges view={view} builds={data.builds} steps={data.steps} />
             <p className="soft">
               Nothing was lost: your stacks and steps are as they were.{' '}
               <Link to="/bench">Change the bench evenings</Link>, or make the stack shorter in the Finish
@@ -236,11 +238,18 @@ export function PlanScreen() {
         <HistoryPanel buildId={build.id} view={view} />
         {view.missedWindows.length > 0 && (
           <div className="panel warned">
-            <h3>A recoat window has closed</h3>
-            {view.missedWindows.map(({ operationId, from }) => (
+            <h3>
+              {view.missedWindows.some(({ until }) => until > now)
+                ? 'A recoat window closes'
+                : 'A recoat window has closed'}
+            </h3>
+            {view.missedWindows.map(({ operationId, until, from }) => (
               <p key={operationId} className="small">
-                “{operations.get(operationId)?.title}” came too late for its first window; it now waits for
-                cure until {whenText(from)}.
+                “{operations.get(operationId)?.title}”{' '}
+                {until > now
+                  ? `cannot come before its window closes at ${whenText(until)}: the bench is closed by then, or your hands are on another coat. As planned it`
+                  : 'came too late for its first window; it now'}{' '}
+                waits for cure until {whenText(from)}.
               </p>
             ))}
           </div>

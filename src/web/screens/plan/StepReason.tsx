@@ -18,6 +18,7 @@ const BINDING_WORDS = {
   window: 'a recoat window',
   'set-up': 'set-up',
   'done-step': 'a step already done',
+  pin: 'your pin',
   free: 'nothing',
 } as const;
 

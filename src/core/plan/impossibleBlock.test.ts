@@ -1,0 +1,82 @@
+import { describe, expect, it } from 'vitest';
+import { impossibleBlock } from './impossibleBlock.ts';
+import { randomInstance, withBooth } from './sampleInstance.ts';
+import { indexInstance, type ScheduleInstance } from './scheduleInstance.ts';
+import { scheduleOperations } from './scheduleOperations.ts';
+
+describe('impossibleBlock', () => {
+  /** Coats of two paints, each tied to the next. */
+  const coats = (count: number, windows: [number, number][], boothOpen?: boolean[]): ScheduleInstance => ({
+    ...randomInstance(1, 1),
+    windows,
+    ...(boothOpen ? { boothOpen } : {}),
+    operations: Array.from({ length: count }, (_, at) => ({
+      id: `coat ${at + 1}`,
+      hands: 10,
+      family: at < 2 ? 'red' : 'blue',
+      dry: 600,
+      needsBooth: boothOpen !== undefined,
+    })),
+    arcs: Array.from({ length: count - 1 }, (_, at) => ({
+      from: `coat ${at + 1}`,
+      to: `coat ${at + 2}`,
+      minLag: 20,
+      maxLag: 90,
+    })),
+  });
+  const evenings = (minutes: number) =>
+    Array.from({ length: 12 }, (_, day): [number, number] => [1440 * day, 1440 * day + minutes]);
+  const found = (instance: ScheduleInstance) => impossibleBlock(indexInstance(instance));
+
+  it('finds the session that would hold what is tied, to the minute', () => {
+    for (const count of [2, 3, 5]) {
+      const block = found(coats(count, evenings(30)))!;
+      expect(block.ids).toEqual(Array.from({ length: count }, (_, at) => `coat ${at + 1}`));
+      const enough = block.sessionMinutes!;
+      expect(enough).toBe(5 + 10 * count + 20 * (count - 1));
+      expect(found(coats(count, evenings(enough)))).toBeUndefined();
+      expect(found(coats(count, evenings(enough - 1)))?.sessionMinutes).toBe(enough);
+    }
+  });
+
+  it('lets a window reach from one session into the next', () => {
+    const near: [number, number][] = [
+      [0, 50],
+      [100, 150],
+      [200, 250],
+    ];
+    expect(found(coats(3, near))).toBeUndefined();
+    expect(found(coats(3, [near[0]!, near[2]!]))?.ids).toHaveLength(3);
+  });
+
+  it('counts only sessions with the booth for what is sprayed', () => {
+    expect(
+      found(
+        coats(
+          3,
+          evenings(95),
+          evenings(95).map(() => true),
+        ),
+      ),
+    ).toBeUndefined();
+    const rest = evenings(95).map((_, day) =>
+      day === 4 ? [5760, 5760 + 60] : [1440 * day, 1440 * day + 95],
+    );
+    const onlyShort = rest.map((_, day) => day === 4);
+    expect(found(coats(3, rest as [number, number][], onlyShort))?.sessionMinutes).toBe(75);
+  });
+
+  it('has no opinion of steps that nothing ties, nor of too many', () => {
+    const free = coats(5, evenings(30));
+    expect(found({ ...free, arcs: free.arcs.map((arc) => ({ ...arc, maxLag: null })) })).toBeUndefined();
+    expect(found(coats(30, evenings(100)))).toBeUndefined();
+  });
+
+  it('never names what some schedule holds', () => {
+    for (let seed = 1; seed <= 40; seed++) {
+      const instance = withBooth(randomInstance(seed, 30, 90), seed);
+      scheduleOperations(instance, { evaluations: 50, timeMs: 1e9 });
+      expect(found(instance), `seed ${seed}`).toBeUndefined();
+    }
+  });
+});
