@@ -273,6 +273,90 @@ describe('changing the plan', () => {
     await settled();
   }, 150_000);
 
+  it('plans on where a pin cannot be held, and says so at the step', async () => {
+    await page.goto(`${server.address}/build/tolliver/plan`);
+    await shows(page, /\d+ steps, ready/);
+    await settled();
+    const title = await page.$eval('[data-testid="step-reason"] h3', (heading) => heading.textContent);
+    // No session is open at four in the morning.
+    const moment = await page.waitForSelector('::-p-aria(Hold it to)');
+    await moment!.evaluate((input) => {
+      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(
+        input,
+        '2026-05-20T04:00',
+      );
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+      input.dispatchEvent(new Event('change', { bubbles: true }));
+    });
+    await press(page, 'button', 'Pin');
+    await shows(
+      page,
+      /Cannot be held: [\s\S]*You pinned it to Wed 20 May 04:00[\s\S]*Let go of the pin/,
+      60_000,
+    );
+    await shows(page, /\d+ steps, ready/);
+    await until(
+      page,
+      (wanted) => {
+        const finding = [...document.querySelectorAll('.finding')].find((each) =>
+          each.textContent.includes('Cannot be held'),
+        );
+        const step = [...(finding?.querySelectorAll('button') ?? [])].find(({ textContent }) =>
+          textContent.startsWith('the step'),
+        );
+        step?.click();
+        return document.querySelector('[data-testid="step-reason"] h3')?.textContent === wanted;
+      },
+      [title],
+    );
+    await press(page, 'button', 'let go');
+    await until(page, () => !document.body.innerText.includes('Cannot be held'), [], 60_000);
+    await settled();
+    expect((await planOf('tolliver')).pins).toEqual([]);
+  });
+
+  it('names an own step that outlasts a recoat window, and takes it back where there is no plan', async () => {
+    await page.goto(`${server.address}/build/tolliver/plan`);
+    await shows(page, /\d+ steps, ready/);
+    await until(page, () => {
+      const panel = document.querySelector('table.plainlist')?.closest('.panel');
+      const all = [...(panel?.querySelectorAll('button') ?? [])].find(({ textContent }) =>
+        /^show all \d+$/.test(textContent),
+      );
+      all?.click();
+      return all !== undefined;
+    }, []);
+    await until(page, () => {
+      const frame = document.querySelector('[aria-label="All steps, scrolls down"]')!;
+      const step = [...frame.querySelectorAll('button')].find(({ textContent }) =>
+        /Colour: Engine, straight six, \w+ coat 1 of/.test(textContent),
+      );
+      if (!step) frame.scrollTop += 300;
+      step?.click();
+      return step !== undefined;
+    }, []);
+    await press(page, 'button', 'add a step after this one…');
+    await type('What you add after it', 'Look at it by daylight');
+    await type('Then leave it, h', '12');
+    await press(page, 'button', 'Add it');
+    await shows(
+      page,
+      /There is no plan[\s\S]*must follow “Colour: Engine, straight six, \w+ coat 1 of \d”[\s\S]*“Look at it by daylight” between them takes \d+ min/,
+      60_000,
+    );
+    await shows(page, /What you changed of the plan yourself:[\s\S]*your step “Look at it by daylight”/);
+    await until(page, () => {
+      const button = document.querySelector<HTMLButtonElement>(
+        '[role="alert"] button[aria-label*="by daylight"]',
+      );
+      button?.click();
+      return button !== null;
+    }, []);
+    await shows(page, /\d+ steps, ready/, 60_000);
+    await settled();
+    expect((await planOf('tolliver')).ownSteps).toEqual([]);
+  });
+
   it('solves the plan again for one more evening', async () => {
     await settled();
     await press(page, 'button', 'Try one more evening');

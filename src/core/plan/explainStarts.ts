@@ -79,6 +79,8 @@ export function explainStarts(
     if (pinned.has(id)) {
       const clean = setup > 0 ? `, with ${setup} min to set up` : '';
       reasons.set(id, { kind: 'pin', text: `You pinned it to this moment${clean}.` });
+    } else if (start < 0) {
+      reasons.set(id, { kind: 'session', text: 'It could have begun by now: the bench is open.' });
     } else if (start === ready && ready > 0) {
       reasons.set(id, cure(''));
     } else if (start - setup === busyUntil && busyUntil >= opens) {
