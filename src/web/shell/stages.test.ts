@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import type { BuildRecord } from '../../api/index.ts';
+import type { PlanView } from '../workers/planView.ts';
 import { EMPTY_KIT, plainPart, summariseKit, type Kit } from '../../core/kit/index.ts';
 
 // Data modules listen to the window that they are loaded into.
@@ -81,5 +82,76 @@ describe('the states of the other stages', () => {
     const { plan, tonight } = stageStates(build({}, [tray([])]), null);
     expect(plan).toEqual({ text: 'working it out', done: false });
     expect(tonight.text).toBe('no step waiting');
+  });
+});
+
+describe('the states of plan and tonight', () => {
+  const NOW = 30_000_000;
+  const step = {
+    id: 'b/t/sand',
+    buildId: 'b',
+    trayId: 't',
+    kind: 'flat',
+    title: 'Sand',
+    place: 'bench',
+    hands: 25,
+    dry: 60,
+    family: null,
+    chemistry: null,
+    because: '',
+    details: [],
+    hazards: [],
+    cautions: [],
+    holds: [],
+    lessons: [],
+  } as const;
+  const view = (change: Partial<PlanView>): PlanView => ({
+    fingerprint: '',
+    operations: [{ ...step, details: [], hazards: [], cautions: [], holds: [], lessons: [] }],
+    arcs: [],
+    starts: {},
+    reasons: {},
+    finish: NOW,
+    bound: NOW,
+    setupMinutes: 0,
+    proved: true,
+    replanned: false,
+    moves: [],
+    missedWindows: [],
+    curing: [],
+    sessions: [{ start: NOW, end: NOW + 120 }],
+    findings: {},
+    consequences: {},
+    paces: [],
+    cures: [],
+    warnings: {},
+    deadlines: {},
+    earliest: {},
+    leftOut: [],
+    tooLong: [],
+    problem: null,
+    ...change,
+  });
+  const states = (change: Partial<PlanView>) => stageStates(build({}, [tray([colour])]), view(change));
+
+  it('tell when it is ready and what waits tonight', () => {
+    const { plan, tonight } = states({ starts: { [step.id]: NOW + 5 } });
+    expect(plan).toMatchObject({ done: false });
+    expect(plan.text).toMatch(/^ready \w{3} \d+ \w{3}/);
+    expect(tonight.text).toMatch(/^1 step, 25 min, /);
+    expect(tonight.done).toBe(false);
+  });
+
+  it('are done only where nothing is left, not where there is no plan', () => {
+    expect(states({}).plan).toEqual({ text: 'nothing left to do', done: true });
+    expect(states({}).tonight.text).toBe('no step waiting');
+    const none = states({ problem: 'The calendar has no bench session at all.' });
+    expect(none.plan).toEqual({ text: 'cannot be planned', done: false });
+    expect(none.tonight).toEqual({ text: 'no plan to follow', done: false });
+    expect(stageStates(build({}, []), view({})).plan.done).toBe(false);
+    expect(stageStates(build({}, [tray([colour])]), null).plan).toEqual({
+      text: 'working it out',
+      done: false,
+    });
   });
 });

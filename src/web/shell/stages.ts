@@ -72,13 +72,15 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
           : view
             ? 'nothing left to do'
             : 'working it out',
-      done: view !== null && left.length === 0 && build.trays.length > 0,
+      done: view !== null && view.problem === null && left.length === 0 && build.trays.length > 0,
     },
     tonight: {
       text:
         tonight && tonight.steps.length > 0
           ? `${plural(tonight.steps.length, 'step')}, ${minutes} min, ${whenText(tonight.steps[0]!.start)}`
-          : 'no step waiting',
+          : view?.problem
+            ? 'no plan to follow'
+            : 'no step waiting',
       done: false,
     },
   };

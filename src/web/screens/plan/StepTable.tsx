@@ -46,7 +46,7 @@ export function StepTable({ steps, view, marked, onMark }: StepTableProps) {
           <thead>
             <tr>
               <th>Start</th>
-              <th>Step</th>
+              <th style={{ width: '36%' }}>Step</th>
               <th className="num">Minutes</th>
               <th>Why then</th>
             </tr>
