@@ -321,6 +321,43 @@ describe('planView on the sample bench', () => {
     expect(Object.keys(asleep.starts).sort()).toEqual(Object.keys(first.starts).sort());
   });
 
+  it('keeps a stored plan that holds less, without looking for it again', () => {
+    const build = request.snapshot.builds.find(({ id }) => id === 'quillon')!;
+    const trays = build.trays.filter(({ id }) => ['quillon-pipes', 'quillon-fork-tubes'].includes(id));
+    const builds = [{ ...build, trays, joins: [] }];
+    const coats = trays.map(({ id }) =>
+      first.operations.find((operation) => operation.id === `quillon/${id}/mirror-1`),
+    );
+    // Both first mirror coats are on. What is left of the evening holds the second of either, with its set-up, but not both.
+    const seconds = coats.map((coat) =>
+      first.arcs.find(({ from, maxLag }) => from === coat!.id && maxLag !== null)!,
+    );
+    const handsOf = (id: string) => first.operations.find((operation) => operation.id === id)!.hands;
+    const at = first.sessions[0]!.end - handsOf(seconds[0]!.to) - handsOf(seconds[1]!.to) - 4;
+    const steps = seconds.map(({ from, minLag }, k) => {
+      const { buildId, trayId = null, title } = coats[k]!;
+      return {
+        operationId: from,
+        buildId,
+        trayId,
+        title,
+        note: '',
+        endedAt: at - minLag,
+        minutes: handsOf(from),
+      };
+    });
+    const none = { ...stored(first), fingerprint: '', starts: {} };
+    const made = planView(withSnapshot({ builds, steps, plan: none }, at));
+    expect(made.problem).toBeNull();
+    expect(made.missedWindows).toHaveLength(1);
+    const again = planView(withSnapshot({ builds, steps, plan: stored(made) }, at + 1));
+    expect(again).toMatchObject({
+      replanned: false,
+      starts: made.starts,
+      missedWindows: made.missedWindows,
+    });
+  });
+
   it('plans what is left where a coat can no longer come before its window closes', () => {
     const arc = first.arcs.find(
       ({ from, to, maxLag }) =>

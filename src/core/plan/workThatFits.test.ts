@@ -56,7 +56,7 @@ const solved = (
     now,
     pins,
   );
-  for (const each of [work, ...lessHeld]) {
+  for (const each of [work, ...lessHeld()]) {
     try {
       const { starts } = scheduleOperations(each.instance, { evaluations: 300, timeMs: 1e9 });
       return { work: each, isFirst: each === work, starts };

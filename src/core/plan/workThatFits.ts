@@ -20,7 +20,7 @@ export interface WorkThatFits {
   /** Holds everything that can be held at all, whatever the builder's hands. */
   work: RemainingWork;
   /** Each lets go of something more, for where no schedule is found. */
-  lessHeld: Iterable<RemainingWork>;
+  lessHeld: () => Iterable<RemainingWork>;
 }
 
 /** What is left to schedule now, with pinned steps held to their moments where that can be. A pinned step that is
@@ -50,7 +50,7 @@ export function workThatFits(
   let work = without(loose, lost);
   const beyond = () => (work.instance.windows.length > 0 ? impossibleStarts(work.instance) : []);
   for (let ids = beyond(); ids.some(letGo); ids = beyond()) work = without(loose, lost);
-  return { work, lessHeld: lettingGo() };
+  return { work, lessHeld: lettingGo };
 
   function* lettingGo(): Generator<RemainingWork, void> {
     const held = work.instance.operations.flatMap(({ id, latest }) => (latest === undefined ? [] : [id]));

@@ -234,6 +234,7 @@ export function planView(
       ];
     }
   };
+  const isStoredFor = (instance: ScheduleInstance) => isUpToDate(stored, view.fingerprint, instance, now);
   const options = { now, times: longer ? LONGER : 1, goOnFrom, pins };
   /** Fills the view by a plan for some work; why there is none where there is none. */
   const planned = ({ instance, missedWindows }: RemainingWork): string | undefined => {
@@ -247,9 +248,12 @@ export function planView(
       return (error as Error).message;
     }
   };
+  // The stored plan may be one that holds less; it is looked up rather than searched for again.
+  for (const held of isStoredFor(work.instance) ? [] : lessHeld())
+    if (!longer && isStoredFor(held.instance) && planned(held) === undefined) return view;
   const why = planned(work);
   if (why === undefined) return view;
-  for (const less of lessHeld) if (planned(less) === undefined) return view;
+  for (const less of lessHeld()) if (planned(less) === undefined) return view;
   const titles = new Map(view.operations.map(({ id, title }) => [id, title]));
   view.problem = why.replace(/"([^"]+)"/g, (quoted, id: string) =>
     titles.has(id) ? `“${titles.get(id)!}”` : quoted,
@@ -440,6 +444,22 @@ function evaluationOf(...args: Parameters<typeof evaluateStack>): StackEvaluatio
   }
 }
 
+/** Whether a stored plan was made from the same inputs, is not late, and holds all that the work must. */
+function isUpToDate(
+  { fingerprint, starts }: BenchSnapshot['plan'],
+  wanted: string,
+  { operations }: ScheduleInstance,
+  now: number,
+): boolean {
+  return (
+    fingerprint === wanted &&
+    operations.every(({ id, hands, latest = Infinity }) => {
+      const start = starts[id];
+      return start !== undefined && start + hands + LATE_MINUTES > now && start - now <= latest;
+    })
+  );
+}
+
 function fillSchedule(
   view: PlanView,
   instance: ScheduleInstance,
@@ -454,10 +474,7 @@ function fillSchedule(
   onBetter?: (soFar: PlanView, share: number) => void,
 ): void {
   const ids = instance.operations.map(({ id }) => id);
-  const upToDate =
-    stored.fingerprint === view.fingerprint &&
-    ids.every((id) => stored.starts[id] !== undefined) &&
-    instance.operations.every(({ id, hands }) => stored.starts[id]! + hands + LATE_MINUTES > now);
+  const upToDate = isUpToDate(stored, view.fingerprint, instance, now);
   const known = Object.fromEntries(
     Object.entries(goOnFrom ?? stored.starts).map(([id, start]) => [id, start - now]),
   );
