@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Session } from './calendar.ts';
 import { explainStarts } from './explainStarts.ts';
-import type { OperationPlan, PlanArc, PlanOperation } from './operation.ts';
+import type { OperationPlan } from './operation.ts';
+import { plainArc, plainOperation } from './plainPlan.ts';
 import { scheduleOperations } from './scheduleOperations.ts';
 import { keepsPin, workThatFits } from './workThatFits.ts';
 
@@ -12,35 +13,9 @@ const SESSIONS: Session[] = Array.from({ length: 20 }, (_, day) => ({
   end: NOW + 1440 * day + 120,
 }));
 
-function step(id: string, change: Partial<PlanOperation> = {}): PlanOperation {
-  return {
-    id,
-    buildId: 'b',
-    trayId: 'tray',
-    kind: 'inspect',
-    title: id,
-    place: 'bench',
-    hands: 20,
-    dry: 0,
-    family: null,
-    chemistry: null,
-    because: '',
-    details: [],
-    hazards: [],
-    cautions: [],
-    holds: [],
-    lessons: [],
-    ...change,
-  };
-}
+const step = plainOperation;
+const arc = plainArc;
 const coat = (id: string) => step(id, { family: 'red', chemistry: 'enamel', place: 'spray booth' });
-const arc = (from: string, to: string, minLag: number, maxLag: number | null = null): PlanArc => ({
-  from,
-  to,
-  minLag,
-  maxLag,
-  because: 'it must dry',
-});
 const pin = (operationId: string, after: number) => ({ operationId, start: NOW + after });
 const solved = (
   plan: OperationPlan,
@@ -100,6 +75,12 @@ describe('workThatFits', () => {
     const { starts, isFirst } = solved(three, [pin('b', 2 * 1440 + 300)]);
     expect(isFirst).toBe(true);
     expect(starts['b']).toBe(3 * 1440);
+  });
+
+  it('lets go of a pin beyond the last session', () => {
+    const { starts, isFirst } = solved(three, [pin('b', 900 * 1440)]);
+    expect(isFirst).toBe(true);
+    expect(starts).toEqual({ a: 0, b: 1440, c: 1460 });
   });
 
   it('lets go of one of two pins on the same minutes', () => {

@@ -63,7 +63,7 @@ export function workThatFits(
       }
     }
     if (coming.length > 0) yield without(isPinned, lost);
-    if (held.length > 0) yield without(isPinned, new Set([...lost, ...held]), true);
+    if (coming.length > 0 || held.length > 0) yield without(isPinned, new Set([...lost, ...held]), true);
   }
 }
 
@@ -78,6 +78,7 @@ function withPins(
 ): ScheduleInstance {
   if (free || pins.length === 0) return instance;
   const pinOf = new Map(pins.map((pin) => [pin.operationId, pin.start - now]));
+  const closes = instance.windows.at(-1)?.[1] ?? 0;
   return {
     ...instance,
     operations: instance.operations.map((operation) => {
@@ -85,9 +86,11 @@ function withPins(
       if (pin === undefined) return operation;
       const { earliest = 0, latest = Infinity, family } = operation;
       const until = pin + (family === null ? 0 : SETUP.otherChemistry);
-      // A window that closes before the pin is worth more than the pin.
+      // A window that closes before the pin is worth more than the pin, and no plan reaches beyond the last session.
       if (loose.has(operation.id))
-        return pin > latest ? operation : { ...operation, earliest: Math.max(earliest, pin) };
+        return pin > latest || pin >= closes
+          ? operation
+          : { ...operation, earliest: Math.max(earliest, pin) };
       return { ...operation, earliest: Math.max(earliest, pin), latest: Math.min(latest, until) };
     }),
   };

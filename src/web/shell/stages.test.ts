@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import type { BuildRecord } from '../../api/index.ts';
+import { plainOperation } from '../../core/plan/plainPlan.ts';
 import type { PlanView } from '../workers/planView.ts';
 import { EMPTY_KIT, plainPart, summariseKit, type Kit } from '../../core/kit/index.ts';
 
@@ -87,27 +88,10 @@ describe('the states of the other stages', () => {
 
 describe('the states of plan and tonight', () => {
   const NOW = 30_000_000;
-  const step = {
-    id: 'b/t/sand',
-    buildId: 'b',
-    trayId: 't',
-    kind: 'flat',
-    title: 'Sand',
-    place: 'bench',
-    hands: 25,
-    dry: 60,
-    family: null,
-    chemistry: null,
-    because: '',
-    details: [],
-    hazards: [],
-    cautions: [],
-    holds: [],
-    lessons: [],
-  } as const;
+  const step = plainOperation('b/t/sand', { trayId: 't', hands: 25, dry: 60 });
   const view = (change: Partial<PlanView>): PlanView => ({
     fingerprint: '',
-    operations: [{ ...step, details: [], hazards: [], cautions: [], holds: [], lessons: [] }],
+    operations: [step],
     arcs: [],
     starts: {},
     reasons: {},
