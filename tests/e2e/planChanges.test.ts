@@ -398,67 +398,30 @@ describe('changing the plan', () => {
   }, 120_000);
 
   it('plans tonight for the time there is', async () => {
-    await page.goto(`${server.address}/build/tolliver/tonight`);
-    await shows(page, /[2-9] steps, \d+ min of work/);
+    await page.goto(`${server.address}/tonight`);
+    await shows(page, /([2-9]|\d\d) steps, \d+ min of work/);
     await page.evaluate(() => {
       const select = document.querySelector<HTMLSelectElement>('[aria-label="How long you have tonight"]')!;
-      Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value')!.set!.call(select, '30');
+      Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value')!.set!.call(select, '60');
       select.dispatchEvent(new Event('change', { bubbles: true }));
     });
+    // It holds for this visit; the next test begins without it.
+    await page.evaluate(() => localStorage.removeItem('fanfare.tonight-until'));
     await settled();
     await until(
       page,
       () => {
         const [, minutes] = /(\d+) min of work/.exec(document.body.innerText) ?? [];
-        return minutes !== undefined && Number(minutes) <= 30;
+        return minutes !== undefined && Number(minutes) <= 60;
       },
       [],
       60_000,
     );
-    await page.evaluate(() => localStorage.removeItem('fanfare.tonight-until'));
-  }, 90_000);
-
-  it('takes a key in a list, a second tap and a key that is held for what they are', async () => {
-    await page.goto(`${server.address}/build/tolliver/tonight`);
-    await page.waitForSelector('.stepcard');
-    await settled();
-    const cardNow = () => page.$eval('.stepcard', (element) => (element as HTMLElement).dataset.operation!);
-    const first = await cardNow();
-    const count = async () => (await bench()).steps.length;
-    const before = await count();
-    await page.focus('select[aria-label="How long you have tonight"]');
-    for (const key of ['s', 'd'] as const) await page.keyboard.press(key);
-    expect(await textOf(page, '.stepcard')).not.toMatch(/running/);
-    expect(await count()).toBe(before);
-
-    await page.evaluate(async () => {
-      const tap = () =>
-        [...document.querySelectorAll<HTMLButtonElement>('.stepcard button')]
-          .find(({ innerText }) => innerText.startsWith('Done'))!
-          .click();
-      tap();
-      await new Promise((resolve) => setTimeout(resolve, 200));
-      tap();
-    });
-    await expect.poll(cardNow).not.toBe(first);
-    await saved(page);
-    expect(await count()).toBe(before + 1);
-
-    await new Promise((resolve) => setTimeout(resolve, 700));
-    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
-    const second = await cardNow();
-    await page.keyboard.down('d');
-    await expect.poll(cardNow).not.toBe(second);
-    await new Promise((resolve) => setTimeout(resolve, 700));
-    await page.keyboard.down('d');
-    await page.keyboard.up('d');
-    await saved(page);
-    expect(await count()).toBe(before + 2);
   }, 90_000);
 
   it('keeps the step under the hands in sight, its clock running, after a reload and a new plan', async () => {
     await page.goto(`${server.address}/tonight`);
-    await shows(page, /[2-9] steps, \d+ min of work/);
+    await shows(page, /([2-9]|\d\d) steps, \d+ min of work/);
     await settled();
     await page.click('.steplist li:nth-of-type(2) button');
     const title = () => page.$eval('.stepcard h1', (heading) => heading.textContent);
@@ -504,5 +467,43 @@ describe('changing the plan', () => {
       })
       .toHaveLength(1);
     expect(errors).toEqual([]);
+  }, 90_000);
+
+  it('takes a key in a list, a second tap and a key that is held for what they are', async () => {
+    await page.goto(`${server.address}/build/tolliver/tonight`);
+    await page.waitForSelector('.stepcard');
+    await settled();
+    const cardNow = () => page.$eval('.stepcard', (element) => (element as HTMLElement).dataset.operation!);
+    const first = await cardNow();
+    const count = async () => (await bench()).steps.length;
+    const before = await count();
+    await page.focus('select[aria-label="How long you have tonight"]');
+    for (const key of ['s', 'd'] as const) await page.keyboard.press(key);
+    expect(await textOf(page, '.stepcard')).not.toMatch(/running/);
+    expect(await count()).toBe(before);
+
+    await page.evaluate(async () => {
+      const tap = () =>
+        [...document.querySelectorAll<HTMLButtonElement>('.stepcard button')]
+          .find(({ innerText }) => innerText.startsWith('Done'))!
+          .click();
+      tap();
+      await new Promise((resolve) => setTimeout(resolve, 200));
+      tap();
+    });
+    await expect.poll(cardNow).not.toBe(first);
+    await saved(page);
+    expect(await count()).toBe(before + 1);
+
+    await new Promise((resolve) => setTimeout(resolve, 700));
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    const second = await cardNow();
+    await page.keyboard.down('d');
+    await expect.poll(cardNow).not.toBe(second);
+    await new Promise((resolve) => setTimeout(resolve, 700));
+    await page.keyboard.down('d');
+    await page.keyboard.up('d');
+    await saved(page);
+    expect(await count()).toBe(before + 2);
   }, 90_000);
 });
