@@ -426,7 +426,7 @@ describe('changing the plan', () => {
     const title = () => page.$eval('.stepcard h1', (heading) => heading.textContent);
     // Read and chosen at once: the plan may still be getting better, and the list with it.
     const begun = await page.$eval('.steplist li:nth-of-type(2) button', (button) => {
-      (button as HTMLButtonElement).click();
+      button.click();
       return button.querySelector('span:nth-of-type(2)')!.textContent;
     });
     await expect.poll(async () => begun.includes(await title())).toBe(true);
