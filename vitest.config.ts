@@ -2,8 +2,10 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
-    // Some properties are tried over many random cases; a slow machine must not fail them.
-    testTimeout: 30_000,
+    // Some properties are tried over many random cases, and whole benches are planned before others; a slow machine
+    // must not fail them.
+    testTimeout: 240_000,
+    hookTimeout: 240_000,
     include: ['src/**/*.test.{ts,tsx}', 'demo/**/*.test.ts', 'tests/bench/**/*.test.ts'],
     environment: 'node',
   },

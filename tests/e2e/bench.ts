@@ -77,10 +77,14 @@ export async function openBrowser(folder: string): Promise<Browser> {
 export async function openPage(browser: Browser, errors: string[]): Promise<Page> {
   const page = await browser.newPage();
   await page.setViewport({ width: 1280, height: 800 });
+  page.setDefaultTimeout(PATIENCE);
   page.on('dialog', (dialog) => void dialog.accept());
   page.on('pageerror', (error) => errors.push((error as Error).message));
   return page;
 }
+
+/** How long a slow machine may take over one answer, ms. */
+const PATIENCE = 90_000;
 
 /** Waits until a question about the page is answered with yes. One that throws, as on a page half drawn or on its way
  *  elsewhere, is asked again: the browser's own waiting would stop asking after the first throw. */
@@ -88,7 +92,7 @@ export async function until<Args extends unknown[]>(
   page: Page,
   isSo: EvaluateFunc<Args>,
   args: Args,
-  timeout = 30_000,
+  timeout = PATIENCE,
 ): Promise<void> {
   const end = Date.now() + timeout;
   for (let cause: unknown; ;) {
@@ -110,7 +114,7 @@ export async function until<Args extends unknown[]>(
 }
 
 /** Waits until the page shows a text, or a pattern. */
-export const shows = (page: Page, pattern: RegExp, timeout = 30_000): Promise<void> =>
+export const shows = (page: Page, pattern: RegExp, timeout = PATIENCE): Promise<void> =>
   until(
     page,
     (source, flags) => new RegExp(source, flags).test(document.body.innerText),
@@ -125,9 +129,7 @@ export const textOf = (page: Page, selector: string): Promise<string> =>
  *  and clicking is looked at again, as a builder would. */
 export async function press(page: Page, role: string, name: string): Promise<void> {
   for (let tries = 1; ; tries++) {
-    const target = await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`, {
-      timeout: 20_000,
-    });
+    const target = await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`);
     try {
       // The drying rack covers the bottom of the page; a builder would scroll.
       await target!.evaluate((element) => element.scrollIntoView({ block: 'center' }));
@@ -141,9 +143,7 @@ export async function press(page: Page, role: string, name: string): Promise<voi
 
 /** Types into the field with a label, over what it holds. */
 export async function fill(page: Page, name: string, text: string, role = 'textbox'): Promise<void> {
-  const field = await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`, {
-    timeout: 20_000,
-  });
+  const field = await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`);
   await field!.evaluate((element) => element.scrollIntoView({ block: 'center' }));
   await field!.click({ count: 3 });
   await page.keyboard.press('Backspace');
@@ -154,7 +154,6 @@ export async function fill(page: Page, name: string, text: string, role = 'textb
 export async function pick(page: Page, name: string, search: string, option: RegExp): Promise<void> {
   const field = await page.waitForSelector(
     `input[aria-label="${name}"], ::-p-aria([name="${name}"][role="combobox"]), ::-p-aria([name="${name}"][role="textbox"])`,
-    { timeout: 20_000 },
   );
   const isOffered = (source: string) =>
     [...document.querySelectorAll('[role="option"]')].some(

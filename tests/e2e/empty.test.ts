@@ -114,7 +114,7 @@ describe('the builder’s own bench, from nothing', () => {
 
   it('plans it, and says what is wrong when there is no evening at all', async () => {
     await page.keyboard.press('4');
-    await shows(page, /Ready \w{3} \d+ \w{3}/, 30_000);
+    await shows(page, /Ready \w{3} \d+ \w{3}/);
     const plan = page.url();
     await page.goto(`${server.address}/bench`);
     await shows(page, /Bench evenings/);

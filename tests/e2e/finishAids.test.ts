@@ -43,10 +43,10 @@ describe('aids of the finish', () => {
     const before = await layersOf('tolliver-hood');
     await press(page, 'button', 'Take');
     await saved(page);
-    await expect.poll(() => layersOf('tolliver-hood'), { timeout: 5000 }).not.toEqual(before);
+    await expect.poll(() => layersOf('tolliver-hood')).not.toEqual(before);
     expect(await kinds('tolliver-hood')).toMatch(/colour clear flat polish$/);
     await undo();
-    await expect.poll(() => layersOf('tolliver-hood'), { timeout: 5000 }).toEqual(before);
+    await expect.poll(() => layersOf('tolliver-hood')).toEqual(before);
   });
 
   it('keeps a stack of one’s own and puts it on several sub-assemblies after saying what changes', async () => {
@@ -68,9 +68,9 @@ describe('aids of the finish', () => {
     await shows(page, /Chassis: [\s\S]*clear comes/);
     await pressStarting('Put it on');
     await saved(page);
-    await expect.poll(() => kinds('tolliver-chassis'), { timeout: 5000 }).toBe(await kinds('tolliver-hood'));
+    await expect.poll(() => kinds('tolliver-chassis')).toBe(await kinds('tolliver-hood'));
     await undo();
-    await expect.poll(() => kinds('tolliver-chassis'), { timeout: 5000 }).toBe('primer colour');
+    await expect.poll(() => kinds('tolliver-chassis')).toBe('primer colour');
   });
 
   it('silences a rule with a note, says so, and lets it warn again', async () => {
@@ -121,11 +121,9 @@ describe('aids of the finish', () => {
     await shows(page, /A derelict life/);
     await pressStarting('Add it to');
     await saved(page);
-    await expect
-      .poll(() => kinds('pellam-cab'), { timeout: 10_000 })
-      .toMatch(/undercoat colour.* wash .*powder$/);
+    await expect.poll(() => kinds('pellam-cab')).toMatch(/undercoat colour.* wash .*powder$/);
     await undo();
-    await expect.poll(() => kinds('pellam-cab'), { timeout: 10_000 }).toBe(cab);
+    await expect.poll(() => kinds('pellam-cab')).toBe(cab);
   });
 
   it('names metals with the builder’s paints, and gathers cautions and fits on pages to print', async () => {
@@ -152,12 +150,10 @@ describe('aids of the finish', () => {
     await shows(page, /lacquers cure in\s+×0\.25/);
     await type('Bar, lacquer, wet', '2.2');
     await saved(page);
-    await expect
-      .poll(async () => (await bench()).settings.preferences.tools?.['lacquer/wet']?.bar, { timeout: 5000 })
-      .toBe(2.2);
+    await expect.poll(async () => (await bench()).settings.preferences.tools?.['lacquer/wet']?.bar).toBe(2.2);
     await press(page, 'button', 'Usual settings for wet coats of lacquer');
     await expect
-      .poll(async () => (await bench()).settings.preferences.tools?.['lacquer/wet'], { timeout: 5000 })
+      .poll(async () => (await bench()).settings.preferences.tools?.['lacquer/wet'])
       .toBeUndefined();
     expect(errors).toEqual([]);
   });

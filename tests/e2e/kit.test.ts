@@ -54,7 +54,7 @@ describe('the kit of the sample bench', () => {
     await page.keyboard.press('Enter');
     await shows(page, /A1 was left as it is: “many” is no whole count from 1 to 200/);
     await undo();
-    await expect.poll(nameOf, { timeout: 10_000 }).toBe('Body shell');
+    await expect.poll(nameOf).toBe('Body shell');
   });
 
   it('refuses a second A1 by name and keeps the kit as it was', async () => {
@@ -101,7 +101,7 @@ describe('the kit of the sample bench', () => {
 
   it('keeps a held step from being ticked, and tells what was learnt', async () => {
     await page.goto(`${server.address}/build/tolliver/tonight`);
-    const card = await page.waitForSelector('.stepcard', { timeout: 20_000 });
+    const card = await page.waitForSelector('.stepcard');
     const operation = await card!.evaluate((element) => (element as HTMLElement).dataset.operation!);
     const tray = (await build('tolliver')).trays.find(({ id }) => operation.includes(`/${id}/`))!;
     const conflict = {
@@ -353,10 +353,10 @@ describe('the kit of the sample bench', () => {
     const { id } = (await snapshot()).builds.find(({ name }) => name === 'Second coupe')!;
     expect((await items(id)).filter(({ kind }) => kind === 'part')).toHaveLength(2);
     await undo();
-    await expect.poll(async () => (await items(id)).length, { timeout: 10_000 }).toBe(0);
+    await expect.poll(async () => (await items(id)).length).toBe(0);
     await open('', id);
     await pick(page, 'Or copy the kit of a former build', '', /Quillon/);
-    await shows(page, /136 pieces/, 30_000);
+    await shows(page, /136 pieces/);
     await saved(page);
     const copied = await items(id);
     expect(copied.filter(({ kind }) => kind === 'joint').length).toBeGreaterThan(70);
@@ -380,7 +380,7 @@ describe('the kit of the sample bench', () => {
     await page.keyboard.press('Enter');
     await saved(page);
     await expect
-      .poll(async () => (await items(id)).filter(({ kind }) => kind === 'part').length, { timeout: 10_000 })
+      .poll(async () => (await items(id)).filter(({ kind }) => kind === 'part').length)
       .toBe(rows + 1);
     const coin = (await items(id)).find(({ value }) => (value as { name?: string }).name === 'Lucky coin')!;
     expect(coin.value).toMatchObject({ frame: 'H', number: '4' });

@@ -14,19 +14,19 @@ describe('the palette of a build', () => {
 
   it('holds three colours from the shelf with as few bottles as can be, and puts them into the stacks', async () => {
     await page.goto(`${server.address}/build/pellam/colour/palette`);
-    await shows(page, /bottles hold 3 colours; fewer cannot \(proved/, 60_000);
+    await shows(page, /bottles hold 3 colours; fewer cannot \(proved/);
     const bottles = await page.$$eval('.board tbody tr', (rows) => rows.length);
     expect(await textOf(page, 'section[aria-label="What follows"]')).toMatch(
       new RegExp(`Bottles to open\\s+${bottles}\\b`),
     );
     await press(page, 'button', 'Nearest colours');
-    await shows(page, /no choice has a smaller worst difference \(proved/, 60_000);
+    await shows(page, /no choice has a smaller worst difference \(proved/);
     expect(await page.$$eval('.board tbody tr', (rows) => rows.length)).toBeGreaterThanOrEqual(bottles);
     const before = (await get<BenchSnapshot>('/api/bench')).builds
       .find(({ id }) => id === 'pellam')!
       .trays.map(({ layers }) => targetLayer(layers)?.mix);
     await press(page, 'button', 'Fewest bottles');
-    await shows(page, /fewer cannot \(proved/, 60_000);
+    await shows(page, /fewer cannot \(proved/);
     await page.click('section[aria-label="What follows"] .action');
     await saved(page);
     const { builds } = await get<BenchSnapshot>('/api/bench');
@@ -48,31 +48,27 @@ describe('the palette of a build', () => {
     await page.keyboard.down('Control');
     await page.keyboard.press('z');
     await page.keyboard.up('Control');
-    await expect.poll(mixes, { timeout: 20_000 }).toEqual(before);
+    await expect.poll(mixes).toEqual(before);
     await saved(page);
   });
 
   it('finds the recipe for one colour that opens fewest bottles of all that are near enough', async () => {
     await page.goto(`${server.address}/build/tolliver/colour/tolliver-body`);
-    await shows(page, /nearer by more than 0\.1 \(proved/, 60_000);
+    await shows(page, /nearer by more than 0\.1 \(proved/);
     const paints = () =>
       page.$$eval('[aria-label="Recipes"] [role="radio"]', (spoons) =>
         spoons.map((spoon) => (spoon as HTMLElement).innerText.split('\n')[0]!.split(':').length),
       );
     const nearest = await paints();
     await press(page, 'button', 'fewest bottles');
-    await shows(
-      page,
-      /First: (\d) bottles?, nothing to buy; none with fewer within 2\.0 dE \(proved/,
-      60_000,
-    );
+    await shows(page, /First: (\d) bottles?, nothing to buy; none with fewer within 2\.0 dE \(proved/);
     const fewest = await paints();
     expect(Math.min(...fewest)).toBe(fewest[0]);
     expect(fewest[0]).toBeLessThan(nearest[0]!);
     await press(page, 'button', 'the nearest');
-    await shows(page, /nearer by more than 0\.1 \(proved/, 60_000);
+    await shows(page, /nearer by more than 0\.1 \(proved/);
     await page.goto(`${server.address}/build/pellam/colour/palette`);
-    await shows(page, /fewer cannot \(proved/, 60_000);
+    await shows(page, /fewer cannot \(proved/);
   });
 
   it('can be cancelled while it looks, and keeps nothing of it', async () => {
@@ -97,23 +93,23 @@ describe('the palette of a build', () => {
     await shows(page, /Cancelled; nothing was changed/);
     expect(await page.$$('.board tbody tr')).toHaveLength(0);
     await press(page, 'button', 'plan again');
-    await shows(page, /bottles? holds? 3 colours; fewer cannot \(proved/, 120_000);
+    await shows(page, /bottles? holds? 3 colours; fewer cannot \(proved/);
     await page.evaluate(() =>
       [...document.querySelectorAll('button')]
         .find(({ innerText }) => innerText.startsWith('my shelf'))!
         .click(),
     );
-    await shows(page, /fewer cannot \(proved/, 60_000);
+    await shows(page, /fewer cannot \(proved/);
   });
 
   it('says what is out of reach and what is missing', async () => {
     await page.focus('[role="slider"]');
     await page.keyboard.press('Home');
-    await shows(page, /Out of reach from my shelf/, 60_000);
+    await shows(page, /Out of reach from my shelf/);
     await shows(page, /nearest mixture is [\d.]+ dE off .* Missing: \w/);
     await page.focus('[role="slider"]');
     await page.keyboard.press('End');
-    await shows(page, /fewer cannot \(proved/, 60_000);
+    await shows(page, /fewer cannot \(proved/);
   });
 
   it('says how a decal sits beside its paint and what an ink needs over it', async () => {

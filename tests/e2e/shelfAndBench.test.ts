@@ -135,9 +135,7 @@ describe('shelf, bench and kit of the sample bench', () => {
     await saved(page);
     await page.goto(`${server.address}/build/pellam/plan`);
     await page.waitForSelector('[aria-label^="Lanes by sub-assembly"]');
-    await expect
-      .poll(() => textOf(page, '[aria-label^="Lanes by sub-assembly"]'), { timeout: 20_000 })
-      .toMatch(/Fri 15 May/);
+    await expect.poll(() => textOf(page, '[aria-label^="Lanes by sub-assembly"]')).toMatch(/Fri 15 May/);
     expect(await textOf(page, '[aria-label^="Lanes by sub-assembly"]')).not.toMatch(/Wed 13 May/);
   });
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { impossibleBlock } from './impossibleBlock.ts';
 import { randomInstance, withBooth } from './sampleInstance.ts';
 import { indexInstance, type ScheduleInstance } from './scheduleInstance.ts';
-import { scheduleOperations } from './scheduleOperations.ts';
+import { scheduleOperations, seededRandom } from './scheduleOperations.ts';
 
 describe('impossibleBlock', () => {
   /** Coats of two paints, each tied to the next. */
@@ -70,6 +70,33 @@ describe('impossibleBlock', () => {
     const free = coats(5, evenings(30));
     expect(found({ ...free, arcs: free.arcs.map((arc) => ({ ...arc, maxLag: null })) })).toBeUndefined();
     expect(found(coats(30, evenings(100)))).toBeUndefined();
+  });
+
+  it('says of steps that the hands are needed for at once that no session is long enough', () => {
+    const random = seededRandom(7);
+    const asked = { atOnce: 0, longer: 0 };
+    for (let at = 0; at < 24; at++) {
+      const hands = (least: number) => least + Math.floor(random() * 30);
+      const forked: ScheduleInstance = {
+        ...coats(3, evenings(40)),
+        arcs: [2, 3].map((to) => {
+          const minLag = hands(20);
+          return { from: 'coat 1', to: `coat ${to}`, minLag, maxLag: minLag + Math.floor(random() * 25) };
+        }),
+      };
+      const block = found(forked);
+      const inOne = (minutes: number) =>
+        scheduleOperations({ ...forked, windows: [[0, minutes]] }, { evaluations: 200, timeMs: 1e9 });
+      if (block?.sessionMinutes === null) {
+        asked.atOnce++;
+        expect(() => inOne(5000), `fork ${at}`).toThrow(RangeError);
+      } else if (block) {
+        asked.longer++;
+        expect(inOne(block.sessionMinutes).finish).toBe(block.sessionMinutes + 600);
+        expect(() => inOne(block.sessionMinutes! - 1)).toThrow(RangeError);
+      }
+    }
+    expect(Math.min(asked.atOnce, asked.longer)).toBeGreaterThan(2);
   });
 
   it('never names what some schedule holds', () => {

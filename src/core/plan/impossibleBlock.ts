@@ -41,9 +41,17 @@ function earliest(block: IndexedInstance) {
   return orderSearch(block).look('finish', known, NEVER - 1, { nodes: NODES, stopped: () => false });
 }
 
-/** Minutes that a block takes where the bench never closes, its set-up included. */
+/** Minutes that a block takes where the bench stays open until whatever could be held is done, its set-up included. */
 function minutesInOne(instance: IndexedInstance, block: readonly number[]): number | null {
-  return earliest(alone(instance, block, [[0, NEVER]], [true])).better?.finish ?? null;
+  return earliest(alone(instance, block, [[0, longEnough(instance, block)]], [true])).better?.finish ?? null;
+}
+
+/** Minutes that no block needs more of: nothing is gained by waiting between two steps for longer than the longest lag
+ *  and set-up. */
+function longEnough({ operations, succs, setup }: IndexedInstance, block: readonly number[]): number {
+  const hands = block.reduce((sum, index) => sum + operations[index]!.hands, 0);
+  const lags = block.flatMap((index) => succs[index]!.map(({ minLag }) => minLag));
+  return hands + block.length * Math.max(setup.newWindow, ...setup.change.flat(), ...lags);
 }
 
 /** Some steps without all others, free to start at any time, in some sessions. */
