@@ -1,4 +1,4 @@
-import { beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import type { BenchSnapshot, BuildRecord, PlanRecord } from '../../src/api/index.ts';
 import { openDatabase } from '../../src/server/database/open.ts';
 import { seedDemo } from '../../src/server/seedDemo.ts';
@@ -33,6 +33,8 @@ const withSnapshot = (change: Partial<BenchSnapshot>, now = NOW): PlanRequest =>
 });
 
 beforeAll(() => {
+  // The clock stands still: a search ends by its tries, and finds the same on a slow machine.
+  vi.useFakeTimers({ toFake: ['Date'], now: MS });
   const { db } = openDatabase(':memory:');
   seedDemo(db, MS);
   request = {
@@ -51,6 +53,7 @@ beforeAll(() => {
   };
   first = planView(request);
 });
+afterAll(() => vi.useRealTimers());
 
 describe('planView on the sample bench', () => {
   it('plans every step that is not done and explains every start', () => {

@@ -146,14 +146,40 @@ describe('changing the plan', () => {
     await shows(page, /so far; looking for better, \d+ %/);
     const { fingerprint } = (await bench()).plan;
     await page.select('select[aria-label="Among the builds"]', 'first');
-    await shows(page, /A change ended the longer look; this plan went on from what that had found\./);
+    await shows(page, /longer look was ended by a change.*this plan went on from what it had found\./);
     await expect.poll(async () => (await bench()).plan.fingerprint).not.toBe(fingerprint);
     await page.reload();
     await shows(page, /\d+ steps, ready/);
-    expect(await page.evaluate(() => document.body.innerText)).not.toContain('ended the longer look');
+    expect(await page.evaluate(() => document.body.innerText)).not.toContain('longer look was ended');
     await page.select('select[aria-label="Among the builds"]', 'usual');
     await expect.poll(async () => (await planOf('tolliver')).priority).toBe('usual');
     await settled();
+  });
+
+  it('says on tonight’s list that the plan is still being improved', async () => {
+    await page.goto(`${server.address}/build/tolliver/plan`);
+    await settled();
+    await press(page, 'button', 'look longer for a better one');
+    await shows(page, /so far; looking for better, \d+ %/);
+    await page.click('nav a[href="/build/tolliver/tonight"]');
+    await shows(page, /these steps so far; looking for better, \d+ %/);
+    await press(page, 'button', 'keep this one');
+    await settled();
+    await page.goBack();
+  });
+
+  it('goes on from what a longer look had found when its page was left, and only once', async () => {
+    await page.goto(`${server.address}/build/tolliver/plan`);
+    await settled();
+    await press(page, 'button', 'look longer for a better one');
+    await shows(page, /so far; looking for better, \d+ %/);
+    await page.reload();
+    await shows(page, /longer look was ended by.*leaving the page; this plan went on from what it had found/);
+    await settled();
+    await page.reload();
+    await settled();
+    await shows(page, /\d+ steps, ready/);
+    expect(await page.evaluate(() => document.body.innerText)).not.toContain('longer look was ended');
   });
 
   it('says that done work is no longer planned when its layer goes', async () => {

@@ -62,10 +62,28 @@ const PlanContext = createContext<PlanState>({
 const REFRESH_MS = 60_000;
 /** Kept in this browser alone: it is about tonight. */
 const UNTIL = 'fanfare.tonight-until';
+/** Kept in this browser alone: what a search had found when its page was left. */
+const SO_FAR = 'fanfare.plan-so-far';
+
+/** What a search under way has found. */
+interface SoFar {
+  starts: PlanView['starts'];
+  longer: boolean;
+  /** Of the stored plan that it is better than. */
+  version: number;
+}
 
 function readUntil(): number | null {
   const text = localStorage.getItem(UNTIL);
   return text === null ? null : Number(text);
+}
+
+/** What was found before the page was left, once; nothing where another plan was stored since. */
+function takeSoFar({ plan }: BenchSnapshot): SoFar | null {
+  const text = localStorage.getItem(SO_FAR);
+  localStorage.removeItem(SO_FAR);
+  const kept = text === null ? null : (JSON.parse(text) as SoFar);
+  return kept?.version === plan.version ? kept : null;
 }
 
 function requestOf(
@@ -103,7 +121,14 @@ export function PlanProvider({ children }: { children: ReactNode }) {
     cutShort: boolean;
   } | null>(null);
   /** What a search under way has found so far: where anything ends it, the next goes on from there. */
-  const soFar = useRef<{ starts: PlanView['starts']; longer: boolean } | null>(null);
+  const soFar = useRef<SoFar | null>(null);
+  useEffect(() => {
+    const onLeave = () => {
+      if (soFar.current) localStorage.setItem(SO_FAR, JSON.stringify(soFar.current));
+    };
+    window.addEventListener('pagehide', onLeave);
+    return () => window.removeEventListener('pagehide', onLeave);
+  }, []);
   const [failed, setFailed] = useState<{ inputs: unknown; why: string } | null>(null);
   const [lastChange, setLastChange] = useState<PlanChange | null>(null);
   const acceptChange = useCallback(() => setLastChange(null), []);
@@ -176,6 +201,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
     mine.busy = true;
     const turn = ++asked.current;
     const { snapshot, used, longer } = inputs;
+    soFar.current ??= takeSoFar(snapshot);
     const begin = soFar.current;
     const cutShort = begin !== null && begin.longer && !longer;
     const isNews = () => turn === asked.current;
@@ -195,7 +221,11 @@ export function PlanProvider({ children }: { children: ReactNode }) {
         // Progress comes on a port of its own and may arrive after the answer.
         proxy((view: PlanView, share: number) => {
           if (!isNews() || !mine.busy) return;
-          soFar.current = { starts: view.starts, longer: longer || cutShort };
+          soFar.current = {
+            starts: view.starts,
+            longer: longer || cutShort,
+            version: snapshot.plan.version,
+          };
           setMade({ view, inputs, share, cutShort });
         }),
       )

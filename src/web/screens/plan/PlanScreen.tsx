@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { FAMILIES, type FamilyId } from '../../../core/finish/index.ts';
 import { longestSessions } from '../../../core/plan/index.ts';
+import { LookingForBetter } from '../../components/LookingForBetter.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { PlanFailure } from '../../components/PlanFailure.tsx';
 import { clockText, dayText, whenText } from '../../components/time.ts';
@@ -32,7 +33,7 @@ const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 export function PlanScreen() {
   const { build, ready, error } = useWorkshop();
   const { data } = useBench();
-  const { view, busy, improving, failure, keepThis, lookLonger, lookCutShort, operations } = usePlan();
+  const { view, busy, improving, failure, lookLonger, lookCutShort, operations } = usePlan();
   const [marked, setMarked] = useState<string>();
   if (!ready || !data) return <Loading what="the plan" error={error} />;
   if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
@@ -84,11 +85,7 @@ export function PlanScreen() {
           <span className="soft" role="status">
             {improving !== null && left.length > 0 && (
               <>
-                ready {dayText(last)} {clockText(last)} so far; looking for better,{' '}
-                <span className="mono">{Math.round(100 * improving)} %</span>{' '}
-                <button type="button" className="why" onClick={keepThis}>
-                  keep this one
-                </button>
+                ready {dayText(last)} {clockText(last)} so far; <LookingForBetter />
               </>
             )}
             {busy && 'working it out again…'}
@@ -193,7 +190,8 @@ export function PlanScreen() {
             </p>
             {lookCutShort && !busy && improving === null && failure === null && (
               <p className="small" role="status">
-                A change ended the longer look; this plan went on from what that had found.
+                The longer look was ended by a change, or by leaving the page; this plan went on from what it
+                had found.
               </p>
             )}
             {!view.proved && failure === null && (

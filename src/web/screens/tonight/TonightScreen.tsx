@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { isCommandKey } from '../../components/keys.ts';
 import { Loading } from '../../components/Loading.tsx';
+import { LookingForBetter } from '../../components/LookingForBetter.tsx';
 import { PlanFailure } from '../../components/PlanFailure.tsx';
 import { clockText, dayText, whenText } from '../../components/time.ts';
 import { useBench } from '../../data/bench.ts';
@@ -18,7 +19,7 @@ const RECENT_MINUTES = 8 * 60;
 export function TonightScreen() {
   const { buildId } = useParams();
   const { data, error } = useBench();
-  const { view, busy, failure, tonightUntil, setTonightUntil } = usePlan();
+  const { view, busy, improving, failure, tonightUntil, setTonightUntil } = usePlan();
   const [markedId, setMarkedId] = useState<string>();
   const tonight = view && sessionSteps(view, buildId);
   const done = new Set(data?.steps.map(({ operationId }) => operationId));
@@ -73,6 +74,11 @@ export function TonightScreen() {
             {steps.length > 0 ? `${steps.length} steps, ${minutes} min of work` : ''}
             {tonight?.session.spraying === false ? ' · no spraying in this session' : ''}
             {busy ? ' · the plan is following…' : ''}
+            {improving !== null && (
+              <span role="status">
+                {' · '}these steps so far; <LookingForBetter />
+              </span>
+            )}
           </span>
           <TonightUntil until={tonightUntil} onChange={setTonightUntil} />
         </div>

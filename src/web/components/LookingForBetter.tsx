@@ -1,0 +1,15 @@
+import { usePlan } from '../data/plan.tsx';
+
+/** Says that the plan shown is still being improved, and keeps it when asked to; nothing where it is not. */
+export function LookingForBetter() {
+  const { improving, keepThis } = usePlan();
+  if (improving === null) return null;
+  return (
+    <>
+      looking for better, <span className="mono">{Math.round(100 * improving)} %</span>{' '}
+      <button type="button" className="why" onClick={keepThis}>
+        keep this one
+      </button>
+    </>
+  );
+}
