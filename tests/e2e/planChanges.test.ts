@@ -22,6 +22,11 @@ describe('changing the plan', () => {
       })
       .toBe('settled');
   };
+  const openPlan = async () => {
+    await page.goto(`${server.address}/build/tolliver/plan`);
+    await shows(page, /\d+ steps, ready/);
+    await settled();
+  };
   const type = async (label: string, value: string) => {
     const input = await page.waitForSelector(`::-p-aria(${label})`);
     await input!.click({ count: 3 });
@@ -104,7 +109,7 @@ describe('changing the plan', () => {
     await until(page, () => {
       if (!/ready [^\n]* so far; looking for better, \d+ %/.test(document.body.innerText)) return false;
       const keep = [...document.querySelectorAll('button')].find(
-        ({ textContent }) => textContent === 'keep this one',
+        ({ textContent }) => textContent === 'keep this plan',
       );
       keep?.click();
       return keep !== undefined;
@@ -119,7 +124,7 @@ describe('changing the plan', () => {
   });
 
   it('looks longer for a better plan when asked to, and keeps what it has found by then', async () => {
-    await settled();
+    await openPlan();
     const { fingerprint } = (await bench()).plan;
     await press(page, 'button', 'look longer for a better one');
     await shows(page, /so far; looking for better, \d+ %/);
@@ -133,7 +138,18 @@ describe('changing the plan', () => {
     await answered;
     clearInterval(focusing);
     await new Promise((resolve) => setTimeout(resolve, 500));
-    await press(page, 'button', 'keep this one');
+    // Asked for again while the plan that was kept is on its way to the server, it looks again.
+    await page.evaluate(async () => {
+      const button = (text: string) =>
+        [...document.querySelectorAll('button')].find(({ textContent }) => textContent === text);
+      button('keep this plan')!.click();
+      const again = () => button('look longer for a better one');
+      while (again()?.disabled !== false) await new Promise(requestAnimationFrame);
+      again()!.click();
+    });
+    await shows(page, /so far; looking for better, \d+ %/);
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await press(page, 'button', 'keep this plan');
     await settled();
     await shows(page, /\d+ steps, ready/);
     expect((await bench()).plan.fingerprint).toBe(fingerprint);
@@ -141,7 +157,7 @@ describe('changing the plan', () => {
   });
 
   it('says when a change ends a longer look, and goes on from what that had found', async () => {
-    await settled();
+    await openPlan();
     await press(page, 'button', 'look longer for a better one');
     await shows(page, /so far; looking for better, \d+ %/);
     const { fingerprint } = (await bench()).plan;
@@ -157,20 +173,18 @@ describe('changing the plan', () => {
   });
 
   it('says on tonight’s list that the plan is still being improved', async () => {
-    await page.goto(`${server.address}/build/tolliver/plan`);
-    await settled();
+    await openPlan();
     await press(page, 'button', 'look longer for a better one');
     await shows(page, /so far; looking for better, \d+ %/);
     await page.click('nav a[href="/build/tolliver/tonight"]');
     await shows(page, /these steps so far; looking for better, \d+ %/);
-    await press(page, 'button', 'keep this one');
+    await press(page, 'button', 'keep this plan');
     await settled();
     await page.goBack();
   });
 
   it('goes on from what a longer look had found when its page was left, and only once', async () => {
-    await page.goto(`${server.address}/build/tolliver/plan`);
-    await settled();
+    await openPlan();
     await press(page, 'button', 'look longer for a better one');
     await shows(page, /so far; looking for better, \d+ %/);
     await page.reload();

@@ -8,7 +8,7 @@ export function LookingForBetter() {
     <>
       looking for better, <span className="mono">{Math.round(100 * improving)} %</span>{' '}
       <button type="button" className="why" onClick={keepThis}>
-        keep this one
+        keep this plan
       </button>
     </>
   );

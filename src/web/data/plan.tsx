@@ -78,12 +78,28 @@ function readUntil(): number | null {
   return text === null ? null : Number(text);
 }
 
-/** What was found before the page was left, once; nothing where another plan was stored since. */
-function takeSoFar({ plan }: BenchSnapshot): SoFar | null {
+/** A look for a better plan of one bench. */
+interface LongerLook {
+  bench: BenchSnapshot;
+  /** Once it has ended: the stored plan that its own takes the place of. */
+  replaces?: number;
+}
+
+/** Whether nothing has ended a look: it stays on until what it found is stored. */
+function isOn({ bench, replaces }: LongerLook, latest: BenchSnapshot): boolean {
+  return isSameBench(bench, latest) && (replaces ?? latest.plan.version) === latest.plan.version;
+}
+
+/** Whether two snapshots differ in nothing but the plan that is stored. */
+function isSameBench({ plan: _, ...bench }: BenchSnapshot, other: BenchSnapshot): boolean {
+  return (Object.keys(bench) as (keyof typeof bench)[]).every((key) => bench[key] === other[key]);
+}
+
+/** What was found before the page was left, once. */
+function takeSoFar(): SoFar | null {
   const text = localStorage.getItem(SO_FAR);
   localStorage.removeItem(SO_FAR);
-  const kept = text === null ? null : (JSON.parse(text) as SoFar);
-  return kept?.version === plan.version ? kept : null;
+  return text === null ? null : (JSON.parse(text) as SoFar);
 }
 
 function requestOf(
@@ -145,10 +161,11 @@ export function PlanProvider({ children }: { children: ReactNode }) {
     setUntil(next);
   }, []);
 
-  /** The bench for which a better plan is looked for longer; once anything on it changes, that is over. */
-  const [bettered, setBettered] = useState<BenchSnapshot | null>(null);
-  const longer = bettered !== null && bettered === snapshot;
-  const lookLonger = useCallback(() => setBettered(snapshot ?? null), [snapshot]);
+  /** The longer look that was asked for last; once anything on its bench changes, it is over. */
+  const [asking, setAsking] = useState<LongerLook | null>(null);
+  const look = asking && snapshot && isOn(asking, snapshot) ? asking : null;
+  const longer = look !== null;
+  const lookLonger = useCallback(() => setAsking(snapshot ? { bench: snapshot } : null), [snapshot]);
   useEffect(() => {
     // A longer look is not begun anew with every minute.
     if (longer) return;
@@ -170,14 +187,17 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   }, [snapshot, paints, codes]);
 
   const inputs = useMemo(
-    () => (snapshot && used ? { snapshot, used, minute, tonightUntil, longer } : null),
-    [snapshot, used, minute, tonightUntil, longer],
+    () => (snapshot && used ? { snapshot, used, minute, tonightUntil, look } : null),
+    [snapshot, used, minute, tonightUntil, look],
   );
 
-  const keep = useCallback(async (next: PlanView, version: number) => {
+  const keep = useCallback(async (next: PlanView, version: number, look: LongerLook | null) => {
     const before = settled.current;
     settled.current = next;
-    soFar.current = null;
+    // What begins before it is stored goes on from it as well.
+    const kept = { starts: next.starts, longer: false, version };
+    soFar.current = kept;
+    if (look) look.replaces = version;
     const label = undoLabel();
     const isNew = label !== labelBefore.current;
     labelBefore.current = label;
@@ -186,7 +206,8 @@ export function PlanProvider({ children }: { children: ReactNode }) {
       const { fingerprint, starts, finish, bound, setupMinutes, proved } = next;
       await savePlan({ fingerprint, starts, finish, bound, setupMinutes, proved, version });
     }
-    setBettered(null);
+    if (soFar.current === kept) soFar.current = null;
+    setAsking((latest) => (latest === look ? null : latest));
   }, []);
 
   useEffect(() => {
@@ -200,9 +221,12 @@ export function PlanProvider({ children }: { children: ReactNode }) {
     const mine = worker.current;
     mine.busy = true;
     const turn = ++asked.current;
-    const { snapshot, used, longer } = inputs;
-    soFar.current ??= takeSoFar(snapshot);
-    const begin = soFar.current;
+    const { snapshot, used, look } = inputs;
+    const longer = look !== null;
+    const left = soFar.current ?? takeSoFar();
+    // Where another plan was stored meanwhile, that is the better one.
+    const begin = left?.version === snapshot.plan.version ? left : null;
+    soFar.current = begin;
     const cutShort = begin !== null && begin.longer && !longer;
     const isNews = () => turn === asked.current;
     const fail = (why: string) => {
@@ -211,7 +235,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
       if (!isNews()) return;
       setFailed({ inputs, why });
       soFar.current = null;
-      setBettered(null);
+      setAsking(null);
     };
     // A script that cannot be fetched or read answers nothing.
     mine.thread.onerror = ({ message }) => fail(message || 'the worker that plans could not start');
@@ -239,7 +263,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
           share: null,
           cutShort: cutShort || (!next.replanned && before?.cutShort === true),
         }));
-        void keep(next, snapshot.plan.version);
+        void keep(next, snapshot.plan.version, look);
       })
       .catch((error: unknown) => fail((error as Error).message));
   }, [inputs, keep, endWorker]);
@@ -253,7 +277,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
     endWorker();
     asked.current++;
     setMade({ ...made, share: null });
-    void keep(made.view, inputs.snapshot.plan.version);
+    void keep(made.view, inputs.snapshot.plan.version, inputs.look);
   }, [made, inputs, keep, endWorker]);
   const state = useMemo(
     () => ({
