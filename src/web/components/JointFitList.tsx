@@ -1,4 +1,4 @@
-import type { JointFit } from '../data/jointFits.ts';
+import type { JointFit } from '../../core/kit/index.ts';
 
 /** Joints with what paint leaves of their clearance, each with its way out. */
 export function JointFitList({ fits }: { fits: readonly JointFit[] }) {

@@ -1,4 +1,4 @@
-import type { PlaceFit } from '../data/placeFits.ts';
+import type { PlaceFit } from '../../core/kit/index.ts';
 
 export const PLACE_MEASURES = { hole: 'across', slot: 'wide', line: 'deep' } as const;
 

@@ -5,9 +5,8 @@ import { EmptyStage } from '../../components/EmptyStage.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { PrintedSheet } from '../../components/PrintedSheet.tsx';
 import { PLACE_MEASURES } from '../../components/PlaceFitList.tsx';
-import { jointFits } from '../../data/jointFits.ts';
+import { fitsOfBuild } from '../../data/fits.ts';
 import { useKit } from '../../data/kit.ts';
-import { placeFits } from '../../data/placeFits.ts';
 import { useWorkshop } from '../../data/workshop.ts';
 
 /** Every fit to test after paint, on one sheet to print and tick. */
@@ -15,12 +14,9 @@ export function FitsSheet() {
   const { build, products, codes, conditions, ready, error } = useWorkshop();
   const { buildId } = useParams();
   const { kit, error: kitError } = useKit(buildId);
-  const fits = useMemo(
-    () => (build && kit ? jointFits(build, kit, products, codes, conditions) : []),
-    [build, kit, products, codes, conditions],
-  );
-  const places = useMemo(
-    () => (build && kit ? placeFits(build, kit, products, codes, conditions) : []),
+  const { joints: fits, places } = useMemo(
+    () =>
+      build && kit ? fitsOfBuild(build, kit, { products, codes, conditions }) : { joints: [], places: [] },
     [build, kit, products, codes, conditions],
   );
   if (!ready || !kit) return <Loading what="the fits" error={error ?? kitError} />;

@@ -3,9 +3,8 @@ import { Link } from 'react-router';
 import type { BuildRecord, TrayRecord } from '../../../api/index.ts';
 import { JointFitList } from '../../components/JointFitList.tsx';
 import { PlaceFitList } from '../../components/PlaceFitList.tsx';
-import { jointFits } from '../../data/jointFits.ts';
+import { fitsOfBuild } from '../../data/fits.ts';
 import { useKit } from '../../data/kit.ts';
-import { placeFits } from '../../data/placeFits.ts';
 import { useWorkshop } from '../../data/workshop.ts';
 
 const SHOWN = 4;
@@ -14,20 +13,17 @@ const SHOWN = 4;
 export function JointFitPanel({ build, tray }: { build: BuildRecord; tray: TrayRecord }) {
   const { kit } = useKit(build.id);
   const { products, codes, conditions } = useWorkshop();
-  const fits = useMemo(() => {
-    if (!kit) return [];
+  const { fits, places } = useMemo(() => {
+    if (!kit) return { fits: [], places: [] };
     const held = new Set(tray.parts.map(({ id }) => id));
-    return jointFits(build, kit, products, codes, conditions).filter(
-      ({ joint: { a, b } }) => held.has(a) || held.has(b),
-    );
-  }, [build, tray, kit, products, codes, conditions]);
-  const places = useMemo(() => {
-    if (!kit) return [];
-    const held = new Set(tray.parts.map(({ id }) => id));
-    return placeFits(build, kit, products, codes, conditions).filter(
-      ({ place: { partId, matingPartId } }) =>
-        held.has(partId) || (matingPartId !== null && held.has(matingPartId)),
-    );
+    const all = fitsOfBuild(build, kit, { products, codes, conditions });
+    return {
+      fits: all.joints.filter(({ joint: { a, b } }) => held.has(a) || held.has(b)),
+      places: all.places.filter(
+        ({ place: { partId, matingPartId } }) =>
+          held.has(partId) || (matingPartId !== null && held.has(matingPartId)),
+      ),
+    };
   }, [build, tray, kit, products, codes, conditions]);
   if (fits.length === 0 && places.length === 0) return null;
   const worst = fits[0]?.forecast.verdict;

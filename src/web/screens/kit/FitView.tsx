@@ -10,8 +10,7 @@ import {
 } from '../../../core/kit/index.ts';
 import { JointFitList } from '../../components/JointFitList.tsx';
 import { PlaceFitList } from '../../components/PlaceFitList.tsx';
-import { jointFits } from '../../data/jointFits.ts';
-import { placeFits } from '../../data/placeFits.ts';
+import { fitsOfBuild } from '../../data/fits.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { useWorkshop } from '../../data/workshop.ts';
@@ -31,12 +30,8 @@ export function FitView({ build, kit }: KitViewProps) {
   const { products, codes, conditions } = useWorkshop();
   const [problem, setProblem] = useState<string | null>(null);
   const parts = useMemo(() => new Map(kit.parts.map((part) => [part.id, part])), [kit]);
-  const fits = useMemo(
-    () => jointFits(build, kit, products, codes, conditions),
-    [build, kit, products, codes, conditions],
-  );
-  const places = useMemo(
-    () => placeFits(build, kit, products, codes, conditions),
+  const { joints: fits, places } = useMemo(
+    () => fitsOfBuild(build, kit, { products, codes, conditions }),
     [build, kit, products, codes, conditions],
   );
   const save = (fit: DryFit, label = 'dry fit') =>
