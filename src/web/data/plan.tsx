@@ -17,6 +17,7 @@ import { undoLabel } from './undo.ts';
 import { planChange, type PlanChange } from './planChange.ts';
 import { savePlan, useBench, useCodes, usePaints } from './bench.ts';
 import { benchNow } from './clock.ts';
+import { beginFrom, isOn, leaveSoFar, takeSoFar, type LongerLook, type SoFar } from './longerLook.ts';
 
 interface PlanState {
   /** The latest plan; null until the first is made. */
@@ -62,44 +63,10 @@ const PlanContext = createContext<PlanState>({
 const REFRESH_MS = 60_000;
 /** Kept in this browser alone: it is about tonight. */
 const UNTIL = 'fanfare.tonight-until';
-/** Kept in this browser alone: what a search had found when its page was left. */
-const SO_FAR = 'fanfare.plan-so-far';
-
-/** What a search under way has found. */
-interface SoFar {
-  starts: PlanView['starts'];
-  longer: boolean;
-  /** Of the stored plan that it is better than. */
-  version: number;
-}
 
 function readUntil(): number | null {
   const text = localStorage.getItem(UNTIL);
   return text === null ? null : Number(text);
-}
-
-/** A look for a better plan of one bench. */
-interface LongerLook {
-  bench: BenchSnapshot;
-  /** Once it has ended: the stored plan that its own takes the place of. */
-  replaces?: number;
-}
-
-/** Whether nothing has ended a look: it stays on until what it found is stored. */
-function isOn({ bench, replaces }: LongerLook, latest: BenchSnapshot): boolean {
-  return isSameBench(bench, latest) && (replaces ?? latest.plan.version) === latest.plan.version;
-}
-
-/** Whether two snapshots differ in nothing but the plan that is stored. */
-function isSameBench({ plan: _, ...bench }: BenchSnapshot, other: BenchSnapshot): boolean {
-  return (Object.keys(bench) as (keyof typeof bench)[]).every((key) => bench[key] === other[key]);
-}
-
-/** What was found before the page was left, once. */
-function takeSoFar(): SoFar | null {
-  const text = localStorage.getItem(SO_FAR);
-  localStorage.removeItem(SO_FAR);
-  return text === null ? null : (JSON.parse(text) as SoFar);
 }
 
 function requestOf(
@@ -140,7 +107,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   const soFar = useRef<SoFar | null>(null);
   useEffect(() => {
     const onLeave = () => {
-      if (soFar.current) localStorage.setItem(SO_FAR, JSON.stringify(soFar.current));
+      if (soFar.current) leaveSoFar(soFar.current);
     };
     window.addEventListener('pagehide', onLeave);
     return () => window.removeEventListener('pagehide', onLeave);
@@ -223,9 +190,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
     const turn = ++asked.current;
     const { snapshot, used, look } = inputs;
     const longer = look !== null;
-    const left = soFar.current ?? takeSoFar();
-    // Where another plan was stored meanwhile, that is the better one.
-    const begin = left?.version === snapshot.plan.version ? left : null;
+    const begin = beginFrom(soFar.current ?? takeSoFar(), snapshot.plan);
     soFar.current = begin;
     const cutShort = begin !== null && begin.longer && !longer;
     const isNews = () => turn === asked.current;
