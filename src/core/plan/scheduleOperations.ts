@@ -110,7 +110,7 @@ const PROOF_NODES = 1_000_000;
 /** A node costs about as much as this share of a decoded order is worth, in a budget of evaluations. */
 const NODES_PER_EVALUATION = 20;
 /** Moves of squeezing that cost about as much. */
-const MOVES_PER_EVALUATION = 32;
+const MOVES_PER_EVALUATION = 44;
 
 /** A schedule for one builder with the earliest finish found, then the least set-up, then the earliest work.
  *  Inserting and dispatch rules give first orders; taking blocks out and putting them back, squeezing them into fewer

@@ -11,6 +11,9 @@ const SWAP = 0.6;
 /** Overruns beyond so many minutes weigh little more: a step that waits for days is not a hundred times as wrong. */
 const FULLY = 60;
 const BEYOND = 0.05;
+/** A move is given up while it is worked out once it has made things so much worse than could be kept; what follows may
+ *  make up for less. */
+const GIVEN_UP = 60;
 /** How often earlier steps are pushed back for a maximum lag before its breach is weighed instead. */
 const MOST_PUSHES = 6;
 const NEVER = 2 ** 30;
@@ -53,6 +56,9 @@ export function squeeze(
   const first = Int32Array.from(reachable, sessionAt);
   const last = Int32Array.from(latest, sessionAt);
   const into = listOfArcs(instance.preds);
+  const windowsInto = listOfArcs(
+    instance.preds.map((arcs) => arcs.filter(({ maxLag }) => maxLag < Infinity)),
+  );
   const outOf = listOfArcs(instance.succs);
 
   const order = Int32Array.from(instance.topological).sort((a, b) => from[a]! - from[b]!);
@@ -67,7 +73,7 @@ export function squeeze(
   /** Operations that a maximum lag pushed back. */
   let pushed: number[] = [];
   // Of each operation: minutes overrun, and the family used last with its session once it is done.
-  const overrun = new Float64Array(size);
+  const overrun = new Int32Array(size);
   const paint = new Int32Array(size).fill(-1);
   const painted = new Int32Array(size).fill(-1);
   const setups = new Int32Array(size);
@@ -76,16 +82,16 @@ export function squeeze(
   let touchedCount = 0;
   const isTouched = new Uint8Array(size);
   const oldStarts = new Int32Array(size);
-  const oldOverrun = new Float64Array(size);
+  const oldOverrun = new Int32Array(size);
   const oldPaint = new Int32Array(size);
   const oldPainted = new Int32Array(size);
   const oldSetups = new Int32Array(size);
   let oldPushed: number[] = [];
   let oldFloors: number[] = [];
-  // Operations still to look at.
-  const pending = new Int32Array(size);
-  let pendingCount = 0;
-  const isPending = new Uint8Array(size);
+  // Places still to look at, a bit each, and the first word that may hold one.
+  const words = (size + 31) >> 5;
+  const pending = new Int32Array(words);
+  let firstWord = words;
   let total = 0;
   let setupTotal = 0;
   // Operations that overrun, in any order, and where each is in that list; -1 where it does not.
@@ -109,17 +115,17 @@ export function squeeze(
 
   const weigh = (minutes: number) =>
     minutes > FULLY ? FULLY + Math.floor((minutes - FULLY) * BEYOND) : minutes;
-  const lookAt = (operation: number) => {
-    if (isPending[operation]) return;
-    isPending[operation] = 1;
-    pending[pendingCount++] = operation;
-  };
   const lookAtPlace = (at: number) => {
-    if (at < size) lookAt(order[at]!);
+    if (at === size) return;
+    const word = at >> 5;
+    pending[word]! |= 1 << (at & 31);
+    if (word < firstWord) firstWord = word;
   };
+  const lookAt = (operation: number) => lookAtPlace(place[operation]!);
 
-  /** Brings up to date what is pending and all that follows from it, in the order of the places. */
-  const update = (): void => {
+  /** Brings up to date what is pending and all that follows from it, in the order of the places; whether it came to the
+   *  end of that with no more overrun than `most` on the way. */
+  const update = (most: number): boolean => {
     touchedCount = 0;
     oldPushed = pushed;
     oldFloors = [];
@@ -130,13 +136,13 @@ export function squeeze(
     }
     pushed = [];
     let pushes = 0;
-    while (pendingCount > 0) {
-      let chosen = 0;
-      for (let k = 1; k < pendingCount; k++) if (place[pending[k]!]! < place[pending[chosen]!]!) chosen = k;
-      const now = pending[chosen]!;
-      pending[chosen] = pending[--pendingCount]!;
-      isPending[now] = 0;
-      const at = place[now]!;
+    while (total <= most) {
+      while (firstWord < words && pending[firstWord] === 0) firstWord++;
+      if (firstWord === words) break;
+      const bits = pending[firstWord]!;
+      pending[firstWord] = bits & (bits - 1);
+      const at = (firstWord << 5) + 31 - Math.clz32(bits & -bits);
+      const now = order[at]!;
       const w = session[now]!;
       const ahead = at > 0 ? order[at - 1]! : -1;
       let kind = ahead < 0 ? -1 : paint[ahead]!;
@@ -164,10 +170,9 @@ export function squeeze(
         start = close;
       }
       if (needsBooth[now]! > hasBooth[w]!) minutes += FULLY;
-      for (let a = into.from[now]!; a < into.from[now + 1]!; a++) {
-        if (into.maxLag[a] === NEVER) continue;
-        const other = into.other[a]!;
-        const floor = start - into.maxLag[a]! - hands[other]!;
+      for (let a = windowsInto.from[now]!; a < windowsInto.from[now + 1]!; a++) {
+        const other = windowsInto.other[a]!;
+        const floor = start - windowsInto.maxLag[a]! - hands[other]!;
         if (floor <= starts[other]!) continue;
         minutes += weigh(floor - starts[other]!);
         if (floor <= floors[other]! || pushes === MOST_PUSHES) continue;
@@ -208,6 +213,10 @@ export function squeeze(
       }
     }
     for (let k = 0; k < touchedCount; k++) isTouched[touched[k]!] = 0;
+    if (total <= most) return true;
+    pending.fill(0);
+    firstWord = words;
+    return false;
   };
   const takeBack = () => {
     for (let k = 0; k < touchedCount; k++) {
@@ -229,9 +238,8 @@ export function squeeze(
   const isKept = (heat: number): boolean => {
     const before = energy();
     const [totalBefore, setupBefore] = [total, setupTotal];
-    update();
-    const rise = energy() - before;
-    if (rise <= 0 || random() < Math.exp(-rise / heat)) return true;
+    const allowed = -heat * Math.log(random());
+    if (update(total + allowed + GIVEN_UP) && energy() - before <= allowed) return true;
     takeBack();
     total = totalBefore;
     setupTotal = setupBefore;
@@ -327,7 +335,7 @@ export function squeeze(
   };
 
   for (let at = 0; at < size; at++) lookAtPlace(at);
-  update();
+  update(Infinity);
   const mean = hands.reduce((sum, minutes) => sum + minutes, 0) / size;
   let heat = 0;
   for (let move = 0; tooMuch() > 0; move++) {
