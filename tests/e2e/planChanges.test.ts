@@ -289,6 +289,9 @@ describe('changing the plan', () => {
       page,
       /There is no plan[\s\S]*takes 400 min and no session is longer than 180 min[\s\S]*do it in 3 parts/,
     );
+    await page.click('nav a[href="/build/tolliver/tonight"]');
+    await shows(page, /There is no plan[\s\S]*takes 400 min/);
+    await press(page, 'link', 'See in the Plan stage what would make one');
     await press(page, 'button', 'do it in 3 parts');
     await until(page, () => !document.body.innerText.includes('There is no plan'), []);
     await shows(page, /part 1 of 3/);

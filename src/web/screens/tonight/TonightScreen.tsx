@@ -101,6 +101,12 @@ export function TonightScreen() {
           <div className="panel warned" role="alert">
             <h3>There is no plan</h3>
             <p>{view.problem}</p>
+            {buildId !== undefined && (
+              <>
+                <Link to={`/build/${buildId}/plan`}>See in the Plan stage what would make one</Link>
+                {' · '}
+              </>
+            )}
             <Link to="/bench">Change the bench evenings</Link>
           </div>
         ) : (
