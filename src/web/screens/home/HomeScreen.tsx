@@ -1,10 +1,13 @@
-import { useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { Loading } from '../../components/Loading.tsx';
 import { useBench, useCodes, usePaints } from '../../data/bench.ts';
 import { BuildCard } from './BuildCard.tsx';
 import { NextSession } from './NextSession.tsx';
-import { NewBuild } from './NewBuild.tsx';
+
+/** Its fields are not needed for the first sight of the bench, and are fetched right after it. */
+const fetchNewBuild = () => import('./NewBuild.tsx');
+const NewBuild = lazy(async () => ({ default: (await fetchNewBuild()).NewBuild }));
 
 /** All builds on the bench: state, what is curing, next step. */
 export function HomeScreen() {
@@ -12,6 +15,10 @@ export function HomeScreen() {
   const { data: paints } = usePaints();
   const { data: codes } = useCodes();
   const [adding, setAdding] = useState(false);
+  useEffect(() => {
+    // Where that fails it is fetched again when it is opened.
+    fetchNewBuild().catch(() => undefined);
+  }, []);
   if (!data) return <Loading what="your builds" error={error} />;
   if (data.builds.length === 0) {
     return (
@@ -33,7 +40,9 @@ export function HomeScreen() {
             <Link to="/bench">Say which evenings are bench evenings</Link>: the plan fills them.
           </li>
         </ol>
-        <NewBuild first onDone={() => setAdding(false)} />
+        <Suspense>
+          <NewBuild first onDone={() => setAdding(false)} />
+        </Suspense>
       </div>
     );
   }
@@ -58,7 +67,9 @@ export function HomeScreen() {
       </div>
       {adding && (
         <div className="panel" style={{ marginBottom: 14 }}>
-          <NewBuild onDone={() => setAdding(false)} />
+          <Suspense>
+            <NewBuild onDone={() => setAdding(false)} />
+          </Suspense>
         </div>
       )}
       <div style={{ display: 'grid', gap: 16, gridTemplateColumns: 'repeat(auto-fill, minmax(340px, 1fr))' }}>
