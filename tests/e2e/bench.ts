@@ -73,6 +73,9 @@ export async function openBrowser(folder: string): Promise<Browser> {
   });
 }
 
+/** How long a slow machine may take over one answer, ms. */
+const PATIENCE = 90_000;
+
 /** Opens a page that fails the test on any script error. */
 export async function openPage(browser: Browser, errors: string[]): Promise<Page> {
   const page = await browser.newPage();
@@ -82,9 +85,6 @@ export async function openPage(browser: Browser, errors: string[]): Promise<Page
   page.on('pageerror', (error) => errors.push((error as Error).message));
   return page;
 }
-
-/** How long a slow machine may take over one answer, ms. */
-const PATIENCE = 90_000;
 
 /** Waits until a question about the page is answered with yes. One that throws, as on a page half drawn or on its way
  *  elsewhere, is asked again: the browser's own waiting would stop asking after the first throw. */

@@ -35,7 +35,7 @@ export { runAtScale, runName, runTasks, type RunStep } from './runTasks.ts';
 export { TASK_KINDS, type TaskKind, type TrayTask } from './kitTasks.ts';
 export { placeAfterPaint, type FilmOnFlats, type PlaceForecast } from './placesAfterPaint.ts';
 export { bareClearance, FELT_CLEARANCE, fitAfterPaint, type FitForecast } from './fitAfterPaint.ts';
-export { fitsAfterPaint, type FitsAfterPaint, type JointFit, type PlaceFit } from './fitsAfterPaint.ts';
+export { kitAfterPaint, type FitsAfterPaint, type JointFit, type PlaceFit } from './kitAfterPaint.ts';
 export { shimPlan, type ShimPlan } from './stance.ts';
 export { kitNeeds, type Need } from './needs.ts';
 export { lessonsFor, type LessonContext } from './lessons.ts';

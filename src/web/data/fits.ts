@@ -1,5 +1,5 @@
 import type { BuildRecord } from '../../api/index.ts';
-import { fitsAfterPaint, type FilmOnFlats, type FitsAfterPaint, type Kit } from '../../core/kit/index.ts';
+import { kitAfterPaint, type FilmOnFlats, type FitsAfterPaint, type Kit } from '../../core/kit/index.ts';
 import { finishOf, type Workshop } from './workshop.ts';
 
 /** How the joints and measured places of a build will fit once its stacks are on. A sub-assembly whose stack cannot be
@@ -14,5 +14,5 @@ export function fitsOfBuild(
     const flats = finishOf(tray, build.scale, products, codes, conditions).evaluation?.filmFlat;
     if (flats) for (const { id } of tray.parts) film.set(id, flats);
   }
-  return fitsAfterPaint(kit, new Set(build.joins.flatMap(({ jointIds }) => jointIds)), film);
+  return kitAfterPaint(kit, new Set(build.joins.flatMap(({ jointIds }) => jointIds)), film);
 }

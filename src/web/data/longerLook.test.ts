@@ -59,6 +59,14 @@ describe('what a search had found when its page was left', () => {
     expect(takeSoFar(store)).toBeNull();
   });
 
+  it('is let go where it cannot be read, and does not come back', () => {
+    const store = storeOf();
+    leaveSoFar(soFar, { setItem: (key, text) => store.setItem(key, text.slice(0, 9)) });
+    expect(takeSoFar(store)).toBeNull();
+    leaveSoFar(soFar, store);
+    expect(takeSoFar(store)).toEqual(soFar);
+  });
+
   it('is gone on from only where no other plan was stored since', () => {
     expect(beginFrom(soFar, { version: 3 })).toBe(soFar);
     expect(beginFrom(soFar, { version: 4 })).toBeNull();

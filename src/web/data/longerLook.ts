@@ -37,11 +37,15 @@ export function leaveSoFar(soFar: SoFar, storage: Pick<Storage, 'setItem'> = loc
   }
 }
 
-/** What was found before the page was left, once. */
+/** What was found before the page was left, once; nothing where it cannot be read. */
 export function takeSoFar(storage: Pick<Storage, 'getItem' | 'removeItem'> = localStorage): SoFar | null {
   const text = storage.getItem(SO_FAR);
   storage.removeItem(SO_FAR);
-  return text === null ? null : (JSON.parse(text) as SoFar);
+  try {
+    return text === null ? null : (JSON.parse(text) as SoFar);
+  } catch {
+    return null;
+  }
 }
 
 /** What the next search goes on from: where another plan was stored meanwhile, that is the better one. */

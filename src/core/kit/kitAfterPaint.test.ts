@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { fitsAfterPaint } from './fitsAfterPaint.ts';
+import { kitAfterPaint } from './kitAfterPaint.ts';
 import type { MeasuredPlace } from './kit.ts';
 import { plainJoint, plainPart } from './plainKit.ts';
 
@@ -19,7 +19,7 @@ const parts = ['A1', 'A2', 'A3'].map((id) => plainPart(id, { name: `part ${id}` 
 const joint = (id: string, a: string, b: string, clearanceMm: number | null) =>
   plainJoint(id, a, b, { clearanceMm });
 
-describe('fitsAfterPaint', () => {
+describe('kitAfterPaint', () => {
   it('lists joints made after paint whose clearance is known, tightest first', () => {
     const joints = [
       joint('wide', 'A1', 'A2', 0.6),
@@ -28,7 +28,7 @@ describe('fitsAfterPaint', () => {
       joint('never measured', 'A1', 'A2', null),
     ];
     const late = new Set(['wide', 'close', 'never measured']);
-    const fits = fitsAfterPaint({ parts, joints, fits: [], places: [] }, late, new Map([['A1', film(80)]]));
+    const fits = kitAfterPaint({ parts, joints, fits: [], places: [] }, late, new Map([['A1', film(80)]]));
     expect(fits.joints.map(({ joint: { id }, films }) => [id, films])).toEqual([
       ['close', [80, 0]],
       ['wide', [80, 0]],
@@ -48,7 +48,7 @@ describe('fitsAfterPaint', () => {
       motionChecked: false,
       done: '',
     };
-    const order = fitsAfterPaint(
+    const order = kitAfterPaint(
       { parts, joints, fits: [fit], places: [] },
       new Set(joints.map(({ id }) => id)),
       new Map(),
@@ -63,7 +63,7 @@ describe('fitsAfterPaint', () => {
       hole('lost', 'A1', { sizeMm: 0.2 }),
       hole('bare', 'A3', { sizeMm: 0.2 }),
     ];
-    const fits = fitsAfterPaint(
+    const fits = kitAfterPaint(
       { parts, joints: [], fits: [], places },
       new Set(),
       new Map([['A1', film(110)]]),
@@ -80,7 +80,7 @@ describe('fitsAfterPaint', () => {
   it('counts the film on what goes through, and names both parts', () => {
     const through = hole('post', 'A1', { matingPartId: 'A2', throughMm: 0.9, sizeMm: 1.1 });
     const of = (paint: [string, number][]) =>
-      fitsAfterPaint(
+      kitAfterPaint(
         { parts, joints: [], fits: [], places: [through] },
         new Set(),
         new Map(paint.map(([id, um]) => [id, film(um)])),
@@ -97,7 +97,7 @@ describe('fitsAfterPaint', () => {
   });
 
   it('keeps a place whose part is gone, and says so', () => {
-    const { places } = fitsAfterPaint(
+    const { places } = kitAfterPaint(
       { parts, joints: [], fits: [], places: [hole('mirror', 'B9')] },
       new Set(),
       new Map(),

@@ -32,7 +32,7 @@ const BARE: FilmOnFlats = { low: 0, usual: 0, high: 0 };
 
 /** What paint leaves of every joint of known clearance that is made after it, and of every measured place, from the film
  *  by part id; a part without any is bare. */
-export function fitsAfterPaint(
+export function kitAfterPaint(
   kit: Pick<Kit, 'parts' | 'joints' | 'fits' | 'places'>,
   madeAfterPaint: ReadonlySet<string>,
   filmByPart: ReadonlyMap<string, FilmOnFlats>,
