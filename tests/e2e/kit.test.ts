@@ -131,21 +131,24 @@ describe('the kit of the sample bench', () => {
     const group = '::-p-aria([name="Decide Grit for the primer"][role="group"])';
     await (await (await page.waitForSelector(group))!.$$('button'))[1]!.click();
     await saved(page);
+    // The plan may have been improved meanwhile and begin with another step: none of this build waits any more.
     await page.goto(`${server.address}/build/tolliver/tonight`);
     await until(
       page,
-      (id) => {
+      () => {
         const shown = document.querySelector<HTMLElement>('.stepcard');
-        return shown?.dataset.operation === id && !shown.innerText.includes('Not yet.');
+        return shown !== null && !shown.innerText.includes('Not yet.');
       },
-      [operation],
+      [],
     );
     expect(await done()).toBe(false);
+    expect(await textOf(page, 'main')).not.toContain('Grit for the primer');
     expect((await snapshot()).steps.some(({ operationId }) => operationId === operation)).toBe(false);
     await open('evidence');
   });
 
   it('refuses a picture that is none', async () => {
+    await open('evidence');
     const file = join(folder, 'notes.jpg');
     writeFileSync(file, 'this is no picture');
     await fill(page, 'New conflict', 'Pattern of the seats');
