@@ -1,5 +1,5 @@
-/** Compiles the inner loops of the recipe search from AssemblyScript to a WebAssembly module written as text, which
- *  every bundler, server and worker loads the same way: npm run kernel */
+/** Compiles the inner loops of the searches from AssemblyScript to WebAssembly modules written as text, which every
+ *  bundler, server and worker loads the same way: npm run kernel */
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -7,11 +7,20 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
-const folder = join('src', 'core', 'match', 'kernel');
-export const compiledFile = join(root, folder, 'compiled.ts');
 
-/** The text of compiled.ts for the source as it stands. */
-export function compiledText(): string {
+const kernels = [
+  { folder: 'src/core/match/kernel', source: 'partBound.as.ts' },
+  { folder: 'src/core/plan/kernel', source: 'squeezeMoves.as.ts' },
+];
+
+/** The compiled.ts of every kernel: the text for the source as it stands, and the file it belongs into. */
+export const compiledKernels = kernels.map(({ folder, source }) => ({
+  source,
+  file: join(root, folder, 'compiled.ts'),
+  text: () => compiledText(folder, source),
+}));
+
+function compiledText(folder: string, source: string): string {
   const scratch = mkdtempSync(join(tmpdir(), 'fanfare-kernel-'));
   const outFile = join(scratch, 'kernel.wasm');
   try {
@@ -19,7 +28,7 @@ export function compiledText(): string {
       process.execPath,
       [
         join(root, 'node_modules', 'assemblyscript', 'bin', 'asc.js'),
-        join(folder, 'partBound.as.ts'),
+        `${folder}/${source}`,
         ...['--runtime', 'stub', '--enable', 'simd', '-O3', '--noAssert', '--importMemory'],
         ...['--outFile', outFile],
       ],
@@ -29,7 +38,7 @@ export function compiledText(): string {
       readFileSync(outFile)
         .toString('hex')
         .match(/.{1,100}/g) ?? [];
-    return `/** Made by \`npm run kernel\` from partBound.as.ts: the WebAssembly module in hexadecimal. */
+    return `/** Made by \`npm run kernel\` from ${source}: the WebAssembly module in hexadecimal. */
 export const compiled =
 ${lines.map((line) => `  '${line}'`).join(' +\n')};
 `;
@@ -38,4 +47,6 @@ ${lines.map((line) => `  '${line}'`).join(' +\n')};
   }
 }
 
-if (process.argv[1]?.endsWith('kernel.ts')) writeFileSync(compiledFile, compiledText());
+if (process.argv[1]?.endsWith('kernel.ts')) {
+  for (const { file, text } of compiledKernels) writeFileSync(file, text());
+}

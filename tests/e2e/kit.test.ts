@@ -133,14 +133,10 @@ describe('the kit of the sample bench', () => {
     await saved(page);
     // The plan may have been improved meanwhile and begin with another step: none of this build waits any more.
     await page.goto(`${server.address}/build/tolliver/tonight`);
-    await until(
-      page,
-      () => {
-        const shown = document.querySelector<HTMLElement>('.stepcard');
-        return shown !== null && !shown.innerText.includes('Not yet.');
-      },
-      [],
-    );
+    await until(page, () => {
+      const shown = document.querySelector<HTMLElement>('.stepcard');
+      return shown !== null && !shown.innerText.includes('Not yet.');
+    }, []);
     expect(await done()).toBe(false);
     expect(await textOf(page, 'main')).not.toContain('Grit for the primer');
     expect((await snapshot()).steps.some(({ operationId }) => operationId === operation)).toBe(false);

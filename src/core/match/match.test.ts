@@ -1,12 +1,10 @@
 import { Matrix, solve } from 'ml-matrix';
-import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BAND_COUNT, ciede2000, DAYLIGHT, spectrumToLab, type Lab } from '../colour/index.ts';
 import { mixOptics, opaqueSpectrum } from '../paint/index.ts';
 import { differenceBall } from './differenceBall.ts';
 import { differenceBound } from './differenceBound.ts';
-import { compiledFile, compiledText } from '../../../scripts/kernel.ts';
 import { nearestPaints, recipeSearch, searchRecipes, type RecipePaint, type RecipeRequest } from './index.ts';
 import { likelyRecipes } from './likelyRecipes.ts';
 import { mixtureModel } from './mixtureModel.ts';
@@ -331,12 +329,6 @@ describe('ratioSearch', () => {
     }
     expect(near).toBeGreaterThan(0);
     expect(looked).toBeLessThan(all / 2);
-  });
-});
-
-describe('the compiled kernel', () => {
-  it('is what its source compiles to', () => {
-    expect(readFileSync(compiledFile, 'utf8')).toBe(compiledText());
   });
 });
 

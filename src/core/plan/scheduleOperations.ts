@@ -86,6 +86,8 @@ const SQUEEZE_SETUP_SHARE = 0.7;
 const SETUP_STEP = 0.04;
 /** For one finish that is tried: moves per step, and the share of the time for all of them. */
 const MOST_FOR_SESSION = { moves: 3000, share: 0.4 };
+/** A session that was not spared is asked for again with so many times the moves. */
+const LONGER = 2;
 const MOST_FOR_MINUTES = { moves: 500, share: 0.15 };
 const SETUP_SHARE = 0.4;
 const SETUP_HEAT = 8;
@@ -110,7 +112,7 @@ const PROOF_NODES = 1_000_000;
 /** A node costs about as much as this share of a decoded order is worth, in a budget of evaluations. */
 const NODES_PER_EVALUATION = 20;
 /** Moves of squeezing that cost about as much. */
-const MOVES_PER_EVALUATION = 44;
+const MOVES_PER_EVALUATION = 160;
 
 /** A schedule for one builder with the earliest finish found, then the least set-up, then the earliest work.
  *  Inserting and dispatch rules give first orders; taking blocks out and putting them back, squeezing them into fewer
@@ -364,10 +366,13 @@ export function scheduleOperations(
   function squeezeSessions(share: number): void {
     const end = endOf(share);
     const steps = lowering(bound);
+    let { moves } = MOST_FOR_SESSION;
     while (isBefore(end) && best!.finish > bound) {
       const { target: finish, isWhole } = steps.next(best!.finish, sparingSession(indexed, best!.starts));
-      const most = isWhole ? MOST_FOR_SESSION : MOST_FOR_MINUTES;
-      steps.learn(finish, squeezeTo({ finish, setupMinutes: Infinity }, most, end), best!.finish);
+      const most = isWhole ? { ...MOST_FOR_SESSION, moves } : MOST_FOR_MINUTES;
+      const isFound = squeezeTo({ finish, setupMinutes: Infinity }, most, end);
+      steps.learn(finish, isFound, best!.finish);
+      if (isWhole) moves = isFound ? MOST_FOR_SESSION.moves : LONGER * moves;
     }
   }
 

@@ -1,3 +1,4 @@
+import { growTo, instantiate } from '../../webAssembly.ts';
 import { compiled } from './compiled.ts';
 
 /** The functions of partBound.as.ts. */
@@ -29,34 +30,11 @@ export interface KernelCalls {
   meet: (ratio: number) => void;
 }
 
-const PAGE = 65536;
-
-interface Memory {
-  readonly buffer: ArrayBuffer;
-  grow: (pages: number) => number;
-}
-
-/** What the core uses of WebAssembly, which is part of every host but not of the language. */
-declare const WebAssembly: {
-  Memory: new (size: { initial: number }) => Memory;
-  Module: new (bytes: Uint8Array) => object;
-  Instance: new (module: object, imports: Record<string, object>) => { exports: unknown };
-};
-
-let module: object | undefined;
-
 /** A fresh kernel, which asks `calls` for what they are at the time, and its memory: `allocate` gives the address of
  *  that many bytes, a multiple of 16, until the kernel is told what is `used`; from then on it takes its own. Addresses
  *  0 and 1 stand for nowhere. */
 export function partKernel(calls: KernelCalls) {
-  module ??= new WebAssembly.Module(
-    Uint8Array.from({ length: compiled.length / 2 }, (_, at) =>
-      parseInt(compiled.slice(2 * at, 2 * at + 2), 16),
-    ),
-  );
-  const memory = new WebAssembly.Memory({ initial: 1 });
-  const { exports } = new WebAssembly.Instance(module, {
-    env: { memory },
+  const { exports, memory } = instantiate(compiled, {
     'partBound.as': {
       reachOf: (direction: number) => calls.reachOf(direction),
       boxMargin: () => calls.boxMargin(),
@@ -70,8 +48,7 @@ export function partKernel(calls: KernelCalls) {
     allocate: (bytes: number): number => {
       const at = used;
       used += 16 * Math.ceil(bytes / 16);
-      const missing = used - memory.buffer.byteLength;
-      if (missing > 0) memory.grow(Math.ceil(missing / PAGE));
+      growTo(memory, used);
       return at;
     },
     used: () => used,
