@@ -10,6 +10,7 @@ interface SqueezeMoves {
     count: number,
     places: number,
     sessions: number,
+    firstPlaces: number,
     table: number,
     families: number,
     first: number,
@@ -65,6 +66,7 @@ export function squeezeKernel(instance: IndexedInstance, packing: Packing) {
   const records = room(RECORD * size);
   const places = room(size);
   const sessions = room(WINDOW * windows.length);
+  const begins = room(windows.length + 1);
   const kinds = setup.families.length;
   const table = room(kinds * kinds);
   const arcs = room(ARC * lists.flat().reduce((sum, list) => sum + list.length, 0));
@@ -101,8 +103,12 @@ export function squeezeKernel(instance: IndexedInstance, packing: Packing) {
   });
   order.forEach((operation, at) => (words[places + at] = 4 * recordOf(operation)));
   windows.forEach(([opens, closes], w) => words.set([opens, closes, hasBooth[w]!, 0], sessions + WINDOW * w));
+  for (let w = 0, at = 0; w <= windows.length; w++) {
+    while (at < size && session[order[at]!]! < w) at++;
+    words[begins + w] = at;
+  }
   words.set(setup.change.flat(), table);
-  moves.setInstance(size, 4 * places, 4 * sessions, 4 * table, kinds, setup.newWindow);
+  moves.setInstance(size, 4 * places, 4 * sessions, 4 * begins, 4 * table, kinds, setup.newWindow);
   moves.setScratch(...(scratchAt as Parameters<SqueezeMoves['setScratch']>));
   return {
     /** Works out everything for the order and the sessions as they were laid out. */

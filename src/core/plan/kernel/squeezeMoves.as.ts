@@ -66,6 +66,8 @@ const HAS_BOOTH: usize = 8;
 let size: i32 = 0;
 let order: usize = 0;
 let windows: usize = 0;
+/** The first place of every session, and of one behind the last. */
+let begins: usize = 0;
 let changes: usize = 0;
 let kinds: i32 = 0;
 let newWindow: i32 = 0;
@@ -117,6 +119,7 @@ export function setInstance(
   count: i32,
   places: usize,
   sessions: usize,
+  firstPlaces: usize,
   table: usize,
   families: i32,
   first: i32,
@@ -124,6 +127,7 @@ export function setInstance(
   size = count;
   order = places;
   windows = sessions;
+  begins = firstPlaces;
   changes = table;
   kinds = families;
   newWindow = first;
@@ -312,7 +316,7 @@ function update(most: i32): bool {
     total += minutes - load<i32>(now, OVERRUN);
     setupTotal += need - load<i32>(now, SETUP);
     store<i32>(now, need, SETUP);
-    setOverrun(now, minutes);
+    if (minutes != load<i32>(now, OVERRUN)) setOverrun(now, minutes);
     if (!isOther) continue;
     lookAtPlace(place + 1);
     store<i32>(now, kind, PAINT);
@@ -381,15 +385,8 @@ function isKept(heat: f64): bool {
 }
 
 /** The first place whose step lies in a session or later. */
-function placeOfSession(wanted: i32): i32 {
-  let low = 0;
-  let high = size;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (sessionOf(at(middle)) < wanted) low = middle + 1;
-    else high = middle;
-  }
-  return low;
+function placeOfSession(session: i32): i32 {
+  return load<i32>(begins + ((<usize>session) << 2));
 }
 
 function put(operation: usize, place: i32): void {
@@ -397,11 +394,21 @@ function put(operation: usize, place: i32): void {
   store<i32>(operation, place, PLACE);
 }
 
-function shiftTo(place: i32, to: i32): void {
+/** Takes a step out and puts it to another place, in another session; places as they are once it is taken out. */
+function shiftTo(place: i32, to: i32, session: i32): void {
   const operation = at(place);
   if (to < place) for (let k = place; k > to; k--) put(at(k - 1), k);
   else for (let k = place; k < to; k++) put(at(k + 1), k);
   put(operation, to);
+  const own = sessionOf(operation);
+  store<i32>(operation, session, SESSION);
+  for (let w = own + 1; w <= session; w++) countPlace(w, -1);
+  for (let w = session + 1; w <= own; w++) countPlace(w, 1);
+}
+
+function countPlace(session: i32, by: i32): void {
+  const address = begins + ((<usize>session) << 2);
+  store<i32>(address, load<i32>(address) + by);
 }
 
 /** Moves a step to another place, mostly of another session. */
@@ -444,14 +451,12 @@ function relocate(operation: usize, heat: f64): void {
   if (lowest > highest) return;
   const to = lowest + below(highest - lowest + 1);
   if (to == place && wanted == own) return;
-  shiftTo(place, to);
-  store<i32>(operation, wanted, SESSION);
+  shiftTo(place, to, wanted);
   lookAtPlace(to);
   lookAtPlace(to + 1);
   lookAtPlace(to < place ? place + 1 : place);
   if (isKept(heat)) return;
-  shiftTo(to, place);
-  store<i32>(operation, own, SESSION);
+  shiftTo(to, place, own);
 }
 
 /** Swaps two steps, the first in the order named first. */
@@ -540,11 +545,9 @@ function exchangeStep(p: i32, q: i32): void {
 
 /** Puts a step into a session between others as a part of a move. */
 function shiftStep(p: i32, to: i32, session: i32): void {
-  const operation = at(p);
-  remember(sessionOf(operation), p, to);
+  remember(sessionOf(at(p)), p, to);
   note(p + 1);
-  shiftTo(p, to);
-  store<i32>(operation, session, SESSION);
+  shiftTo(p, to, session);
   note(to);
   note(to + 1);
 }
@@ -557,10 +560,7 @@ function takeStepsBack(): void {
     const from = load<i32>(stepsEnd, FROM);
     const to = load<i32>(stepsEnd, TO);
     if (session == EXCHANGED) exchange(from, to);
-    else {
-      store<i32>(at(to), session, SESSION);
-      shiftTo(to, from);
-    }
+    else shiftTo(to, from, session);
   }
 }
 
