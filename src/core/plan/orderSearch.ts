@@ -1,6 +1,6 @@
 import { orderMemo } from './orderMemo.ts';
 import { finishBound, latestStarts } from './scheduleBound.ts';
-import type { IndexedInstance } from './scheduleInstance.ts';
+import type { IndexedArc, IndexedInstance } from './scheduleInstance.ts';
 import { setupTable } from './setupTable.ts';
 
 /** A schedule by starts, as the search knows it. */
@@ -68,6 +68,8 @@ export function orderSearch(instance: IndexedInstance): OrderSearch {
   const tiedIn = masksOf(preds.map((arcs) => arcs.filter(({ maxLag }) => maxLag < Infinity)));
   const allTied = tiedIn.reduce((mask, arcs, i) => (arcs ? mask | (1 << i) : mask), 0);
   const tiedOut = masksOf(succs.map((arcs) => arcs.filter(({ maxLag }) => maxLag < Infinity)));
+  const into = flatArcs(preds);
+  const outOf = flatArcs(succs);
   const opens = Int32Array.from(windows, ([start]) => start);
   const closes = Int32Array.from(windows, ([, end]) => end);
   /** When each session closes for each step: before it opens where it lacks what the step needs. */
@@ -152,19 +154,19 @@ export function orderSearch(instance: IndexedInstance): OrderSearch {
       const session = sessionOf[at]!;
       const before = at === 0 ? 0 : starts[sequence[at - 1]!]! + hands[sequence[at - 1]!]!;
       let start = Math.max(floors[operation]!, Math.max(before, opens[session]!) + need[at]!);
-      const arcs = preds[operation]!;
-      for (let a = 0; a < arcs.length; a++) {
-        const { other, minLag } = arcs[a]!;
-        const after = starts[other]! + hands[other]! + minLag;
+      const [arcs, end] = [into.from[operation]!, into.from[operation + 1]!];
+      for (let a = arcs; a < end; a++) {
+        const other = into.other[a]!;
+        const after = starts[other]! + hands[other]! + into.minLag[a]!;
         if (after > start) start = after;
       }
       if (start + hands[operation]! > closes[session]! || start > limits.latest[operation]!) return false;
       starts[operation] = start;
       if (tiedIn[operation] === 0) continue;
       let back = at;
-      for (let a = 0; a < arcs.length; a++) {
-        const { other, maxLag } = arcs[a]!;
-        const floor = start - maxLag - hands[other]!;
+      for (let a = arcs; a < end; a++) {
+        const other = into.other[a]!;
+        const floor = start - into.maxLag[a]! - hands[other]!;
         if (floor <= starts[other]!) continue;
         floors[other] = floor;
         if (placeOf[other]! < back) back = placeOf[other]!;
@@ -184,10 +186,9 @@ export function orderSearch(instance: IndexedInstance): OrderSearch {
       const i = topological[t]!;
       if (mask & (1 << i)) continue;
       let from = floors[i]! > now ? floors[i]! : now;
-      const arcs = preds[i]!;
-      for (let a = 0; a < arcs.length; a++) {
-        const { other, minLag } = arcs[a]!;
-        const end = (mask & (1 << other) ? starts[other]! : ready[other]!) + hands[other]! + minLag;
+      for (let a = into.from[i]!; a < into.from[i + 1]!; a++) {
+        const other = into.other[a]!;
+        const end = (mask & (1 << other) ? starts[other]! : ready[other]!) + hands[other]! + into.minLag[a]!;
         if (end > from) from = end;
       }
       let w = session;
@@ -208,10 +209,17 @@ export function orderSearch(instance: IndexedInstance): OrderSearch {
     return true;
   };
 
+  // Of the steps left, in the order of their latest ends: minutes, paint as a bit, and the minutes open before they can
+  // begin and before they must have ended.
+  const leftHands = new Int32Array(size);
+  const leftPaint = new Int32Array(size);
+  const leftAt = new Int32Array(size);
+  const leftOpen = new Int32Array(size);
   /** Whether the work between any minute when a step can begin and any by which one must have ended, with the set-up
    *  that its paints cost at least, fits the minutes open in between; and all that is left with all its set-up. */
   const fits = (mask: number, openNow: number, lastFamily: number, setupLeft: number): boolean => {
     const { order, open } = limits;
+    let count = 0;
     let work = 0;
     let families = 0;
     let minutes = 0;
@@ -220,30 +228,35 @@ export function orderSearch(instance: IndexedInstance): OrderSearch {
       const i = order[q]!;
       if (mask & (1 << i)) continue;
       work += hands[i]!;
-      if (family[i]! >= 0 && !(families & (1 << family[i]!))) {
-        families |= 1 << family[i]!;
+      const paint = family[i]! < 0 ? 0 : 1 << family[i]!;
+      if (paint & ~families) {
+        families |= paint;
         minutes = setupLeast(lastFamily, families, 0);
       }
       end = open[i]! - openNow;
       if (work + minutes > end) return false;
+      leftHands[count] = hands[i]!;
+      leftPaint[count] = paint;
+      leftAt[count] = openAt[i]!;
+      leftOpen[count] = open[i]!;
+      count++;
     }
     if (work + setupLeft > end) return false;
-    for (let p = 0; p < size; p++) {
-      if (mask & (1 << p)) continue;
-      const from = openAt[p]!;
+    for (let p = 0; p < count; p++) {
+      const from = leftAt[p]!;
       if (from <= openNow) continue;
       work = 0;
       families = 0;
       minutes = 0;
-      for (let q = 0; q < size; q++) {
-        const i = order[q]!;
-        if (mask & (1 << i) || openAt[i]! < from) continue;
-        work += hands[i]!;
-        if (family[i]! >= 0 && !(families & (1 << family[i]!))) {
-          families |= 1 << family[i]!;
+      for (let q = 0; q < count; q++) {
+        if (leftAt[q]! < from) continue;
+        work += leftHands[q]!;
+        const paint = leftPaint[q]!;
+        if (paint & ~families) {
+          families |= paint;
           minutes = setupLeast(-1, families, 0);
         }
-        if (work + minutes > open[i]! - from) return false;
+        if (work + minutes > leftOpen[q]! - from) return false;
       }
     }
     return true;
@@ -459,7 +472,10 @@ export function orderSearch(instance: IndexedInstance): OrderSearch {
   /** When what is done lets a step begin. All its predecessors are done. */
   const readyAfterDone = (i: number): number => {
     let from = floors[i]!;
-    for (const { other, minLag } of preds[i]!) from = Math.max(from, starts[other]! + hands[other]! + minLag);
+    for (let a = into.from[i]!; a < into.from[i + 1]!; a++) {
+      const other = into.other[a]!;
+      from = Math.max(from, starts[other]! + hands[other]! + into.minLag[a]!);
+    }
     return from;
   };
 
@@ -476,8 +492,9 @@ export function orderSearch(instance: IndexedInstance): OrderSearch {
   const pushedReady = (k: number, session: number): number => {
     const last = sequence[depth - 1]!;
     let from = Math.max(floors[k]!, furthest[depth - 1]! + hands[last]!);
-    for (const { other, minLag } of preds[k]!) {
-      from = Math.max(from, furthest[placeOf[other]!]! + hands[other]! + minLag);
+    for (let a = into.from[k]!; a < into.from[k + 1]!; a++) {
+      const other = into.other[a]!;
+      from = Math.max(from, furthest[placeOf[other]!]! + hands[other]! + into.minLag[a]!);
     }
     for (let w = session; w < opens.length; w++) {
       const start = Math.max(from, opens[w]!);
@@ -498,7 +515,7 @@ export function orderSearch(instance: IndexedInstance): OrderSearch {
   const until = new Int32Array(size);
   /** Whether a maximum lag from a step done could bind one left. */
   const isPending = (done: number, left: number, maxLag: number, mask: number): boolean =>
-    maxLag < Infinity &&
+    maxLag < NEVER &&
     (mask & (1 << done)) !== 0 &&
     starts[done]! + hands[done]! + maxLag < limits.latest[left]!;
   /** Fills `until` and sets `pendingTies`. */
@@ -508,9 +525,8 @@ export function orderSearch(instance: IndexedInstance): OrderSearch {
     for (let left = allTied & ~mask; left !== 0; left &= left - 1) {
       const j = 31 - Math.clz32(left & -left);
       if (!(tiedIn[j]! & mask)) continue;
-      const arcs = preds[j]!;
-      for (let a = 0; a < arcs.length; a++) {
-        const { other, maxLag } = arcs[a]!;
+      for (let a = into.from[j]!; a < into.from[j + 1]!; a++) {
+        const [other, maxLag] = [into.other[a]!, into.maxLag[a]!];
         if (!isPending(other, j, maxLag, mask)) continue;
         if (!pendingTies) pushBack(mask);
         pendingTies = true;
@@ -547,7 +563,8 @@ export function orderSearch(instance: IndexedInstance): OrderSearch {
     for (let j = 0; j < size; j++) {
       if (mask & (1 << j) || !(tiedIn[j]! & mask)) continue;
       let own = limits.latest[j]!;
-      for (const { other, maxLag } of preds[j]!) {
+      for (let a = into.from[j]!; a < into.from[j + 1]!; a++) {
+        const [other, maxLag] = [into.other[a]!, into.maxLag[a]!];
         if (!isPending(other, j, maxLag, mask)) continue;
         const place = placeOf[other]!;
         own = Math.min(own, freely[place]! + hands[other]! + maxLag);
@@ -580,9 +597,10 @@ export function orderSearch(instance: IndexedInstance): OrderSearch {
       if (at + 1 < depth && sessionOf[at + 1] === sessionOf[at]) {
         latest = Math.min(latest, furthest[at + 1]! - need[at + 1]! - hands[operation]!);
       }
-      for (const { other, minLag } of succs[operation]!) {
+      for (let a = outOf.from[operation]!; a < outOf.from[operation + 1]!; a++) {
+        const other = outOf.other[a]!;
         if (mask & (1 << other))
-          latest = Math.min(latest, furthest[placeOf[other]!]! - minLag - hands[operation]!);
+          latest = Math.min(latest, furthest[placeOf[other]!]! - outOf.minLag[a]! - hands[operation]!);
       }
       furthest[at] = latest;
     }
@@ -601,14 +619,17 @@ export function orderSearch(instance: IndexedInstance): OrderSearch {
         if (at + 1 < depth && sessionOf[at + 1] === sessionOf[at]) {
           latest = Math.min(latest, freely[at + 1]! - need[at + 1]! - minutes);
         }
-        for (const { other, minLag } of succs[operation]!) {
+        const [arcs, end] = [outOf.from[operation]!, outOf.from[operation + 1]!];
+        for (let a = arcs; a < end; a++) {
+          const other = outOf.other[a]!;
           const start = mask & (1 << other) ? freely[placeOf[other]!]! : ready[other]!;
-          latest = Math.min(latest, start - minLag - minutes);
+          latest = Math.min(latest, start - outOf.minLag[a]! - minutes);
         }
         freely[at] = latest;
-        for (const { other, maxLag } of succs[operation]!) {
-          if (maxLag === Infinity || !(mask & (1 << other))) continue;
-          const until = latest + minutes + maxLag;
+        for (let a = arcs; a < end; a++) {
+          const other = outOf.other[a]!;
+          if (outOf.maxLag[a] === NEVER || !(mask & (1 << other))) continue;
+          const until = latest + minutes + outOf.maxLag[a]!;
           if (freely[placeOf[other]!]! <= until) continue;
           freely[placeOf[other]!] = until;
           isSettled = false;
@@ -630,4 +651,17 @@ export function orderSearch(instance: IndexedInstance): OrderSearch {
     return { whole: search.whole, better };
   };
   return { look, nodes: () => nodes };
+}
+
+/** Arcs one after another: those of operation i from `from[i]` to before `from[i + 1]`. */
+function flatArcs(arcs: readonly (readonly IndexedArc[])[]) {
+  const all = arcs.flat();
+  const from = new Int32Array(arcs.length + 1);
+  arcs.forEach((own, i) => (from[i + 1] = from[i]! + own.length));
+  return {
+    from,
+    other: Int32Array.from(all, ({ other }) => other),
+    minLag: Int32Array.from(all, ({ minLag }) => minLag),
+    maxLag: Int32Array.from(all, ({ maxLag }) => Math.min(NEVER, maxLag)),
+  };
 }

@@ -73,21 +73,23 @@ const LEAST_SHAKEN = 500;
 /** Energy that taking out and putting back may give up at first. */
 const REINSERT_HEAT = 50;
 /** Shares of what is left at each: taking out and putting back, packing the sessions tighter, taking out again. */
-const SHARE_BEFORE_SQUEEZING = 0.1;
+const SHARE_BEFORE_SQUEEZING = 0.05;
 /** For aims: taking out and putting back, then squeezing towards them. */
 const SHARE_BEFORE_AIMS = 0.3;
 const AIMS_SHARE = 0.5;
 /** So many sessions more may be used for what is overdue. */
 const SESSIONS_LATER = 2;
-const SQUEEZE_SHARE = 0.75;
+const SQUEEZE_SHARE = 0.8;
 const SHARE_AFTER_SQUEEZING = 0.5;
 const SQUEEZE_SETUP_SHARE = 0.7;
 /** Share of the set-up that is first asked off it. */
 const SETUP_STEP = 0.04;
 /** For one finish that is tried: moves per step, and the share of the time for all of them. */
 const MOST_FOR_SESSION = { moves: 3000, share: 0.4 };
-/** A session that was not spared is asked for again with so many times the moves. */
-const LONGER = 2;
+/** A session that was not spared is asked for again with so many times the moves: where it hardly can be, one long try
+ *  finds it sooner than many short ones. */
+const LONGER = 3;
+const LONGER_SHARE = 0.7;
 const MOST_FOR_MINUTES = { moves: 500, share: 0.15 };
 const SETUP_SHARE = 0.4;
 const SETUP_HEAT = 8;
@@ -112,7 +114,7 @@ const PROOF_NODES = 1_000_000;
 /** A node costs about as much as this share of a decoded order is worth, in a budget of evaluations. */
 const NODES_PER_EVALUATION = 20;
 /** Moves of squeezing that cost about as much. */
-const MOVES_PER_EVALUATION = 160;
+const MOVES_PER_EVALUATION = 180;
 
 /** A schedule for one builder with the earliest finish found, then the least set-up, then the earliest work.
  *  Inserting and dispatch rules give first orders; taking blocks out and putting them back, squeezing them into fewer
@@ -369,7 +371,8 @@ export function scheduleOperations(
     let { moves } = MOST_FOR_SESSION;
     while (isBefore(end) && best!.finish > bound) {
       const { target: finish, isWhole } = steps.next(best!.finish, sparingSession(indexed, best!.starts));
-      const most = isWhole ? { ...MOST_FOR_SESSION, moves } : MOST_FOR_MINUTES;
+      const share = moves > MOST_FOR_SESSION.moves ? LONGER_SHARE : MOST_FOR_SESSION.share;
+      const most = isWhole ? { moves, share } : MOST_FOR_MINUTES;
       const isFound = squeezeTo({ finish, setupMinutes: Infinity }, most, end);
       steps.learn(finish, isFound, best!.finish);
       if (isWhole) moves = isFound ? MOST_FOR_SESSION.moves : LONGER * moves;
