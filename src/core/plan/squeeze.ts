@@ -14,9 +14,9 @@ const SETUP_PULL = 1.5;
  *  hold and then making it fit.
  *
  *  Every step has a session and a place in it. Where one overruns its session, its latest start or a maximum lag, the
- *  minutes are weighed, as is set-up, most of all beyond what is wanted, and moves to another place and swaps of two steps lower their
- *  sum, with rises at a chance that falls as `progress` runs from 0 to 1; the moves are worked out in
- *  kernel/squeezeMoves.as.ts. Begins with the order of the starts `from`.
+ *  minutes are weighed, as is set-up, most of all beyond what is wanted. Moves to another place, swaps of two steps and
+ *  moves of all that recoat windows tie together lower their sum, with rises at a chance that falls as `progress` runs
+ *  from 0 to 1; they are worked out in kernel/squeezeMoves.as.ts. Begins with the order of the starts `from`.
  *  Starts by operation once nothing is too much, or undefined where `progress` came to its end first or `finish` is
  *  beyond all reach. */
 export function squeeze(

@@ -459,34 +459,42 @@ function relocate(operation: usize, heat: f64): void {
   shiftTo(to, place, own);
 }
 
+function canLieIn(operation: usize, session: i32): bool {
+  return (
+    session >= load<i32>(operation, FIRST_SESSION) &&
+    session <= load<i32>(operation, LAST_SESSION) &&
+    load<i32>(operation, NEEDS_BOOTH) <= load<i32>(windowAt(session), HAS_BOOTH)
+  );
+}
+
+/** Swaps what lies at two places. */
+function exchange(p: i32, q: i32): void {
+  const one = at(p);
+  const two = at(q);
+  const mine = sessionOf(one);
+  put(two, p);
+  put(one, q);
+  store<i32>(one, sessionOf(two), SESSION);
+  store<i32>(two, mine, SESSION);
+}
+
 /** Swaps two steps, the first in the order named first. */
 function swap(one: usize, two: usize, heat: f64): void {
   const p = placeOf(one);
   const q = placeOf(two);
-  const mine = sessionOf(one);
-  const theirs = sessionOf(two);
-  if (theirs > load<i32>(one, LAST_SESSION) || mine < load<i32>(two, FIRST_SESSION)) return;
-  if (load<i32>(one, NEEDS_BOOTH) > load<i32>(windowAt(theirs), HAS_BOOTH)) return;
-  if (load<i32>(two, NEEDS_BOOTH) > load<i32>(windowAt(mine), HAS_BOOTH)) return;
+  if (!canLieIn(one, sessionOf(two)) || !canLieIn(two, sessionOf(one))) return;
   const outEnd = load<usize>(one, ARCS_OUT_END);
   for (let arc = load<usize>(one, ARCS_OUT); arc < outEnd; arc += ARC)
     if (placeOf(load<usize>(arc, OTHER)) <= q) return;
   const inEnd = load<usize>(two, ARCS_IN_END);
   for (let arc = load<usize>(two, ARCS_IN); arc < inEnd; arc += ARC)
     if (placeOf(load<usize>(arc, OTHER)) >= p) return;
-  put(two, p);
-  put(one, q);
-  store<i32>(two, mine, SESSION);
-  store<i32>(one, theirs, SESSION);
+  exchange(p, q);
   lookAtPlace(p);
   lookAtPlace(p + 1);
   lookAtPlace(q);
   lookAtPlace(q + 1);
-  if (isKept(heat)) return;
-  put(one, p);
-  put(two, q);
-  store<i32>(one, mine, SESSION);
-  store<i32>(two, theirs, SESSION);
+  if (!isKept(heat)) exchange(p, q);
 }
 
 /** Whether a step is behind all that come before it and in front of all that follow. */
@@ -501,29 +509,11 @@ function isInOrder(operation: usize): bool {
   return true;
 }
 
-function canLieIn(operation: usize, session: i32): bool {
-  return (
-    session >= load<i32>(operation, FIRST_SESSION) &&
-    session <= load<i32>(operation, LAST_SESSION) &&
-    load<i32>(operation, NEEDS_BOOTH) <= load<i32>(windowAt(session), HAS_BOOTH)
-  );
-}
-
 /** Notes that what lies at a place now must be looked at, wherever it comes to lie. */
 function note(place: i32): void {
   if (place == size) return;
   store<usize>(notedEnd, at(place));
   notedEnd += 4;
-}
-
-function exchange(p: i32, q: i32): void {
-  const one = at(p);
-  const two = at(q);
-  const mine = sessionOf(one);
-  put(two, p);
-  put(one, q);
-  store<i32>(one, sessionOf(two), SESSION);
-  store<i32>(two, mine, SESSION);
 }
 
 function remember(session: i32, from: i32, to: i32): void {
