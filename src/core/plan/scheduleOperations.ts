@@ -77,6 +77,8 @@ const SHARE_BEFORE_SQUEEZING = 0.05;
 /** For aims: taking out and putting back, then squeezing towards them. */
 const SHARE_BEFORE_AIMS = 0.3;
 const AIMS_SHARE = 0.5;
+/** Of few steps, orders are annealed first for so much of what is left. */
+const SHARE_BEFORE_AIMS_OF_FEW = 0.5;
 /** So many sessions more may be used for what is overdue. */
 const SESSIONS_LATER = 2;
 const SQUEEZE_SHARE = 0.8;
@@ -268,7 +270,25 @@ export function scheduleOperations(
     searchToTheEnd(isSmallest);
     current = best;
   }
-  if (!provedBest() && !over() && indexed.size > MOST_TO_SEARCH) {
+  if (!provedBest() && !over() && (indexed.size > MOST_TO_SEARCH || weighs)) {
+    if (indexed.size <= MOST_TO_SEARCH) {
+      const end = endOf(SHARE_BEFORE_AIMS_OF_FEW);
+      anneal(
+        indexed,
+        current,
+        decode,
+        random,
+        () => !isBefore(end),
+        () => spent++,
+        consider,
+        {
+          left: () => end.time - now(),
+          evaluations: end.spent,
+          timeMs: end.time - now(),
+          spent: () => spent,
+        },
+      );
+    }
     takeOutAndPutBack(SHARE_BEFORE_SQUEEZING, Infinity);
     if (weighs || best.overdue > 0) takeOutAndPutBack(SHARE_BEFORE_AIMS, Infinity);
     if (best.overdue > 0) squeezeAims(AIMS_SHARE, true);
