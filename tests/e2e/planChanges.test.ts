@@ -35,6 +35,7 @@ describe('changing the plan', () => {
 
   const listAllSteps = () =>
     until(page, () => {
+      if (document.querySelector('[aria-label="All steps, scrolls down"]')) return true;
       const panel = document.querySelector('table.plainlist')?.closest('.panel');
       const all = [...(panel?.querySelectorAll('button') ?? [])].find(({ textContent }) =>
         /^show all \d+$/.test(textContent),
@@ -57,6 +58,13 @@ describe('changing the plan', () => {
       },
       [title],
     );
+  /** Work by hand without a window, that every plan of the sample bench holds: it may be split, moved and followed by
+   *  anything, which a coat may not. */
+  const WORK = 'Clean up: Hub bushings';
+  const markWork = async () => {
+    await listAllSteps();
+    await markStep(WORK);
+  };
 
   it('says what lies ahead, with the step it stops and where to clear it', async () => {
     await page.goto(`${server.address}/build/tolliver/plan`);
@@ -234,6 +242,7 @@ describe('changing the plan', () => {
 
   it('keeps a step of the builder’s own, with its wait, and lets it go again', async () => {
     await settled();
+    await markWork();
     await press(page, 'button', 'add a step after this one…');
     await type('What you add after it', 'Look at it by daylight');
     await press(page, 'button', 'Add it');
@@ -259,8 +268,7 @@ describe('changing the plan', () => {
       Object.keys((await bench()).plan.starts).filter((id) => id.startsWith('tolliver/'));
     const before = await steps();
     const edits = async () => (await planOf('tolliver')).stepEdits;
-    // Marked, it stays the one that is changed wherever the plan puts it.
-    await page.$eval('.plainlist tbody tr button.plain', (button) => (button as HTMLElement).click());
+    await markWork();
     await press(page, 'button', 'change its words, minutes or parts…');
     await press(page, 'button', 'Split');
     await expect.poll(async () => (await edits()).map(({ parts }) => parts)).toEqual([2]);
@@ -308,7 +316,7 @@ describe('changing the plan', () => {
     await page.goto(`${server.address}/build/tolliver/plan`);
     await shows(page, /\d+ steps, ready/);
     await settled();
-    const title = await page.$eval('[data-testid="step-reason"] h3', (heading) => heading.textContent);
+    await markWork();
     // No session is open at four in the morning.
     const moment = await page.waitForSelector('::-p-aria(Hold it to)');
     await moment!.evaluate((input) => {
@@ -334,7 +342,7 @@ describe('changing the plan', () => {
         step?.click();
         return document.querySelector('[data-testid="step-reason"] h3')?.textContent === wanted;
       },
-      [title],
+      [WORK],
     );
     await press(page, 'button', 'let go');
     await until(page, () => !document.body.innerText.includes('Cannot be held'), []);
