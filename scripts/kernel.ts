@@ -11,12 +11,13 @@ const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 const kernels = [
   { folder: 'src/core/match/kernel', source: 'partBound.as.ts' },
   { folder: 'src/core/plan/kernel', source: 'squeezeMoves.as.ts' },
+  { folder: 'src/core/plan/kernel', source: 'orderVisits.as.ts' },
 ];
 
-/** The compiled.ts of every kernel: the text for the source as it stands, and the file it belongs into. */
+/** What every kernel compiles to: the text for the source as it stands, and the file it belongs into. */
 export const compiledKernels = kernels.map(({ folder, source }) => ({
   source,
-  file: join(root, folder, 'compiled.ts'),
+  file: join(root, folder, source.replace('.as.ts', '.compiled.ts')),
   text: () => compiledText(folder, source),
 }));
 

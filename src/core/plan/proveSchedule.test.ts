@@ -1,13 +1,14 @@
 import { describe, expect, it } from 'vitest';
+import { growTo, instantiate } from '../webAssembly.ts';
 import type { ScheduleInstance } from './index.ts';
-import { orderMemo } from './orderMemo.ts';
+import { compiled } from './kernel/orderVisits.compiled.ts';
 import { orderSearch } from './orderSearch.ts';
 import { proveFinish, proveSetup, type KnownSchedule } from './proveSchedule.ts';
 import { finishBound } from './scheduleBound.ts';
 import { randomInstance, withBooth } from './sampleInstance.ts';
 import { indexInstance, type IndexedInstance } from './scheduleInstance.ts';
 import { seededRandom } from './scheduleOperations.ts';
-import { setupTable } from './setupTable.ts';
+import { type SetupTable, setupTable } from './setupTable.ts';
 import { verifySchedule } from './verifySchedule.ts';
 
 /** Short sessions, up to three paints with uneven change-overs, many recoat windows, some fixed days: small, but with
@@ -195,17 +196,35 @@ describe('searching a small plan to its end', () => {
 });
 
 describe('remembering orders', () => {
+  /** The memo of a fresh kernel, remembering nothing. */
+  const freshMemo = () => {
+    const { exports, memory } = instantiate(compiled, {
+      'orderVisits.as': { isStopped: () => false, improve: () => undefined },
+    });
+    const memo = exports as {
+      MINE: { value: number };
+      THEIRS: { value: number };
+      ground: () => number;
+      setRoom: (address: number) => void;
+      isDominated: (...asked: [number, number, number, number, number, number, number]) => number;
+    };
+    growTo(memory, memo.ground());
+    memo.setRoom(memo.ground());
+    return { memo, memory };
+  };
   const ask = (
-    memo: ReturnType<typeof orderMemo>,
+    { memo, memory }: ReturnType<typeof freshMemo>,
     { mask = 1, lastFamily = 0, session = 0, painting = false, state = [10, 0, 20], ties = 0 },
   ) => {
-    memo.mine.set(state);
-    memo.theirs.set(state);
-    return memo.isDominated(mask, lastFamily, session, painting, state.length - ties, ties, 0);
+    const words = new Int32Array(memory.buffer);
+    words.set(state, memo.MINE.value / 4);
+    words.set(state, memo.THEIRS.value / 4);
+    const length = state.length - ties;
+    return memo.isDominated(mask, lastFamily, session, painting ? 1 : 0, length, ties, 0) !== 0;
   };
 
   it('knows a state that is nowhere better than one before', () => {
-    const memo = orderMemo(2);
+    const memo = freshMemo();
     expect(ask(memo, {})).toBe(false);
     expect(ask(memo, {})).toBe(true);
     expect(ask(memo, { state: [11, 5, 20] })).toBe(true);
@@ -213,7 +232,7 @@ describe('remembering orders', () => {
   });
 
   it('keeps steps done and paints apart, however many paints there are', () => {
-    const memo = orderMemo(24);
+    const memo = freshMemo();
     for (let mask = 1; mask < 40; mask++) {
       for (let lastFamily = -1; lastFamily < 24; lastFamily++) {
         expect(ask(memo, { mask, lastFamily, state: [1, ...Array<number>(24).fill(0)] })).toBe(false);
@@ -222,7 +241,7 @@ describe('remembering orders', () => {
   });
 
   it('holds a paint that is out against an earlier session, not the other way about', () => {
-    const memo = orderMemo(2);
+    const memo = freshMemo();
     expect(ask(memo, { session: 1, painting: false })).toBe(false);
     expect(ask(memo, { session: 1, painting: true })).toBe(false);
     expect(ask(memo, { session: 1, painting: false })).toBe(true);
@@ -243,6 +262,10 @@ describe('the set-up that is still to come', () => {
       [3, 30, 0],
     ],
   };
+  const leastOf =
+    ({ minutes, sets, width }: SetupTable) =>
+    (last: number, families: number, sessions: number) =>
+      minutes![((last + 1) * sets + families) * width + sessions];
   /** The least over walks that are all tried, each change alone or on the beginning of a session. */
   const byWalking = (last: number, families: number, sessions: number): number => {
     let least = Infinity;
@@ -260,7 +283,7 @@ describe('the set-up that is still to come', () => {
   };
 
   it('is the least of all walks through the paints', () => {
-    const least = setupTable(setup, 0b111, 4);
+    const least = leastOf(setupTable(setup, 0b111, 4));
     for (let last = -1; last < 3; last++) {
       for (let families = 1; families < 8; families++) {
         for (let sessions = last < 0 ? 1 : 0; sessions <= 4; sessions++) {
@@ -282,7 +305,7 @@ describe('the set-up that is still to come', () => {
         [3, 10, 0],
       ],
     };
-    expect(setupTable(cheaper, 0b111, 2)(0, 0b010, 0)).toBe(14);
-    expect(setupTable(cheaper, 0b011, 2)(0, 0b010, 0)).toBe(40);
+    expect(leastOf(setupTable(cheaper, 0b111, 2))(0, 0b010, 0)).toBe(14);
+    expect(leastOf(setupTable(cheaper, 0b011, 2))(0, 0b010, 0)).toBe(40);
   });
 });

@@ -112,9 +112,9 @@ const FINISH_SHARE = 0.75;
 const PROOF_SHARE = 0.95;
 /** Share of the time for improving the set-up before that is searched. */
 const SHARE_BETWEEN_PROOFS = 0.05;
-const PROOF_NODES = 1_000_000;
+const PROOF_NODES = 4_000_000;
 /** A node costs about as much as this share of a decoded order is worth, in a budget of evaluations. */
-const NODES_PER_EVALUATION = 20;
+const NODES_PER_EVALUATION = 80;
 /** Moves of squeezing that cost about as much. */
 const MOVES_PER_EVALUATION = 180;
 

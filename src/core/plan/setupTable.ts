@@ -3,6 +3,16 @@ import type { SetupTimes } from './scheduleInstance.ts';
 /** The table doubles with every family; with more, no bound is given. */
 const MOST_FAMILIES = 8;
 
+/** Set-up minutes that work left costs at least, for every case. */
+export interface SetupTable {
+  /** By the family used last, -1 being the first, then by set, then by sessions, of which there are as many as `width`;
+   *  Infinity where nothing leads there. Undefined for too many families, of which no more is known than that some
+   *  session begins with one. */
+  minutes: Float64Array | undefined;
+  sets: number;
+  width: number;
+}
+
 /** Set-up minutes that work left costs at least: from the family used last (-1 for none), into every family of a set
  *  (bits) that is still to come, with paint in at least a number of sessions that have seen none. Exact over all walks
  *  through the families that are used at all (bits), where a change that falls on the beginning of a session serves for
@@ -11,11 +21,11 @@ export function setupTable(
   { families, change, newWindow }: SetupTimes,
   used: number,
   mostSessions: number,
-): (lastFamily: number, families: number, sessions: number) => number {
+): SetupTable {
   const count = families.length;
-  if (count > MOST_FAMILIES) return (_last, _families, sessions) => newWindow * Math.min(1, sessions);
   const sets = 1 << count;
   const width = mostSessions + 1;
+  if (count > MOST_FAMILIES) return { minutes: undefined, sets, width };
   const table = new Float64Array((count + 1) * sets * width).fill(Infinity);
   const isUsed = (set: number) => (set & ~used) === 0;
   for (let last = -1; last < count; last++) {
@@ -61,6 +71,5 @@ export function setupTable(
       walks = longer;
     }
   }
-  return (last, set, sessions) =>
-    table[((last + 1) * sets + set) * width + Math.min(sessions, mostSessions)]!;
+  return { minutes: table, sets, width };
 }

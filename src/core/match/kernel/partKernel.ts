@@ -1,5 +1,5 @@
 import { growTo, instantiate } from '../../webAssembly.ts';
-import { compiled } from './compiled.ts';
+import { compiled } from './partBound.compiled.ts';
 
 /** The functions of partBound.as.ts. */
 export interface PartKernel {

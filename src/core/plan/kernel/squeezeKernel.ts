@@ -1,7 +1,7 @@
 import { growTo, instantiate } from '../../webAssembly.ts';
 import { scheduleBlocks } from '../insertSchedule.ts';
 import type { IndexedArc, IndexedInstance } from '../scheduleInstance.ts';
-import { compiled } from './compiled.ts';
+import { compiled } from './squeezeMoves.compiled.ts';
 
 /** The functions of squeezeMoves.as.ts. */
 interface SqueezeMoves {
