@@ -1,6 +1,6 @@
 import type { ErrorRequestHandler } from 'express';
 import { ValidationError } from 'yup';
-import type { Problem } from '../api/index.ts';
+import type { Problem, StepRecord } from '../api/index.ts';
 
 /** An error that the builder is told about as problem details (RFC 9457). */
 export class ProblemError extends Error {
@@ -28,6 +28,17 @@ export function stale(what: string, current: unknown): ProblemError {
     title: 'Changed elsewhere',
     detail: `This ${what} was changed in another tab since you opened it. Nothing was overwritten.`,
     remedy: 'Keep yours or take theirs.',
+    current,
+  });
+}
+
+export function tickedAlready(current: StepRecord): ProblemError {
+  return new ProblemError({
+    status: 409,
+    type: '/problems/ticked-already',
+    title: 'Done already',
+    detail: `“${current.title}” was ticked elsewhere, with ${current.minutes} min. That stands; this tick was left out.`,
+    remedy: 'If yours is the right one, take the other back where it was made, then tick again.',
     current,
   });
 }

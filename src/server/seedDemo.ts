@@ -7,15 +7,8 @@ import {
   type PaintRecord,
   type SamplePaint,
 } from '../api/index.ts';
-import {
-  productIndex,
-  proposeSubassemblies,
-  takeProposal,
-  type Kit,
-  type PlannedLayer,
-} from '../core/kit/index.ts';
+import { proposeSubassemblies, takeProposal, type Kit, type PlannedLayer } from '../core/kit/index.ts';
 import { underlaySpectrum, type Underlay } from '../core/paint/index.ts';
-import { generateOperations, plannableBuild } from '../core/plan/index.ts';
 import type { Database } from './database/open.ts';
 import {
   builds,
@@ -33,9 +26,9 @@ import {
 import { trueReflectance, WORLD } from './devices/hiddenTruth.ts';
 import { simulatedReader } from './devices/spectralReader.ts';
 import { projectRoot } from './projectRoot.ts';
-import { readBuilds, readSettings } from './store/benchStore.ts';
+import { sampleOperations, seedPlanHistory } from './seedPlans.ts';
 import { refitPaints } from './store/cupStore.ts';
-import { readCodes, readPaints } from './store/paintStore.ts';
+import { readPaints } from './store/paintStore.ts';
 
 type StockItem = { id: string } & Record<string, unknown>;
 interface Scenario {
@@ -144,7 +137,8 @@ export function seedDemo(db: Database, now: number): void {
       version: 1,
     };
     tx.insert(settings).values(row).run();
-    const titles = operationTitles(tx);
+    const plan = sampleOperations(tx);
+    const titles = new Map(plan.operations.map(({ id, title }) => [id, title]));
     const minute = Math.floor(now / 60000);
     for (const { operation, hoursAgo, minutes, ...step } of scenario.steps) {
       const pieces = operation.endsWith('*')
@@ -160,6 +154,7 @@ export function seedDemo(db: Database, now: number): void {
           .run();
       }
     }
+    seedPlanHistory(tx, plan, minute);
   });
 }
 
@@ -264,17 +259,4 @@ function seedCups(db: Database, list: Scenario['cups'], minute: number): void {
       .run();
     refitPaints(db, Object.keys(cup.drops));
   });
-}
-
-function operationTitles(db: Database): Map<string, string> {
-  const products = productIndex(readPaints(db));
-  const codeIndex = new Map(readCodes(db).map((code) => [code.id, code]));
-  const { conditions } = readSettings(db);
-  return new Map(
-    readBuilds(db).flatMap((build) =>
-      generateOperations(plannableBuild(build, products, codeIndex), conditions, 180).operations.map(
-        ({ id, title }) => [id, title] as const,
-      ),
-    ),
-  );
 }

@@ -143,7 +143,12 @@ describe('an empty bench', () => {
       note: '',
     };
     await call('POST', '/api/steps', step);
-    await call('POST', '/api/steps', { ...step, minutes: 99 });
+    // An answer that was lost: what is sent again is the same.
+    expect(await call('POST', '/api/steps', step)).toMatchObject({ status: 201, body: step });
+    const second = await call<Problem>('POST', '/api/steps', { ...step, minutes: 99 });
+    expect(second.status).toBe(409);
+    expect(second.body).toMatchObject({ title: 'Done already', current: step });
+    expect(second.body.detail).toMatch(/“Coat” was ticked elsewhere, with 12 min/);
     expect((await bench()).steps).toEqual([step]);
     expect((await call('DELETE', `/api/steps/${encodeURIComponent('a/b c/1')}`)).status).toBe(204);
     expect((await bench()).steps).toEqual([]);

@@ -2,6 +2,7 @@ import type { HTTPRequest, Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { BenchSnapshot } from '../../src/api/index.ts';
 import { press, sampleBench, saved, shows, type Started } from './bench.ts';
+import { openReadyStep } from './planPage.ts';
 
 describe('answers that come late or not at all', () => {
   let server: Started;
@@ -37,6 +38,7 @@ describe('answers that come late or not at all', () => {
     });
     await expect.poll(() => held.length).toBe(1);
     await page.click('a[href="/build/tolliver/tonight"]');
+    await openReadyStep(page);
     await press(page, 'button', 'Done D');
     await saved(page);
     void held[0]!.continue();

@@ -2,6 +2,7 @@ import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { BenchSnapshot } from '../../src/api/index.ts';
 import { press, sampleBench, saved, shows, type Started, until } from './bench.ts';
+import { listAllSteps, markStep, setPicker, settled, typeOver, WORK } from './planPage.ts';
 
 describe('changing the plan', () => {
   let server: Started;
@@ -9,63 +10,11 @@ describe('changing the plan', () => {
   const { errors } = sampleBench((opened) => ({ server, page } = opened));
   const bench = async () => (await (await fetch(`${server.address}/api/bench`)).json()) as BenchSnapshot;
   const planOf = async (id: string) => (await bench()).builds.find((build) => build.id === id)!.kit.plan;
-  /** Nothing is being worked out, and nothing has been for a moment: a change takes one to come round by the server. */
-  const settled = async () => {
-    const busy = /working it out again|Working out|plan is following|looking for better/;
-    await expect
-      .poll(async () => {
-        for (let look = 0; look < 6; look++) {
-          if (busy.test(await page.evaluate(() => document.body.innerText))) return 'busy';
-          await new Promise((resolve) => setTimeout(resolve, 100));
-        }
-        return 'settled';
-      })
-      .toBe('settled');
-  };
   const openPlan = async () => {
     await page.goto(`${server.address}/build/tolliver/plan`);
     await shows(page, /\d+ steps, ready/);
-    await settled();
+    await settled(page);
   };
-  const type = async (label: string, value: string) => {
-    const input = await page.waitForSelector(`::-p-aria(${label})`);
-    await input!.click({ count: 3 });
-    await page.keyboard.type(value);
-  };
-
-  const listAllSteps = () =>
-    until(page, () => {
-      if (document.querySelector('[aria-label="All steps, scrolls down"]')) return true;
-      const panel = document.querySelector('table.plainlist')?.closest('.panel');
-      const all = [...(panel?.querySelectorAll('button') ?? [])].find(({ textContent }) =>
-        /^show all \d+$/.test(textContent),
-      );
-      all?.click();
-      return all !== undefined;
-    }, []);
-  /** Scrolls the list of all steps to a step whose title holds some words, and chooses it. */
-  const markStep = (title: string) =>
-    until(
-      page,
-      (wanted) => {
-        const frame = document.querySelector('[aria-label="All steps, scrolls down"]')!;
-        const step = [...frame.querySelectorAll('button')].find(({ textContent }) =>
-          textContent.includes(wanted),
-        );
-        if (!step) frame.scrollTop += 300;
-        step?.click();
-        return step !== undefined;
-      },
-      [title],
-    );
-  /** Work by hand without a window, that every plan of the sample bench holds: it may be split, moved and followed by
-   *  anything, which a coat may not. */
-  const WORK = 'Clean up: Hub bushings';
-  const markWork = async () => {
-    await listAllSteps();
-    await markStep(WORK);
-  };
-
   it('says what lies ahead, with the step it stops and where to clear it', async () => {
     await page.goto(`${server.address}/build/tolliver/plan`);
     await shows(
@@ -77,11 +26,11 @@ describe('changing the plan', () => {
   it('says what a join ends the chance of, and brings a far step into sight', async () => {
     await page.goto(`${server.address}/build/tolliver/plan`);
     await shows(page, /\d+ steps, ready/);
-    await listAllSteps();
+    await listAllSteps(page);
     const list = await page.waitForSelector('[aria-label="All steps, scrolls down"]');
     // Only what is in sight is drawn.
     expect(await list!.$$eval('tbody tr', (rows) => rows.length)).toBeLessThan(80);
-    await markStep('Body shell onto chassis frame');
+    await markStep(page, 'Body shell onto chassis frame');
     await shows(page, /Once done, no more “[^”]+”[^:]*: once A1 Body shell to B1 Chassis frame is made/);
     await until(page, () => document.querySelector('.panel.lanes')!.scrollLeft > 1000, []);
     await press(page, 'button', 'show fewer');
@@ -91,12 +40,7 @@ describe('changing the plan', () => {
     await shows(page, /Needed by[\s\S]*(to spare|too late)/);
     await page.waitForSelector('input[type=date]:not(:disabled)');
     const need = async (day: string) => {
-      await page.evaluate((value) => {
-        const input = document.querySelector<HTMLInputElement>('input[type=date]')!;
-        Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, value);
-        input.dispatchEvent(new Event('input', { bubbles: true }));
-        input.dispatchEvent(new Event('change', { bubbles: true }));
-      }, day);
+      await setPicker(page, 'input[type=date]', day);
       await expect.poll(async () => (await planOf('tolliver')).deadline).toBe(day);
     };
     await need('2026-05-16');
@@ -106,7 +50,7 @@ describe('changing the plan', () => {
     await page.waitForSelector('[aria-label="Among the builds"]:not(:disabled)');
     await page.select('[aria-label="Among the builds"]', 'first');
     await expect.poll(async () => (await planOf('tolliver')).priority).toBe('first');
-    await settled();
+    await settled(page);
   });
 
   it('shows a valid plan while it looks for a better one, and keeps it when told to', async () => {
@@ -122,7 +66,7 @@ describe('changing the plan', () => {
       keep?.click();
       return keep !== undefined;
     }, []);
-    await settled();
+    await settled(page);
     await expect.poll(async () => (await bench()).plan.fingerprint).not.toBe(before);
     const kept = (await bench()).plan;
     expect(Object.keys(kept.starts).length).toBeGreaterThan(100);
@@ -158,7 +102,7 @@ describe('changing the plan', () => {
     await shows(page, /so far; looking for better, \d+ %/);
     await new Promise((resolve) => setTimeout(resolve, 1500));
     await press(page, 'button', 'keep this plan');
-    await settled();
+    await settled(page);
     await shows(page, /\d+ steps, ready/);
     expect((await bench()).plan.fingerprint).toBe(fingerprint);
     await page.waitForSelector('::-p-aria([name="look longer for a better one"][role="button"])');
@@ -177,7 +121,7 @@ describe('changing the plan', () => {
     expect(await page.evaluate(() => document.body.innerText)).not.toContain('longer look was ended');
     await page.select('select[aria-label="Among the builds"]', 'usual');
     await expect.poll(async () => (await planOf('tolliver')).priority).toBe('usual');
-    await settled();
+    await settled(page);
   });
 
   it('says on tonight’s list that the plan is still being improved', async () => {
@@ -187,7 +131,7 @@ describe('changing the plan', () => {
     await page.click('nav a[href="/build/tolliver/tonight"]');
     await shows(page, /these steps so far; looking for better, \d+ %/);
     await press(page, 'button', 'keep this plan');
-    await settled();
+    await settled(page);
     await page.goBack();
   });
 
@@ -197,9 +141,9 @@ describe('changing the plan', () => {
     await shows(page, /so far; looking for better, \d+ %/);
     await page.reload();
     await shows(page, /longer look was ended by.*leaving the page; this plan went on from what it had found/);
-    await settled();
+    await settled(page);
     await page.reload();
-    await settled();
+    await settled(page);
     await shows(page, /\d+ steps, ready/);
     expect(await page.evaluate(() => document.body.innerText)).not.toContain('longer look was ended');
   });
@@ -241,10 +185,10 @@ describe('changing the plan', () => {
   });
 
   it('keeps a step of the builder’s own, with its wait, and lets it go again', async () => {
-    await settled();
-    await markWork();
+    await settled(page);
+    await markStep(page, WORK);
     await press(page, 'button', 'add a step after this one…');
-    await type('What you add after it', 'Look at it by daylight');
+    await typeOver(page, 'What you add after it', 'Look at it by daylight');
     await press(page, 'button', 'Add it');
     await saved(page);
     await expect.poll(async () => (await planOf('tolliver')).ownSteps.length).toBe(1);
@@ -263,12 +207,12 @@ describe('changing the plan', () => {
   });
 
   it('splits a step, says so, and makes it one again; leaves one out and brings it back', async () => {
-    await settled();
+    await settled(page);
     const steps = async () =>
       Object.keys((await bench()).plan.starts).filter((id) => id.startsWith('tolliver/'));
     const before = await steps();
     const edits = async () => (await planOf('tolliver')).stepEdits;
-    await markWork();
+    await markStep(page, WORK);
     await press(page, 'button', 'change its words, minutes or parts…');
     await press(page, 'button', 'Split');
     await expect.poll(async () => (await edits()).map(({ parts }) => parts)).toEqual([2]);
@@ -277,9 +221,9 @@ describe('changing the plan', () => {
     await press(page, 'button', 'do it in one');
     await expect.poll(async () => (await edits()).length).toBe(0);
     await expect.poll(steps).toEqual(expect.arrayContaining(before));
-    await settled();
+    await settled(page);
     await press(page, 'button', 'change its words, minutes or parts…');
-    await type('It takes, min', '33');
+    await typeOver(page, 'It takes, min', '33');
     await press(page, 'button', 'Change it');
     await expect.poll(async () => (await edits())[0]?.minutes).toBe(33);
     await shows(page, /\t33\t/);
@@ -287,11 +231,11 @@ describe('changing the plan', () => {
     await shows(page, /You left out[\s\S]*bring it back/);
     await press(page, 'button', 'bring it back');
     await expect.poll(async () => (await edits()).map(({ leaveOut }) => leaveOut)).toEqual([false]);
-    await settled();
+    await settled(page);
   });
 
   it('offers to split what no session holds, and the plan is there again', async () => {
-    await type('It takes, min', '400');
+    await typeOver(page, 'It takes, min', '400');
     await press(page, 'button', 'Change it');
     await shows(
       page,
@@ -309,24 +253,16 @@ describe('changing the plan', () => {
       await page.keyboard.up('Control');
       await saved(page);
     }
-    await settled();
+    await settled(page);
   });
 
   it('plans on where a pin cannot be held, and says so at the step', async () => {
     await page.goto(`${server.address}/build/tolliver/plan`);
     await shows(page, /\d+ steps, ready/);
-    await settled();
-    await markWork();
+    await settled(page);
+    await markStep(page, WORK);
     // No session is open at four in the morning.
-    const moment = await page.waitForSelector('::-p-aria(Hold it to)');
-    await moment!.evaluate((input) => {
-      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(
-        input,
-        '2026-05-20T04:00',
-      );
-      input.dispatchEvent(new Event('input', { bubbles: true }));
-      input.dispatchEvent(new Event('change', { bubbles: true }));
-    });
+    await setPicker(page, '::-p-aria(Hold it to)', '2026-05-20T04:00');
     await press(page, 'button', 'Pin');
     await shows(page, /Cannot be held: [\s\S]*You pinned it to Wed 20 May 04:00[\s\S]*Let go of the pin/);
     await shows(page, /\d+ steps, ready/);
@@ -346,18 +282,18 @@ describe('changing the plan', () => {
     );
     await press(page, 'button', 'let go');
     await until(page, () => !document.body.innerText.includes('Cannot be held'), []);
-    await settled();
+    await settled(page);
     expect((await planOf('tolliver')).pins).toEqual([]);
   });
 
   it('names an own step that outlasts a recoat window, and takes it back where there is no plan', async () => {
     await page.goto(`${server.address}/build/tolliver/plan`);
     await shows(page, /\d+ steps, ready/);
-    await listAllSteps();
-    await markStep('Colour: Engine, straight six, wet coat 1 of');
+    await listAllSteps(page);
+    await markStep(page, 'Colour: Engine, straight six, wet coat 1 of');
     await press(page, 'button', 'add a step after this one…');
-    await type('What you add after it', 'Look at it by daylight');
-    await type('Then leave it, h', '12');
+    await typeOver(page, 'What you add after it', 'Look at it by daylight');
+    await typeOver(page, 'Then leave it, h', '12');
     await press(page, 'button', 'Add it');
     await shows(
       page,
@@ -372,12 +308,12 @@ describe('changing the plan', () => {
       return button !== null;
     }, []);
     await shows(page, /\d+ steps, ready/);
-    await settled();
+    await settled(page);
     expect((await planOf('tolliver')).ownSteps).toEqual([]);
   });
 
   it('solves the plan again for one more evening', async () => {
-    await settled();
+    await settled(page);
     await press(page, 'button', 'Try one more evening');
     await until(page, () => /one more evening, Fridays/.test(document.body.innerText), []);
     await press(page, 'button', 'cancel');
@@ -391,7 +327,7 @@ describe('changing the plan', () => {
 
   it('asks how a coat feels, and the plan waits for one that is still wet', async () => {
     await page.goto(`${server.address}/build/tolliver/tonight`);
-    await settled();
+    await settled(page);
     const button = await page.waitForSelector('.rack button.what');
     const before = await page.$$eval('.rack li', (items) =>
       items.map((item) => (item as HTMLElement).innerText),
@@ -400,7 +336,7 @@ describe('changing the plan', () => {
     await press(page, 'button', 'Still wet');
     const checks = async () => (await bench()).builds.flatMap(({ kit }) => kit.plan.cureChecks);
     await expect.poll(async () => (await checks()).map(({ isDry }) => isDry)).toEqual([false]);
-    await settled();
+    await settled(page);
     // Felt dry, it leaves the rack.
     const again = await page.waitForSelector('.rack button.what');
     const name = await again!.evaluate((element) => element.textContent);
@@ -416,7 +352,7 @@ describe('changing the plan', () => {
       20_000,
     );
     expect(before.some((text) => text.includes(name))).toBe(true);
-    await settled();
+    await settled(page);
   });
 
   it('plans tonight for the time there is', async () => {
@@ -429,7 +365,7 @@ describe('changing the plan', () => {
     });
     // It holds for this visit; the next test begins without it.
     await page.evaluate(() => localStorage.removeItem('fanfare.tonight-until'));
-    await settled();
+    await settled(page);
     await until(page, () => {
       const [, minutes] = /(\d+) min of work/.exec(document.body.innerText) ?? [];
       return minutes !== undefined && Number(minutes) <= 60;
@@ -439,7 +375,7 @@ describe('changing the plan', () => {
   it('keeps the step under the hands in sight, its clock running, after a reload and a new plan', async () => {
     await page.goto(`${server.address}/tonight`);
     await shows(page, /([2-9]|\d\d) steps, \d+ min of work/);
-    await settled();
+    await settled(page);
     const title = () => page.$eval('.stepcard h1', (heading) => heading.textContent);
     // Read and chosen at once: the plan may still be getting better, and the list with it.
     const begun = await page.$eval('.steplist li:nth-of-type(2) button', (button) => {
@@ -459,7 +395,7 @@ describe('changing the plan', () => {
       Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value')!.set!.call(select, '30');
       select.dispatchEvent(new Event('change', { bubbles: true }));
     });
-    await settled();
+    await settled(page);
     expect(await title()).toBe(running);
     await page.evaluate(() => localStorage.clear());
   });
@@ -468,7 +404,7 @@ describe('changing the plan', () => {
     await page.goto(`${server.address}/build/tolliver/tonight`);
     await shows(page, /it went wrong…/);
     await press(page, 'button', 'it went wrong…');
-    await type('What went wrong', 'sanded through an edge');
+    await typeOver(page, 'What went wrong', 'sanded through an edge');
     const title = await page.$eval('.stepcard h1', (heading) => heading.textContent);
     await press(page, 'button', 'Put the repair into the plan');
     await saved(page);

@@ -18,6 +18,7 @@ import {
   type Started,
   until,
 } from './bench.ts';
+import { openReadyStep } from './planPage.ts';
 
 /** From a factory code to tonight's bench, through the real screens, server and database. Each step goes on
  *  from the one before. */
@@ -212,8 +213,7 @@ describe('the sample bench, from code to bench', () => {
     await shows(page, /tonight: done/);
     await page.keyboard.press('Escape');
     await page.goto(`${server.address}/build/tolliver/tonight`);
-    const card = await page.waitForSelector('.stepcard');
-    const first = await card!.evaluate((element) => (element as HTMLElement).dataset.operation!);
+    const first = await openReadyStep(page);
     await fill(page, 'Minutes it took', '37');
     await page.keyboard.press('Tab');
     await press(page, 'button', 'Done D');
@@ -236,7 +236,7 @@ describe('the sample bench, from code to bench', () => {
     const before = await snapshot();
     const port = new URL(server.address).port;
     await kill(server, 'SIGKILL');
-    const second = await page.$eval('.stepcard', (element) => (element as HTMLElement).dataset.operation!);
+    const second = await openReadyStep(page);
     await press(page, 'button', 'Done D');
     await shows(page, /Not saved yet: no server, trying again/);
     server = await startServer({ FANFARE_DATA: data, FANFARE_CLOCK: EVENING, FANFARE_PORT: port }, [

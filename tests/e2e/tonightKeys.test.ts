@@ -2,6 +2,7 @@ import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { BenchSnapshot } from '../../src/api/index.ts';
 import { sampleBench, saved, type Started, textOf, until } from './bench.ts';
+import { openReadyStep } from './planPage.ts';
 
 describe('keys and taps tonight', () => {
   let server: Started;
@@ -14,7 +15,7 @@ describe('keys and taps tonight', () => {
     await page.waitForSelector('.stepcard');
     await until(page, () => !document.body.innerText.includes('the plan is following'), []);
     const cardNow = () => page.$eval('.stepcard', (element) => (element as HTMLElement).dataset.operation!);
-    const first = await cardNow();
+    const first = await openReadyStep(page);
     const count = async () => (await bench()).steps.length;
     const before = await count();
     await page.focus('select[aria-label="How long you have tonight"]');
@@ -37,7 +38,7 @@ describe('keys and taps tonight', () => {
 
     await new Promise((resolve) => setTimeout(resolve, 700));
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
-    const second = await cardNow();
+    const second = await openReadyStep(page);
     await page.keyboard.down('d');
     await expect.poll(cardNow).not.toBe(second);
     await new Promise((resolve) => setTimeout(resolve, 700));

@@ -1,5 +1,11 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { scheduleOperations, upcomingSessions, verifySchedule, type BenchCalendar } from './index.ts';
+import {
+  scheduleOperations,
+  sessionsToHold,
+  upcomingSessions,
+  verifySchedule,
+  type BenchCalendar,
+} from './index.ts';
 import { randomInstance } from './sampleInstance.ts';
 
 describe('upcomingSessions over a clock change', () => {
@@ -48,5 +54,41 @@ describe('upcomingSessions over a clock change', () => {
     const instance = { ...randomInstance(4, 30), windows };
     const result = scheduleOperations(instance, { evaluations: 200, timeMs: 1e9 });
     expect(verifySchedule(instance, result)).toEqual([]);
+  });
+});
+
+describe('sessions for the work there is', () => {
+  const thursdays: BenchCalendar = { sessions: [{ day: 4, start: 1170, end: 1290 }], closed: [] };
+  const now = new Date(2026, 4, 12, 12).getTime() / 60000;
+  const yearsOf = (minutes: number, calendar = thursdays) => {
+    const sessions = sessionsToHold(calendar, now, minutes);
+    return Math.round(((sessions.at(-1)?.end ?? now) - now) / 1440 / 365);
+  };
+
+  it('go on for a year, and for longer where a year holds too few', () => {
+    expect(sessionsToHold(thursdays, now, 600)).toEqual(upcomingSessions(thursdays, now, 365));
+    expect(yearsOf(0)).toBe(1);
+    // A year of Thursdays is 104 hours.
+    expect(yearsOf(52 * 60)).toBe(1);
+    expect(yearsOf(60 * 60)).toBe(2);
+    expect(yearsOf(110 * 60)).toBe(3);
+    expect(yearsOf(1e6)).toBe(10);
+  });
+
+  it('are none where no evening is kept', () => {
+    expect(sessionsToHold({ sessions: [], closed: [] }, now, 1e6)).toEqual([]);
+  });
+
+  it('are named as too few where even all of them do not hold the work', () => {
+    const instance = randomInstance(3, 12);
+    const short = { ...instance, windows: instance.windows.slice(0, 1) };
+    const [[from, to] = [0, 0]] = short.windows;
+    const work = short.operations.reduce((minutes, { hands }) => minutes + hands, 0);
+    expect(work).toBeGreaterThan(to - from);
+    expect(() => scheduleOperations(short, { evaluations: 100 })).toThrow(
+      new RegExp(
+        `need your hands for ${Math.round(work / 6) / 10} h and the only session is open for ${Math.round((to - from) / 6) / 10} h: keep more evenings`,
+      ),
+    );
   });
 });

@@ -89,6 +89,21 @@ export function upcomingSessions(calendar: BenchCalendar, from: number, days: nu
   return found.sort((a, b) => a.start - b.start);
 }
 
+const YEAR_DAYS = 365;
+const MOST_YEARS = 10;
+/** Waits and set-ups leave some of the open minutes without work. */
+const ROOM = 2;
+
+/** The sessions from a moment (minutes since 1970) for a year, or for as many as hold so many minutes of work with room
+ *  to spare; ten at most. */
+export function sessionsToHold(calendar: BenchCalendar, from: number, minutes: number): Session[] {
+  for (let years = 1; ; years++) {
+    const sessions = upcomingSessions(calendar, from, YEAR_DAYS * years);
+    const open = sessions.reduce((sum, { start, end }) => sum + end - start, 0);
+    if (open === 0 || open >= ROOM * minutes || years === MOST_YEARS) return sessions;
+  }
+}
+
 /** YYYY-MM-DD by the local clock. */
 export function localDate(date: Date): string {
   const two = (value: number) => String(value).padStart(2, '0');

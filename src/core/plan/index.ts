@@ -9,6 +9,7 @@ export {
   longestSessions,
   longestSpraying,
   requireCalendar,
+  sessionsToHold,
   upcomingSessions,
   type BenchCalendar,
   type LongestSessions,

@@ -217,6 +217,9 @@ export function scheduleOperations(
     if (best && (over() || provedBest())) break;
   }
   if (!current) {
+    const work = sum(instance.operations.map(({ hands }) => hands));
+    const open = sum(instance.windows.map(([from, to]) => to - from));
+    if (work > open) throw new RangeError(whyTooMuch(work, open, instance.windows.length));
     const window = impossibleWindow(indexed);
     if (window) throw new RangeError(whyImpossible(window));
     const block = impossibleBlock(indexed);
@@ -470,6 +473,14 @@ export function scheduleOperations(
       improved: considerStarts,
     });
   }
+}
+
+const sum = (minutes: readonly number[]): number => minutes.reduce((all, each) => all + each, 0);
+
+function whyTooMuch(work: number, open: number, sessions: number): string {
+  const hours = (minutes: number) => `${Math.round(minutes / 6) / 10} h`;
+  const all = sessions === 1 ? 'the only session is' : `all ${sessions} sessions together are`;
+  return `The steps need your hands for ${hours(work)} and ${all} open for ${hours(open)}: keep more evenings for the bench, or longer ones.`;
 }
 
 function whyImpossible({ from, to, maxLag, between, sessionMinutes }: ImpossibleWindow): string {

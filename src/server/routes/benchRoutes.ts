@@ -1,11 +1,18 @@
 import { eq } from 'drizzle-orm';
 import { Router } from 'express';
-import { PATHS, planInput, settingsUpdate, stepInput, type BenchSnapshot } from '../../api/index.ts';
+import {
+  PATHS,
+  planInput,
+  settingsUpdate,
+  stepInput,
+  type BenchSnapshot,
+  type StepInput,
+} from '../../api/index.ts';
 import { requireCalendar } from '../../core/plan/index.ts';
 import { builds, plan, settings, steps } from '../database/schema.ts';
 import { WORLD } from '../devices/hiddenTruth.ts';
 import { simulatedThermometer } from '../devices/thermometer.ts';
-import { notFound, stale } from '../problem.ts';
+import { notFound, stale, tickedAlready } from '../problem.ts';
 import {
   keepPlan,
   readBuilds,
@@ -16,6 +23,9 @@ import {
 } from '../store/benchStore.ts';
 import { readLessons } from '../store/kitStore.ts';
 import { idOf, validated, type Served } from './served.ts';
+
+const isSameTick = (one: StepInput, two: StepInput): boolean =>
+  one.endedAt === two.endedAt && one.minutes === two.minutes && one.note === two.note;
 
 /** The bench as a whole: snapshot, settings, done steps, the plan. */
 export function benchRoutes({ db, clock, demo }: Served): Router {
@@ -63,14 +73,16 @@ export function benchRoutes({ db, clock, demo }: Served): Router {
     response.json(saved);
   });
 
-  // Sending the same step twice (a lost answer, two tabs) leaves one row: the first that came.
+  // Sending the same step twice leaves one row, the first that came: after a lost answer that is what was meant; another
+  // tab is told.
   router.post(PATHS.steps, (request, response) => {
     const input = validated(stepInput, request.body);
     const saved = db.transaction((tx) => {
       if (!tx.select().from(builds).where(eq(builds.id, input.buildId)).get())
         throw notFound('build', input.buildId);
-      tx.insert(steps).values(input).onConflictDoNothing().run();
-      return tx.select().from(steps).where(eq(steps.operationId, input.operationId)).get();
+      const current = tx.select().from(steps).where(eq(steps.operationId, input.operationId)).get();
+      if (current && !isSameTick(current, input)) throw tickedAlready(current);
+      return current ?? tx.insert(steps).values(input).returning().get();
     });
     response.status(201).json(saved);
   });

@@ -3,7 +3,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { openDatabase } from '../database/open.ts';
-import { keepPlan, readPlanHistory } from './benchStore.ts';
+import { seedDemo } from '../seedDemo.ts';
+import { sampleOperations } from '../seedPlans.ts';
+import { keepPlan, readPlanHistory, readSteps } from './benchStore.ts';
 
 describe('the history of plans', () => {
   let folder: string;
@@ -34,5 +36,36 @@ describe('the history of plans', () => {
     const kept = readPlanHistory(db);
     expect(kept).toHaveLength(400);
     expect(kept[0]!.finish).toBe(5);
+  });
+
+  it('holds what the sample bench had planned on evenings before, from what was done by then', () => {
+    const { db } = opened;
+    const minute = new Date(2026, 4, 12, 19, 32).getTime() / 60000;
+    seedDemo(db, 60000 * minute);
+    const { operations, arcs } = sampleOperations(db);
+    const hands = new Map(operations.map((operation) => [operation.id, operation.hands]));
+    const steps = readSteps(db);
+    const history = readPlanHistory(db);
+    expect(history.length).toBeGreaterThan(4);
+    expect(history.map(({ at }) => at)).toEqual(history.map(({ at }) => at).sort((a, b) => a - b));
+    expect(minute - history[0]!.at).toBeGreaterThan(14 * 1440);
+    const counts = history.map(({ at, finish, starts }) => {
+      expect(at).toBeLessThan(minute);
+      const done = new Set(steps.flatMap(({ operationId, endedAt }) => (endedAt <= at ? [operationId] : [])));
+      for (const [id, start] of Object.entries(starts)) {
+        expect(done.has(id), id).toBe(false);
+        expect(hands.has(id), id).toBe(true);
+        expect(start).toBeGreaterThanOrEqual(at);
+        expect(start).toBeLessThan(finish);
+      }
+      for (const { from, to, minLag } of arcs) {
+        if (starts[from] === undefined || starts[to] === undefined) continue;
+        expect(starts[to], `${from} ${to}`).toBeGreaterThanOrEqual(starts[from] + hands.get(from)! + minLag);
+      }
+      expect(Object.keys(starts)).toHaveLength(operations.filter(({ id }) => !done.has(id)).length);
+      return Object.keys(starts).length;
+    });
+    // Evening after evening some of it was done.
+    expect(counts.at(-1)).toBeLessThan(counts[0]! - 30);
   });
 });

@@ -23,8 +23,8 @@ import { setBenchClock } from './clock.ts';
 import { askWhichToKeep } from './conflict.ts';
 import { inTurn } from './inTurn.ts';
 import { get, request, RequestProblem } from './request.ts';
-import { saving, savesSettled } from './saving.ts';
-import { remember } from './undo.ts';
+import { saving, savesSettled, showRefusal } from './saving.ts';
+import { forget, remember } from './undo.ts';
 
 async function getBench(path: string): Promise<BenchSnapshot> {
   // An answer from before a save that is on its way would show the edit undone.
@@ -177,14 +177,18 @@ export async function addTray(buildId: string, tray: TrayInput): Promise<TrayRec
 }
 
 export async function removeTray(tray: TrayRecord): Promise<void> {
-  await saving(() => request('DELETE', pathTo(PATHS.tray, tray.id)));
-  await fetchBench();
+  const remove = async (id: string) => {
+    await saving(() => request('DELETE', pathTo(PATHS.tray, id)));
+    await fetchBench();
+  };
+  await remove(tray.id);
+  let { id } = tray;
   remember({
     label: `remove ${tray.name}`,
     undo: async () => {
-      await addTray(tray.buildId, trayInputOf(tray));
+      ({ id } = await addTray(tray.buildId, trayInputOf(tray)));
     },
-    redo: fetchBench,
+    redo: () => remove(id),
   });
 }
 
@@ -270,6 +274,8 @@ async function sendStep(step: StepInput): Promise<void> {
   try {
     await saving(() => request('POST', PATHS.steps, step));
   } catch (error) {
+    // Another tab was first: what it ticked stands.
+    if (error instanceof RequestProblem && error.problem.status === 409) showRefusal(error.problem);
     void fetchBench();
     throw error;
   } finally {
@@ -287,8 +293,18 @@ async function takeBackStep(step: StepInput): Promise<void> {
 
 /** Ticks a step; kept in this browser until the server has it. */
 export async function tickStep(step: StepInput): Promise<void> {
-  remember({ label: `done: ${step.title}`, undo: () => takeBackStep(step), redo: () => sendStep(step) });
-  await sendStep(step);
+  const change = {
+    label: `done: ${step.title}`,
+    undo: () => takeBackStep(step),
+    redo: () => sendStep(step),
+  };
+  remember(change);
+  try {
+    await sendStep(step);
+  } catch (error) {
+    forget(change);
+    throw error;
+  }
 }
 
 /** Sends what an earlier visit could not. */

@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from 'react';
+import type { Problem } from '../../api/index.ts';
 import { benchNow } from './clock.ts';
 import { RequestProblem, Unreachable } from './request.ts';
 
@@ -56,8 +57,7 @@ export async function saving<T>(send: () => Promise<T>): Promise<T> {
   } catch (error) {
     pending--;
     if (error instanceof RequestProblem && error.problem.status !== 409) {
-      const { title, detail, remedy } = error.problem;
-      set({ kind: 'refused', title, detail, remedy });
+      showRefusal(error.problem);
     } else {
       set({ kind: 'saved', at: state.kind === 'saved' ? state.at : null });
     }
@@ -68,6 +68,11 @@ export async function saving<T>(send: () => Promise<T>): Promise<T> {
 /** Resolves once no change is on its way. */
 export async function savesSettled(): Promise<void> {
   while (pending > 0) await new Promise<void>((resolve) => onSettled.push(resolve));
+}
+
+/** Shows what an answer says that was no plain refusal. */
+export function showRefusal({ title, detail, remedy }: Problem): void {
+  set({ kind: 'refused', title, detail, remedy });
 }
 
 export function dismissRefusal(): void {

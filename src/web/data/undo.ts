@@ -29,6 +29,13 @@ export function remember(change: Change): void {
   changed();
 }
 
+/** Leaves out a change that did not happen after all. */
+export function forget(change: Change): void {
+  done = done.filter((each) => each !== change);
+  undone = undone.filter((each) => each !== change);
+  changed();
+}
+
 /** What `undo` would take back now; null for nothing. */
 export function undoLabel(): string | null {
   return snapshot.undoLabel;

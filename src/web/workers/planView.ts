@@ -19,7 +19,7 @@ import {
   plannableBuild,
   keepsPin,
   scheduleOperations,
-  upcomingSessions,
+  sessionsToHold,
   verifySchedule,
   withoutPassed,
   withOwnSteps,
@@ -99,7 +99,6 @@ export interface PlanView {
   problem: string | null;
 }
 
-const HORIZON_DAYS = 365;
 /** Work budget, counted so that it is repeatable: a few seconds on a small machine, since a look at an order
  *  takes longer the more steps it has. The limit in time only guards against a machine that stalls. */
 const MOST_EVALUATIONS = 30_000;
@@ -122,7 +121,6 @@ export function planView(
   const { settings, builds, lessons, plan: stored } = snapshot;
   const products = productIndex(paints);
   const codeIndex = new Map(codes.map((code) => [code.id, code]));
-  const sessions = withTonight(upcomingSessions(settings.calendar, now, HORIZON_DAYS), now, tonightUntil);
   const longest = longestSessions(settings.calendar.sessions);
   const plannable = builds.map((build) => plannableBuild(build, products, codeIndex));
   const whole = plannable.map((build) =>
@@ -152,6 +150,8 @@ export function planView(
   const cured = atOwnCures(asGenerated, cures, checks);
   const plan: OperationPlan = { ...cured, operations: atOwnPace(cured.operations, paces, longest) };
   const pins = builds.flatMap(({ kit }) => kit.plan.pins);
+  const hands = plan.operations.reduce((sum, operation) => sum + operation.hands, 0);
+  const sessions = withTonight(sessionsToHold(settings.calendar, now, hands), now, tonightUntil);
   const { work, lessHeld } = workThatFits(plan, steps, sessions, now, pins);
   // A lesson or a decision changes what a step says, not when it is done.
   const timed = plan.operations.map(({ holds: _holds, lessons: _lessons, ...operation }) => operation);

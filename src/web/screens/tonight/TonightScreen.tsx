@@ -8,6 +8,7 @@ import { clockText, dayText, whenText } from '../../components/time.ts';
 import { useBench } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
 import { sessionSteps, upcomingSteps, usePlan } from '../../data/plan.tsx';
+import { nextOf, readSkipped, skip } from './skipped.ts';
 import { StepCard } from './StepCard.tsx';
 import { isRunning } from './stepClock.ts';
 import { TonightUntil } from './TonightUntil.tsx';
@@ -31,7 +32,8 @@ export function TonightScreen() {
   const marked =
     upcoming.find(({ operation }) => operation.id === markedId) ??
     upcoming.find(({ operation }) => isRunning(operation.id));
-  const current = marked ?? steps[0];
+  const skipped = readSkipped(tonight?.session.start ?? 0);
+  const current = marked ?? nextOf(steps, skipped);
   const at = steps.findIndex(({ operation }) => operation.id === current?.operation.id);
 
   useEffect(() => {
@@ -94,7 +96,12 @@ export function TonightScreen() {
             position={at < 0 ? 'moved by the plan' : `${at + 1} of ${steps.length}`}
             onTouch={setMarkedId}
             onSkip={
-              steps.length > 1 ? () => setMarkedId(steps[(at + 1) % steps.length]!.operation.id) : undefined
+              tonight && steps.length > 1
+                ? () => {
+                    skip(tonight.session.start, current.operation.id);
+                    setMarkedId(steps[(at + 1) % steps.length]!.operation.id);
+                  }
+                : undefined
             }
           />
         ) : view.problem ? (
@@ -138,6 +145,7 @@ export function TonightScreen() {
                   <span className="mono">{whenText(start)}</span>
                   <span>
                     {operation.title}
+                    {skipped.has(operation.id) && <span className="soft small"> · skipped for now</span>}
                     {buildId === undefined && (
                       <span className="soft small">
                         {' '}

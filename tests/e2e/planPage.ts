@@ -1,0 +1,84 @@
+import type { Page } from 'puppeteer-core';
+import { expect } from 'vitest';
+import { until } from './bench.ts';
+
+/** Work by hand without a window, that every plan of the sample bench holds: it may be split, moved and followed by
+ *  anything, which a coat may not. */
+export const WORK = 'Clean up: Hub bushings';
+
+/** Nothing is being worked out, and nothing has been for a moment: a change takes one to come round by the server. */
+export async function settled(page: Page): Promise<void> {
+  const busy = /working it out again|Working out|plan is following|looking for better/;
+  await expect
+    .poll(async () => {
+      for (let look = 0; look < 6; look++) {
+        if (busy.test(await page.evaluate(() => document.body.innerText))) return 'busy';
+        await new Promise((resolve) => setTimeout(resolve, 100));
+      }
+      return 'settled';
+    })
+    .toBe('settled');
+}
+
+/** Types over what a field with a label holds. */
+export async function typeOver(page: Page, label: string, value: string): Promise<void> {
+  const input = await page.waitForSelector(`::-p-aria(${label})`);
+  await input!.click({ count: 3 });
+  await page.keyboard.type(value);
+}
+
+/** Puts a value into a field of date or time, as its picker does. */
+export async function setPicker(page: Page, selector: string, value: string): Promise<void> {
+  const field = await page.waitForSelector(selector);
+  await field!.evaluate((input, wanted) => {
+    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, wanted);
+    input.dispatchEvent(new Event('input', { bubbles: true }));
+    input.dispatchEvent(new Event('change', { bubbles: true }));
+  }, value);
+}
+
+/** Opens the list of all steps of the plan. */
+export async function listAllSteps(page: Page): Promise<void> {
+  await until(page, () => {
+    if (document.querySelector('[aria-label="All steps, scrolls down"]')) return true;
+    const panel = document.querySelector('table.plainlist')?.closest('.panel');
+    const all = [...(panel?.querySelectorAll('button') ?? [])].find(({ textContent }) =>
+      /^show all \d+$/.test(textContent),
+    );
+    all?.click();
+    return all !== undefined;
+  }, []);
+}
+
+/** Scrolls the list of all steps to a step whose title holds some words, and chooses it. */
+export async function markStep(page: Page, title: string): Promise<void> {
+  await listAllSteps(page);
+  await until(
+    page,
+    (wanted) => {
+      const frame = document.querySelector('[aria-label="All steps, scrolls down"]')!;
+      const step = [...frame.querySelectorAll('button')].find(({ textContent }) =>
+        textContent.includes(wanted),
+      );
+      if (!step) frame.scrollTop += 300;
+      step?.click();
+      return step !== undefined;
+    },
+    [title],
+  );
+}
+
+/** Opens the first step of tonight's list that nothing holds back, and gives its operation. Which steps tonight begins
+ *  with is the plan's. */
+export async function openReadyStep(page: Page): Promise<string> {
+  await page.waitForSelector('.stepcard');
+  await until(page, () => {
+    const isReady = () => document.querySelector<HTMLButtonElement>('.stepcard .action')?.disabled === false;
+    if (isReady()) return true;
+    const steps = [...document.querySelectorAll<HTMLButtonElement>('.steplist button')];
+    const at = steps.findIndex((step) => step.getAttribute('aria-current') === 'step');
+    steps[(at + 1) % steps.length]?.click();
+    return false;
+  }, []);
+  return page.$eval('.stepcard', (card) => (card as HTMLElement).dataset.operation!);
+}
