@@ -1,4 +1,5 @@
 /** Kit: what is in the box, what is built from it, what is joined before paint and what after. */
+export { counted } from './counted.ts';
 export type { Build, Join, KitPart, Mix, PlannedLayer, Tray } from './build.ts';
 export * from './kit.ts';
 export { assembleKit } from './assembleKit.ts';

@@ -1,4 +1,4 @@
-import type { KitTask, TaskKind, TrayTask } from '../kit/index.ts';
+import { counted, type KitTask, type TaskKind, type TrayTask } from '../kit/index.ts';
 import type { PlannableBuild, PlannableTray } from './operation.ts';
 import { addInPieces, addTask, type TrayChain } from './trayChain.ts';
 
@@ -25,7 +25,7 @@ export function prepareTray(
     chemistry: null,
     because: 'Gates, seams and flash show through every coat; washed plastic holds paint.',
     details: [
-      `${partCount} parts: cut, trim, sand 400 then 1000`,
+      `${counted(partCount, 'part')}: cut, trim, sand 400 then 1000`,
       'wash in soap and water, rinse',
       ...needless.map((work) => `not on this version, whatever the sheet says: ${work.name}`),
     ],

@@ -1,4 +1,5 @@
 import { hazardsInWords } from '../finish/index.ts';
+import { counted } from '../kit/index.ts';
 import type { OperationKind, OperationPlan, PlannableBuild, PlanOperation } from './operation.ts';
 import { TASK_HAZARDS } from './trayChain.ts';
 
@@ -111,7 +112,7 @@ export function addCheck(plan: OperationPlan, build: PlannableBuild): void {
     because:
       'A part that is missing or short-shot is asked for while there is time, not on the last evening.',
     details: [
-      `${unchecked} parts not ticked off yet, in the Kit stage`,
+      `${counted(unchecked, 'part')} not ticked off yet, in the Kit stage`,
       'photograph what is missing or broken',
     ],
   });

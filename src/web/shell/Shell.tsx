@@ -4,6 +4,7 @@ import { sendOutbox } from '../data/bench.ts';
 import { PlanProvider } from '../data/plan.tsx';
 import { ConflictQuestion } from './ConflictQuestion.tsx';
 import { DryingRack } from './DryingRack.tsx';
+import { Refusal } from './Refusal.tsx';
 import { StageRunner } from './StageRunner.tsx';
 import { TopBand } from './TopBand.tsx';
 import { useShortcuts } from './useShortcuts.ts';
@@ -30,6 +31,7 @@ export function Shell() {
           Skip to the view
         </a>
         <TopBand buildId={buildId} onPalette={() => setPalette(true)} onSheet={() => setSheet(true)} />
+        <Refusal />
         {buildId && <StageRunner buildId={buildId} />}
         <main id="desk" className="desk" tabIndex={-1} style={{ outline: 'none' }}>
           <Suspense fallback={null}>

@@ -3,7 +3,7 @@ import { IconArrowBackUp, IconMoon, IconSun } from '@tabler/icons-react';
 import { Link, NavLink } from 'react-router';
 import { format } from 'date-fns';
 import { useBench } from '../data/bench.ts';
-import { dismissRefusal, useSavedState } from '../data/saving.ts';
+import { useSavedState } from '../data/saving.ts';
 import { undo, useUndoState } from '../data/undo.ts';
 
 interface TopBandProps {
@@ -74,20 +74,7 @@ export function TopBand({ buildId, onPalette, onSheet }: TopBandProps) {
 
 function SavedNote() {
   const state = useSavedState();
-  if (state.kind === 'refused') {
-    return (
-      <span
-        role="alert"
-        style={{ color: '#fff', maxWidth: 520, overflow: 'hidden', textOverflow: 'ellipsis' }}
-        title={`${state.detail} ${state.remedy ?? ''}`}
-      >
-        <b>{state.title}:</b> {state.detail}
-        <button type="button" className="plain" onClick={dismissRefusal}>
-          understood
-        </button>
-      </span>
-    );
-  }
+  if (state.kind === 'refused') return null;
   const text = {
     saved: state.kind === 'saved' && state.at ? `Saved ${format(state.at, 'HH:mm:ss')}` : 'All saved',
     saving: 'Saving…',

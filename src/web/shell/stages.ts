@@ -1,5 +1,5 @@
 import type { BuildRecord } from '../../api/index.ts';
-import { targetLayer } from '../../core/kit/index.ts';
+import { counted, targetLayer } from '../../core/kit/index.ts';
 import { dayText, whenText } from '../components/time.ts';
 import { sessionSteps, upcomingSteps } from '../data/plan.tsx';
 import type { PlanView } from '../workers/planView.ts';
@@ -20,14 +20,12 @@ export interface StageState {
   done: boolean;
 }
 
-const plural = (count: number, one: string, many = `${one}s`) => `${count} ${count === 1 ? one : many}`;
-
 /** The state of each stage in a few words. */
 export function stageStates(build: BuildRecord, view: PlanView | null): Record<StagePath, StageState> {
   const { pieces, openConflicts, openChoices } = build.kit;
   const undecided = [
-    openConflicts > 0 ? plural(openConflicts, 'open conflict') : '',
-    openChoices.length > 0 ? plural(openChoices.length, 'choice') + ' open' : '',
+    openConflicts > 0 ? counted(openConflicts, 'open conflict') : '',
+    openChoices.length > 0 ? counted(openChoices.length, 'choice') + ' open' : '',
   ].filter(Boolean);
   const coloured = build.trays.flatMap((tray) => {
     const layer = targetLayer(tray.layers);
@@ -48,11 +46,11 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
       text:
         build.trays.length === 0
           ? pieces > 0
-            ? `${plural(pieces, 'part')}, not divided yet`
+            ? `${counted(pieces, 'part')}, not divided yet`
             : 'no sub-assembly yet'
           : undecided.length > 0
-            ? `${plural(pieces, 'part')}, ${undecided[0]!}`
-            : `${plural(pieces, 'part')} in ${plural(build.trays.length, 'tray')}`,
+            ? `${counted(pieces, 'part')}, ${undecided[0]!}`
+            : `${counted(pieces, 'part')} in ${counted(build.trays.length, 'tray')}`,
       done: build.trays.length > 0 && undecided.length === 0,
     },
     colour: {
@@ -61,7 +59,7 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
       done: coloured.length > 0 && chosen === coloured.length,
     },
     finish: {
-      text: build.trays.length === 0 ? 'no stack yet' : grave > 0 ? plural(grave, 'warning') : 'no warnings',
+      text: build.trays.length === 0 ? 'no stack yet' : grave > 0 ? counted(grave, 'warning') : 'no warnings',
       done: build.trays.length > 0 && grave === 0 && view !== null,
     },
     plan: {
@@ -77,7 +75,7 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
     tonight: {
       text:
         tonight && tonight.steps.length > 0
-          ? `${plural(tonight.steps.length, 'step')}, ${minutes} min, ${whenText(tonight.steps[0]!.start)}`
+          ? `${counted(tonight.steps.length, 'step')}, ${minutes} min, ${whenText(tonight.steps[0]!.start)}`
           : view?.problem
             ? 'no plan to follow'
             : 'no step waiting',

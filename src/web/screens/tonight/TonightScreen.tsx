@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
+import { counted } from '../../../core/kit/index.ts';
 import { isCommandKey } from '../../components/keys.ts';
 import { Loading } from '../../components/Loading.tsx';
 import { LookingForBetter } from '../../components/LookingForBetter.tsx';
@@ -73,7 +74,7 @@ export function TonightScreen() {
               : 'Tonight'}
           </h2>
           <span className="soft">
-            {steps.length > 0 ? `${steps.length} steps, ${minutes} min of work` : ''}
+            {steps.length > 0 ? `${counted(steps.length, 'step')}, ${minutes} min of work` : ''}
             {tonight?.session.spraying === false ? ' · no spraying in this session' : ''}
             {busy ? ' · the plan is following…' : ''}
             {improving !== null && (

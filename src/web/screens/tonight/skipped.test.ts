@@ -37,6 +37,6 @@ describe('steps put off', () => {
     expect(nextOf(steps, new Set())).toBe(steps[0]);
     expect(nextOf(steps, new Set(['a', 'b']))).toBe(steps[2]);
     expect(nextOf(steps, new Set(['a', 'b', 'c']))).toBe(steps[0]);
-    expect(nextOf([], new Set(['a']))).toBeUndefined();
+    expect(nextOf<(typeof steps)[number]>([], new Set(['a']))).toBeUndefined();
   });
 });
