@@ -24,7 +24,7 @@ import { currentBuild, refreshBench, replaceBuild } from './bench.ts';
 import { askWhichToKeep } from './conflict.ts';
 import { inTurn } from './inTurn.ts';
 import { newId } from './newId.ts';
-import { get, request, RequestProblem } from './request.ts';
+import { get, request, RequestProblem, Unreachable } from './request.ts';
 import { saving, savesSettled } from './saving.ts';
 import { remember } from './undo.ts';
 
@@ -208,7 +208,11 @@ export async function keepPicture(buildId: string, file: File): Promise<string> 
   const canvas = new OffscreenCanvas(Math.round(bitmap.width * scale), Math.round(bitmap.height * scale));
   canvas.getContext('2d')!.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
   const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.85 });
-  const response = await saving(() => fetch(pathTo(PATHS.pictures, buildId), { method: 'POST', body: blob }));
+  const response = await saving(() =>
+    fetch(pathTo(PATHS.pictures, buildId), { method: 'POST', body: blob }).catch((error: unknown) => {
+      throw new Unreachable('The server cannot be reached.', { cause: error });
+    }),
+  );
   if (!response.ok) throw new Error(((await response.json()) as { detail: string }).detail);
   return ((await response.json()) as { id: string }).id;
 }

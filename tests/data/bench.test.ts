@@ -1,0 +1,199 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { BenchSnapshot, PlanRecord, StepInput, TrayRecord } from '../../src/api/index.ts';
+import { answerConflicts, type Asked, pretendServer, problem, restore } from './pretendServer.ts';
+
+const STEP: StepInput = {
+  operationId: 'coupe/body/clean',
+  buildId: 'coupe',
+  trayId: 'body',
+  title: 'Clean up: Body',
+  endedAt: 1000,
+  minutes: 12,
+  note: '',
+};
+const OUTBOX = 'fanfare.steps-to-send';
+
+const tray = (change: Partial<TrayRecord> = {}): TrayRecord => ({
+  id: 'body',
+  buildId: 'coupe',
+  name: 'Body',
+  areaCm2: 200,
+  substrateId: 'styrene-white',
+  parts: [],
+  layers: [],
+  codeId: null,
+  position: 0,
+  version: 3,
+  ...change,
+});
+
+describe('the bench as this tab knows it', () => {
+  const server = pretendServer();
+  /** The modules of a fresh page that has fetched the bench. */
+  const freshPage = async () => {
+    server.reload();
+    const conflict = answerConflicts();
+    const { mutate } = await import('swr');
+    const bench = await import('../../src/web/data/bench.ts');
+    const undo = await import('../../src/web/data/undo.ts');
+    const first = {
+      steps: [],
+      builds: [{ id: 'coupe', trays: [tray()] }],
+      plan: { version: 1, starts: {} },
+    } as unknown as BenchSnapshot;
+    await mutate('/api/bench', first, { revalidate: false });
+    const known = async () =>
+      (await mutate<BenchSnapshot>('/api/bench', (snapshot) => snapshot, { revalidate: false }))!;
+    return { bench, undo, known, conflict, trayKnown: async () => (await known()).builds[0]!.trays[0] };
+  };
+  const asked = (): string[] => server.asked.map(({ method, path }) => `${method} ${path}`);
+  const versionsSent = () => server.asked.map(({ body }) => (body as { version: number }).version);
+
+  beforeEach(() => {
+    server.asked.length = 0;
+    server.stored.clear();
+    server.comeBack();
+    server.answerWith(() => ({ status: 200, body: {} }));
+    vi.useFakeTimers();
+  });
+  afterEach(restore);
+
+  it('shows a tick at once, keeps it in the browser until the server has it, and can take it back', async () => {
+    const { bench, undo, known } = await freshPage();
+    const ticked = bench.tickStep(STEP);
+    expect((await known()).steps).toEqual([STEP]);
+    expect(JSON.parse(server.stored.get(OUTBOX)!)).toEqual([STEP]);
+    await ticked;
+    expect(asked()).toEqual(['POST /api/steps']);
+    expect(JSON.parse(server.stored.get(OUTBOX)!)).toEqual([]);
+    expect(await undo.undo()).toBe('done: Clean up: Body');
+    expect((await known()).steps).toEqual([]);
+    await undo.redo();
+    expect((await known()).steps).toEqual([STEP]);
+    expect(asked()).toEqual([
+      'POST /api/steps',
+      `DELETE /api/steps/${encodeURIComponent(STEP.operationId)}`,
+      'POST /api/steps',
+    ]);
+  });
+
+  it('sends a tick made while the server was away once it is back', async () => {
+    const { bench } = await freshPage();
+    server.goAway();
+    const ticked = bench.tickStep(STEP);
+    await vi.advanceTimersByTimeAsync(5000);
+    expect(server.asked).toEqual([]);
+    expect(JSON.parse(server.stored.get(OUTBOX)!)).toEqual([STEP]);
+    server.comeBack();
+    await vi.advanceTimersByTimeAsync(5000);
+    await ticked;
+    expect(server.asked).toEqual([{ method: 'POST', path: '/api/steps', body: STEP }]);
+    expect(JSON.parse(server.stored.get(OUTBOX)!)).toEqual([]);
+  });
+
+  it('sends a tick that the page was closed over after the next start, as it was made', async () => {
+    const { bench } = await freshPage();
+    server.goAway();
+    void bench.tickStep(STEP);
+    await vi.advanceTimersByTimeAsync(100);
+    server.comeBack();
+    const { bench: later, known } = await freshPage();
+    later.sendOutbox();
+    await vi.advanceTimersByTimeAsync(100);
+    expect(server.asked.at(-1)).toEqual({ method: 'POST', path: '/api/steps', body: STEP });
+    expect((await known()).steps).toEqual([STEP]);
+    expect(JSON.parse(server.stored.get(OUTBOX)!)).toEqual([]);
+  });
+
+  it('reads an outbox that cannot be read as an empty one', async () => {
+    const { bench } = await freshPage();
+    server.stored.set(OUTBOX, '[{"operationId":');
+    bench.sendOutbox();
+    await vi.advanceTimersByTimeAsync(100);
+    expect(server.asked).toEqual([]);
+    await bench.tickStep(STEP);
+    expect(asked()).toEqual(['POST /api/steps']);
+  });
+
+  it('has nothing to take back of a tick that another tab was first with', async () => {
+    const { bench, undo } = await freshPage();
+    server.answerWith(() => problem(409, 'was ticked elsewhere', { ...STEP, minutes: 40 }));
+    await expect(bench.tickStep(STEP)).rejects.toThrow('was ticked elsewhere');
+    expect(undo.undoLabel()).toBeNull();
+    expect(await undo.undo()).toBeNull();
+    expect(JSON.parse(server.stored.get(OUTBOX)!)).toEqual([]);
+    expect(asked()).toEqual(['POST /api/steps']);
+  });
+
+  it('lets quick edits of one sub-assembly follow each other with the newest version', async () => {
+    const { bench, trayKnown } = await freshPage();
+    server.answerWith(({ body }) => ({
+      status: 200,
+      body: { ...tray(body as object), version: (body as { version: number }).version + 1 },
+    }));
+    const before = tray();
+    const one = bench.saveTray(before, tray({ name: 'Body, one' }), 'rename');
+    const two = bench.saveTray(before, tray({ name: 'Body, two' }), 'rename');
+    await Promise.all([one, two]);
+    expect(versionsSent()).toEqual([3, 4]);
+    expect(await trayKnown()).toMatchObject({ name: 'Body, two', version: 5 });
+  });
+
+  it.each(['mine', 'theirs'] as const)(
+    'asks where two tabs changed one sub-assembly, and keeps %s',
+    async (choice) => {
+      const { bench, conflict, trayKnown } = await freshPage();
+      conflict.answer = choice;
+      const theirs = tray({ name: 'Body, theirs', version: 7 });
+      server.answerWith(({ body }) => {
+        const { version } = body as { version: number };
+        return version === 7
+          ? { status: 200, body: { ...tray(body as object), version: 8 } }
+          : problem(409, 'changed in another tab', theirs);
+      });
+      await bench.saveTray(tray(), tray({ name: 'Body, mine' }), 'rename');
+      expect(conflict.asked).toEqual(['Body, mine']);
+      expect(versionsSent()).toEqual(choice === 'mine' ? [3, 7] : [3]);
+      expect(await trayKnown()).toMatchObject(
+        choice === 'mine' ? { name: 'Body, mine', version: 8 } : { name: 'Body, theirs', version: 7 },
+      );
+    },
+  );
+
+  it('hands on what the server refuses of a sub-assembly', async () => {
+    const { bench } = await freshPage();
+    server.answerWith(() => problem(400, 'an area is at least 0 cm²'));
+    await expect(bench.saveTray(tray(), tray({ areaCm2: -1 }), 'area')).rejects.toThrow('at least 0 cm²');
+    expect(asked()).toEqual(['PUT /api/trays/body']);
+  });
+
+  it('brings a removed sub-assembly back, and removes it again under its new name', async () => {
+    const { bench, undo } = await freshPage();
+    server.answerWith(({ method }: Asked) =>
+      method === 'POST' ? { status: 201, body: tray({ id: 'body-again', version: 1 }) } : { status: 204 },
+    );
+    await bench.removeTray(tray());
+    await undo.undo();
+    await undo.redo();
+    await undo.undo();
+    expect(asked()).toEqual([
+      'DELETE /api/trays/body',
+      'POST /api/builds/coupe/trays',
+      'DELETE /api/trays/body-again',
+      'POST /api/builds/coupe/trays',
+    ]);
+  });
+
+  it('stores a plan, and minds nothing where another tab was first', async () => {
+    const { bench, known } = await freshPage();
+    const plan = { version: 1, starts: { a: 5 } } as unknown as PlanRecord;
+    server.answerWith(() => ({ status: 200, body: { ...plan, version: 2 } }));
+    await bench.savePlan(plan);
+    expect((await known()).plan).toMatchObject({ version: 2, starts: { a: 5 } });
+    server.answerWith(() => problem(409, 'changed in another tab', { ...plan, version: 9 }));
+    await bench.savePlan(plan);
+    server.goAway();
+    await bench.savePlan(plan);
+    expect((await known()).plan.version).toBe(2);
+  });
+});
