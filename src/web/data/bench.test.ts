@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { BenchSnapshot, PlanRecord, StepInput, TrayRecord } from '../../src/api/index.ts';
+import type { BenchSnapshot, PlanRecord, StepInput, TrayRecord } from '../../api/index.ts';
 import { answerConflicts, type Asked, pretendServer, problem, restore } from './pretendServer.ts';
 
 const STEP: StepInput = {
@@ -34,8 +34,8 @@ describe('the bench as this tab knows it', () => {
     server.reload();
     const conflict = answerConflicts();
     const { mutate } = await import('swr');
-    const bench = await import('../../src/web/data/bench.ts');
-    const undo = await import('../../src/web/data/undo.ts');
+    const bench = await import('./bench.ts');
+    const undo = await import('./undo.ts');
     const first = {
       steps: [],
       builds: [{ id: 'coupe', trays: [tray()] }],

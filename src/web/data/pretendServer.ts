@@ -46,7 +46,7 @@ export const problem = (status: number, detail: string, current?: unknown): Answ
   body: { type: 'about:blank', title: 'No', status, detail, current },
 });
 
-const CONFLICT = '../../src/web/data/conflict.ts';
+const CONFLICT = './conflict.ts';
 
 /** Answers every question which of two versions to keep; with what was asked. To be called after `reload`. */
 export function answerConflicts() {

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { MOST_CHANGES, type KitItemRecord, type KitItemsRecord } from '../../src/api/index.ts';
-import type { ItemChange } from '../../src/web/data/kit.ts';
+import { MOST_CHANGES, type KitItemRecord, type KitItemsRecord } from '../../api/index.ts';
+import type { ItemChange } from './kit.ts';
 import { answerConflicts, type Asked, pretendServer, problem, restore } from './pretendServer.ts';
 
 const PATH = '/api/builds/coupe/kit';
@@ -29,8 +29,8 @@ describe('the kit as this tab knows it', () => {
     server.reload();
     const conflict = answerConflicts();
     const { mutate } = await import('swr');
-    const kit = await import('../../src/web/data/kit.ts');
-    const undo = await import('../../src/web/data/undo.ts');
+    const kit = await import('./kit.ts');
+    const undo = await import('./undo.ts');
     await mutate(PATH, { items }, { revalidate: false });
     const known = async () =>
       (await mutate<KitItemsRecord>(PATH, (record) => record, { revalidate: false }))!.items.map(
