@@ -10,7 +10,7 @@ describe('tonight at the bench', () => {
   const { errors } = sampleBench((opened) => ({ server, page } = opened));
   const bench = async () => (await (await fetch(`${server.address}/api/bench`)).json()) as BenchSnapshot;
   const open = async (on: Page) => {
-    await on.goto(`${server.address}/build/tolliver/tonight`);
+    await on.goto(`${server.address}/tonight`);
     await on.waitForSelector('.stepcard');
     await settled(on);
   };
