@@ -56,6 +56,25 @@ beforeAll(() => {
 afterAll(() => vi.useRealTimers());
 
 describe('planView on the sample bench', () => {
+  it('plans beyond a year where one short evening a week is kept, and has every session at hand', () => {
+    const { settings } = request.snapshot;
+    const mondays = [{ day: 1, start: 1170, end: 1255 }];
+    const { problem, starts, finish, sessions } = planView(
+      withSnapshot({ settings: { ...settings, calendar: { ...settings.calendar, sessions: mondays } } }),
+    );
+    expect(problem).toBeNull();
+    expect(Object.keys(starts)).toHaveLength(Object.keys(first.starts).length);
+    expect(finish).toBeGreaterThan(NOW + 365 * 1440);
+    for (const [id, start] of Object.entries(starts)) {
+      expect(
+        sessions.some((session) => start >= session.start && start < session.end),
+        id,
+      ).toBe(true);
+    }
+    // A larger bench than this one fills a year of evenings: the lanes and the calendar file need all of them.
+    expect(first.sessions.at(-1)!.start).toBeGreaterThan(NOW + 350 * 1440);
+  });
+
   it('plans every step that is not done and explains every start', () => {
     const done = new Set(request.snapshot.steps.map(({ operationId }) => operationId));
     const open = first.operations.filter(({ id }) => !done.has(id)).map(({ id }) => id);

@@ -189,7 +189,7 @@ export function planView(
     moves: [],
     missedWindows: [],
     curing: curingNow(plan, steps, now),
-    sessions: sessions.slice(0, 120),
+    sessions,
     findings: Object.fromEntries(
       [...evaluations].map(([id, evaluation]) => [id, evaluation?.findings ?? []]),
     ),
