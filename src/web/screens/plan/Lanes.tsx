@@ -1,7 +1,7 @@
 import { useElementSize, useMergedRef } from '@mantine/hooks';
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import type { BuildRecord, StepRecord } from '../../../api/index.ts';
-import { format } from 'date-fns';
+import { format, isSameYear } from 'date-fns';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import { clockText, dayText } from '../../components/time.ts';
 import { upcomingSteps } from '../../data/plan.tsx';
@@ -184,7 +184,11 @@ export function Lanes({ build, view, steps, now, marked, onMark }: LanesProps) {
             title={name}
           >
             <span>{name}</span>
-            <span className="soft small">{next === Infinity ? 'done' : format(next * 60000, 'd MMM')}</span>
+            <span className="soft small">
+              {next === Infinity
+                ? 'done'
+                : format(next * 60000, isSameYear(next * 60000, now * 60000) ? 'd MMM' : 'd MMM yyyy')}
+            </span>
           </div>
         ))}
       </div>
