@@ -1,6 +1,6 @@
 import { NativeSelect } from '@mantine/core';
 import type { BuildRecord } from '../../../api/index.ts';
-import { PRIORITIES, type Priority } from '../../../core/kit/index.ts';
+import { counted, PRIORITIES, type Priority } from '../../../core/kit/index.ts';
 import { dayText } from '../../components/time.ts';
 import { usePlan } from '../../data/plan.tsx';
 import { changeKit, useKit } from '../../data/kit.ts';
@@ -56,9 +56,11 @@ export function DeadlineField({ build, last }: DeadlineFieldProps) {
       />
       {spare !== undefined && (
         <span className="small" style={{ display: 'block' }}>
-          {spare >= 0
-            ? `${spare} ${spare === 1 ? 'day' : 'days'} to spare`
-            : `${-spare} ${spare === -1 ? 'day' : 'days'} too late`}
+          {spare === 0
+            ? 'on that very day, none to spare'
+            : spare > 0
+              ? `${counted(spare, 'day')} to spare`
+              : `${counted(-spare, 'day')} too late`}
         </span>
       )}
       {due !== undefined && earliest !== undefined && earliest > due && (
