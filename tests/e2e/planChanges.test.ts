@@ -2,7 +2,7 @@ import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { BenchSnapshot } from '../../src/api/index.ts';
 import { press, sampleBench, saved, shows, type Started, until } from './bench.ts';
-import { listAllSteps, markStep, setPicker, settled, typeOver, WORK } from './planPage.ts';
+import { listAllSteps, markStep, openPlan, setPicker, settled, typeOver, WORK } from './planPage.ts';
 
 describe('changing the plan', () => {
   let server: Started;
@@ -10,11 +10,6 @@ describe('changing the plan', () => {
   const { errors } = sampleBench((opened) => ({ server, page } = opened));
   const bench = async () => (await (await fetch(`${server.address}/api/bench`)).json()) as BenchSnapshot;
   const planOf = async (id: string) => (await bench()).builds.find((build) => build.id === id)!.kit.plan;
-  const openPlan = async () => {
-    await page.goto(`${server.address}/build/tolliver/plan`);
-    await shows(page, /\d+ steps, ready/);
-    await settled(page);
-  };
   it('says what lies ahead, with the step it stops and where to clear it', async () => {
     await page.goto(`${server.address}/build/tolliver/plan`);
     await shows(
@@ -76,7 +71,7 @@ describe('changing the plan', () => {
   });
 
   it('looks longer for a better plan when asked to, and keeps what it has found by then', async () => {
-    await openPlan();
+    await openPlan(page, server.address);
     const { fingerprint } = (await bench()).plan;
     await press(page, 'button', 'look longer for a better one');
     await shows(page, /so far; looking for better, \d+ %/);
@@ -109,7 +104,7 @@ describe('changing the plan', () => {
   });
 
   it('says when a change ends a longer look, and goes on from what that had found', async () => {
-    await openPlan();
+    await openPlan(page, server.address);
     await press(page, 'button', 'look longer for a better one');
     await shows(page, /so far; looking for better, \d+ %/);
     const { fingerprint } = (await bench()).plan;
@@ -125,7 +120,7 @@ describe('changing the plan', () => {
   });
 
   it('says on tonight’s list that the plan is still being improved', async () => {
-    await openPlan();
+    await openPlan(page, server.address);
     await press(page, 'button', 'look longer for a better one');
     await shows(page, /so far; looking for better, \d+ %/);
     await page.click('nav a[href="/build/tolliver/tonight"]');
@@ -136,7 +131,7 @@ describe('changing the plan', () => {
   });
 
   it('goes on from what a longer look had found when its page was left, and only once', async () => {
-    await openPlan();
+    await openPlan(page, server.address);
     await press(page, 'button', 'look longer for a better one');
     await shows(page, /so far; looking for better, \d+ %/);
     await page.reload();
@@ -257,9 +252,7 @@ describe('changing the plan', () => {
   });
 
   it('plans on where a pin cannot be held, and says so at the step', async () => {
-    await page.goto(`${server.address}/build/tolliver/plan`);
-    await shows(page, /\d+ steps, ready/);
-    await settled(page);
+    await openPlan(page, server.address);
     await markStep(page, WORK);
     // No session is open at four in the morning.
     await setPicker(page, '::-p-aria(Hold it to)', '2026-05-20T04:00');

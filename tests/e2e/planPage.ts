@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { expect } from 'vitest';
-import { until } from './bench.ts';
+import { shows, until } from './bench.ts';
 
 /** Work by hand without a window, that every plan of the sample bench holds: it may be split, moved and followed by
  *  anything, which a coat may not. */
@@ -18,6 +18,13 @@ export async function settled(page: Page): Promise<void> {
       return 'settled';
     })
     .toBe('settled');
+}
+
+/** Opens the plan of the sample drophead once it has come to rest. */
+export async function openPlan(page: Page, address: string): Promise<void> {
+  await page.goto(`${address}/build/tolliver/plan`);
+  await shows(page, /\d+ steps, ready/);
+  await settled(page);
 }
 
 /** Types over what a field with a label holds. */

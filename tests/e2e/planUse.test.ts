@@ -4,7 +4,7 @@ import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { BenchSnapshot, SettingsRecord } from '../../src/api/index.ts';
 import { press, sampleBench, saved, shows, type Started, textOf, until } from './bench.ts';
-import { markStep, setPicker, settled, WORK } from './planPage.ts';
+import { markStep, openPlan, setPicker, settled, WORK } from './planPage.ts';
 
 describe('using the plan', () => {
   let server: Started;
@@ -12,16 +12,11 @@ describe('using the plan', () => {
   const { errors, folder } = sampleBench((opened) => ({ server, page } = opened));
   const bench = async () => (await (await fetch(`${server.address}/api/bench`)).json()) as BenchSnapshot;
   const planOf = async (id: string) => (await bench()).builds.find((build) => build.id === id)!.kit.plan;
-  const openPlan = async () => {
-    await page.goto(`${server.address}/build/tolliver/plan`);
-    await shows(page, /\d+ steps, ready/);
-    await settled(page);
-  };
   const stepsShown = async () =>
     Number(/(\d+) steps, ready/.exec(await page.evaluate(() => document.body.innerText))?.[1]);
 
   it('gives the evenings as a calendar and the steps as a table', async () => {
-    await openPlan();
+    await openPlan(page, server.address);
     const downloads = join(folder, 'downloads');
     mkdirSync(downloads);
     const session = await page.createCDPSession();
@@ -43,7 +38,7 @@ describe('using the plan', () => {
   });
 
   it('holds a step to the evening that it is pinned to, whatever else changes', async () => {
-    await openPlan();
+    await openPlan(page, server.address);
     await markStep(page, WORK);
     await setPicker(page, '::-p-aria(Hold it to)', '2026-05-28T20:00');
     await press(page, 'button', 'Pin');
@@ -80,7 +75,7 @@ describe('using the plan', () => {
   });
 
   it('does two steps in one go, and takes them apart again', async () => {
-    await openPlan();
+    await openPlan(page, server.address);
     const before = await stepsShown();
     await markStep(page, 'Flat, wet: Hood');
     await press(page, 'button', 'change its words, minutes or parts…');
@@ -99,7 +94,7 @@ describe('using the plan', () => {
   });
 
   it('shows what the plan looked like before, and what has moved since', async () => {
-    await openPlan();
+    await openPlan(page, server.address);
     await page.evaluate(() => {
       const summary = [...document.querySelectorAll('summary')].find(
         ({ textContent }) => textContent === 'Earlier plans',
@@ -115,7 +110,6 @@ describe('using the plan', () => {
   });
 
   it('says what is missing where no evening is kept for the bench, and plans again once one is', async () => {
-    const { calendar } = (await bench()).settings;
     await page.goto(`${server.address}/bench`);
     await page.waitForSelector('[aria-label^="Remove the session on"]');
     while (await page.$('[aria-label^="Remove the session on"]')) {
@@ -139,7 +133,6 @@ describe('using the plan', () => {
     await page.goto(`${server.address}/build/tolliver/plan`);
     // One evening a week takes more than a year.
     await shows(page, /\d+ steps, ready[\s\S]*All builds ready\s+\w{3} \d+ \w{3} 2027/);
-    expect(calendar.sessions.length).toBeGreaterThan(3);
     expect(errors).toEqual([]);
   });
 });

@@ -16,6 +16,11 @@ describe('tonight at the bench', () => {
   };
   const cardOf = (on: Page) =>
     on.$eval('.stepcard', (element) => (element as HTMLElement).dataset.operation!);
+  const undo = async (on: Page) => {
+    await on.keyboard.down('Control');
+    await on.keyboard.press('z');
+    await on.keyboard.up('Control');
+  };
   const titleOf = (on: Page) => on.$eval('.stepcard h1', (heading) => heading.textContent);
 
   it('comes back to what was skipped only when nothing else is left, over a reload too', async () => {
@@ -103,20 +108,29 @@ describe('tonight at the bench', () => {
     const ticks = async () =>
       (await bench()).steps.filter(({ operationId }) => operationId === id).map(({ minutes }) => minutes);
     expect(await ticks()).toEqual([41]);
+    // It stands until it is read, whatever is saved meanwhile.
+    await new Promise((resolve) => setTimeout(resolve, 700));
+    const own = await openReadyStep(other);
+    expect(own).not.toBe(id);
+    await tap(other);
+    const isDone = async (wanted: string) =>
+      (await bench()).steps.some(({ operationId }) => operationId === wanted);
+    await expect.poll(() => isDone(own)).toBe(true);
+    await saved(other);
+    await shows(other, /Done already:/);
     await other.bringToFront();
     await press(other, 'button', 'understood');
+    await until(other, () => !document.body.innerText.includes('Done already'), []);
     await shows(other, /Done lately[\s\S]*41 min/);
-    // Nothing of its own to take back.
-    await other.keyboard.down('Control');
-    await other.keyboard.press('z');
-    await other.keyboard.up('Control');
+    // It takes back its own tick, never the other's.
+    await undo(other);
+    await expect.poll(() => isDone(own)).toBe(false);
+    await undo(other);
     await new Promise((resolve) => setTimeout(resolve, 500));
     expect(await ticks()).toEqual([41]);
     await other.close();
     await page.bringToFront();
-    await page.keyboard.down('Control');
-    await page.keyboard.press('z');
-    await page.keyboard.up('Control');
+    await undo(page);
     await expect.poll(ticks).toEqual([]);
     await settled(page);
     expect(errors).toEqual([]);

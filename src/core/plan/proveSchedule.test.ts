@@ -183,6 +183,38 @@ describe('searching a small plan to its end', () => {
     }
   }, 60_000);
 
+  it('finds the same in whatever order the steps are given, with the starts of the right ones', () => {
+    let solved = 0;
+    for (let seed = 1; seed <= 40; seed++) {
+      const instance = knottyInstance(seed, 7);
+      const turned = { ...instance, operations: [...instance.operations].reverse() };
+      const [one, two] = [instance, turned].map((each) =>
+        prove(indexInstance(each), { finish: 20_000, setupMinutes: 999 }, 1e6),
+      );
+      expect(two!.complete, `seed ${seed}`).toBe(true);
+      const { better } = two!;
+      expect(better?.finish, `seed ${seed}`).toBe(one!.better?.finish);
+      expect(better?.setupMinutes, `seed ${seed}`).toBe(one!.better?.setupMinutes);
+      if (!better) continue;
+      solved++;
+      const starts = Object.fromEntries(turned.operations.map(({ id }, i) => [id, better.starts[i]!]));
+      expect(verifySchedule(instance, { ...better, starts }), `seed ${seed}`).toEqual([]);
+    }
+    expect(solved).toBeGreaterThan(8);
+  });
+
+  it('keeps two searches that take turns apart', () => {
+    const [one, two] = [3, 4].map((seed) => indexInstance(randomInstance(seed, 12)));
+    const known = { finish: 50_000, setupMinutes: 999 };
+    const budget = { nodes: 1e6, stopped: () => false };
+    const alone = [one!, two!].map((each) => orderSearch(each).look('finish', known, 49_999, budget));
+    const [first, second] = [orderSearch(one!), orderSearch(two!)];
+    expect(first.look('finish', known, 49_999, budget)).toEqual(alone[0]);
+    expect(second.look('finish', known, 49_999, budget)).toEqual(alone[1]);
+    expect(first.look('finish', known, 49_999, budget)).toEqual(alone[0]);
+    expect(alone[0]!.better!.finish).not.toBe(alone[1]!.better!.finish);
+  });
+
   it('claims nothing when it is stopped', () => {
     const indexed = indexInstance(randomInstance(3, 18));
     const proof = prove(indexed, { finish: 50_000, setupMinutes: 999 }, 300);

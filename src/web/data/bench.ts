@@ -23,7 +23,7 @@ import { setBenchClock } from './clock.ts';
 import { askWhichToKeep } from './conflict.ts';
 import { inTurn } from './inTurn.ts';
 import { get, request, RequestProblem } from './request.ts';
-import { saving, savesSettled, showRefusal } from './saving.ts';
+import { saving, savesSettled, setRefusal } from './saving.ts';
 import { forget, remember } from './undo.ts';
 
 async function getBench(path: string): Promise<BenchSnapshot> {
@@ -275,7 +275,7 @@ async function sendStep(step: StepInput): Promise<void> {
     await saving(() => request('POST', PATHS.steps, step));
   } catch (error) {
     // Another tab was first: what it ticked stands.
-    if (error instanceof RequestProblem && error.problem.status === 409) showRefusal(error.problem);
+    if (error instanceof RequestProblem && error.problem.status === 409) setRefusal(error.problem);
     void fetchBench();
     throw error;
   } finally {

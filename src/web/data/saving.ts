@@ -4,13 +4,11 @@ import { benchNow } from './clock.ts';
 import { RequestProblem, Unreachable } from './request.ts';
 
 /** Whether what the builder sees is on disk. */
-export type SavedState =
-  | { kind: 'saved'; at: number | null }
-  | { kind: 'saving' }
-  | { kind: 'waiting' }
-  | { kind: 'refused'; title: string; detail: string; remedy?: string };
+export type SavedState = { kind: 'saved'; at: number | null } | { kind: 'saving' } | { kind: 'waiting' };
 
 let state: SavedState = { kind: 'saved', at: null };
+/** What the server would not take; it stands until the builder has read it, whatever is saved meanwhile. */
+let refusal: Problem | null = null;
 let pending = 0;
 let onSettled: (() => void)[] = [];
 const listeners = new Set<() => void>();
@@ -24,14 +22,23 @@ function set(next: SavedState): void {
   listeners.forEach((listener) => listener());
 }
 
+function subscribe(listener: () => void) {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+
 export function useSavedState(): SavedState {
-  return useSyncExternalStore(
-    (listener) => {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
-    () => state,
-  );
+  return useSyncExternalStore(subscribe, () => state);
+}
+
+/** Shows a refusal, or takes it away (null). */
+export function setRefusal(next: Problem | null): void {
+  refusal = next;
+  listeners.forEach((listener) => listener());
+}
+
+export function useRefusal(): Problem | null {
+  return useSyncExternalStore(subscribe, () => refusal);
 }
 
 const RETRY_MS = 2000;
@@ -56,11 +63,8 @@ export async function saving<T>(send: () => Promise<T>): Promise<T> {
     }
   } catch (error) {
     pending--;
-    if (error instanceof RequestProblem && error.problem.status !== 409) {
-      showRefusal(error.problem);
-    } else {
-      set({ kind: 'saved', at: state.kind === 'saved' ? state.at : null });
-    }
+    set(pending > 0 ? { kind: 'saving' } : { kind: 'saved', at: state.kind === 'saved' ? state.at : null });
+    if (error instanceof RequestProblem && error.problem.status !== 409) setRefusal(error.problem);
     throw error;
   }
 }
@@ -68,15 +72,6 @@ export async function saving<T>(send: () => Promise<T>): Promise<T> {
 /** Resolves once no change is on its way. */
 export async function savesSettled(): Promise<void> {
   while (pending > 0) await new Promise<void>((resolve) => onSettled.push(resolve));
-}
-
-/** Shows what an answer says that was no plain refusal. */
-export function showRefusal({ title, detail, remedy }: Problem): void {
-  set({ kind: 'refused', title, detail, remedy });
-}
-
-export function dismissRefusal(): void {
-  set({ kind: 'saved', at: null });
 }
 
 /** Leaving the page while a change is on its way would lose it. */

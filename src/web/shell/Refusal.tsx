@@ -1,15 +1,15 @@
-import { dismissRefusal, useSavedState } from '../data/saving.ts';
+import { setRefusal, useRefusal } from '../data/saving.ts';
 
 /** What the server would not take, whole, until the builder has read it. */
 export function Refusal() {
-  const state = useSavedState();
-  if (state.kind !== 'refused') return null;
+  const refusal = useRefusal();
+  if (!refusal) return null;
   return (
     <div role="alert" className="refusal">
       <p>
-        <b>{state.title}:</b> {state.detail} {state.remedy}
+        <b>{refusal.title}:</b> {refusal.detail} {refusal.remedy}
       </p>
-      <button type="button" className="quiet" onClick={dismissRefusal}>
+      <button type="button" className="quiet" onClick={() => setRefusal(null)}>
         understood
       </button>
     </div>

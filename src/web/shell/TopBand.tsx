@@ -74,7 +74,6 @@ export function TopBand({ buildId, onPalette, onSheet }: TopBandProps) {
 
 function SavedNote() {
   const state = useSavedState();
-  if (state.kind === 'refused') return null;
   const text = {
     saved: state.kind === 'saved' && state.at ? `Saved ${format(state.at, 'HH:mm:ss')}` : 'All saved',
     saving: 'Saving…',

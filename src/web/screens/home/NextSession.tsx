@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { counted } from '../../../core/kit/index.ts';
 import { clockText, dayText, whenText } from '../../components/time.ts';
 import { useBench } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
@@ -41,7 +42,7 @@ export function NextSession() {
           {clockText(tonight.session.end)}
           <span className="soft" style={{ font: '400 15px Barlow' }}>
             {' '}
-            · {tonight.steps.length} steps, {minutes} min of work
+            · {counted(tonight.steps.length, 'step')}, {minutes} min of work
           </span>
         </h3>
         <ol style={{ columns: 2, columnGap: 32, listStyle: 'none', padding: 0, margin: '6px 0 0' }}>

@@ -9,7 +9,7 @@ import { clockText, dayText, whenText } from '../../components/time.ts';
 import { useBench } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
 import { sessionSteps, upcomingSteps, usePlan } from '../../data/plan.tsx';
-import { nextOf, readSkipped, skip } from './skipped.ts';
+import { nextAfter, nextOf, readSkipped, skip } from './skipped.ts';
 import { StepCard } from './StepCard.tsx';
 import { isRunning } from './stepClock.ts';
 import { TonightUntil } from './TonightUntil.tsx';
@@ -100,7 +100,7 @@ export function TonightScreen() {
               tonight && steps.length > 1
                 ? () => {
                     skip(tonight.session.start, current.operation.id);
-                    setMarkedId(steps[(at + 1) % steps.length]!.operation.id);
+                    setMarkedId(nextAfter(steps, at, readSkipped(tonight.session.start))?.operation.id);
                   }
                 : undefined
             }

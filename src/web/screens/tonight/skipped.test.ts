@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { nextOf, readSkipped, skip } from './skipped.ts';
+import { nextAfter, nextOf, readSkipped, skip } from './skipped.ts';
 
 const evening = new Date(2026, 4, 12, 19, 30).getTime() / 60000;
 
@@ -37,6 +37,12 @@ describe('steps put off', () => {
     expect(nextOf(steps, new Set())).toBe(steps[0]);
     expect(nextOf(steps, new Set(['a', 'b']))).toBe(steps[2]);
     expect(nextOf(steps, new Set(['a', 'b', 'c']))).toBe(steps[0]);
+    // From the last on it goes round to what was not put off; one that is on no list leads to the top.
+    expect(nextAfter(steps, 0, new Set(['a']))).toBe(steps[1]);
+    expect(nextAfter(steps, 2, new Set(['a', 'c']))).toBe(steps[1]);
+    expect(nextAfter(steps, 2, new Set(['a', 'b', 'c']))).toBe(steps[0]);
+    expect(nextAfter(steps, -1, new Set(['a']))).toBe(steps[1]);
+    expect(nextAfter(steps.slice(0, 1), 0, new Set(['a']))).toBeUndefined();
     expect(nextOf<(typeof steps)[number]>([], new Set(['a']))).toBeUndefined();
   });
 });

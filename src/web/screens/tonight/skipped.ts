@@ -33,3 +33,12 @@ export function nextOf<Step extends { operation: { id: string } }>(
 ): Step | undefined {
   return steps.find(({ operation }) => !skipped.has(operation.id)) ?? steps[0];
 }
+
+/** The step to go to when the one at a place is put off: the next that was not, from there on and then from the top. */
+export function nextAfter<Step extends { operation: { id: string } }>(
+  steps: readonly Step[],
+  at: number,
+  skipped: ReadonlySet<string>,
+): Step | undefined {
+  return nextOf([...steps.slice(at + 1), ...steps.slice(0, Math.max(0, at))], skipped);
+}
