@@ -89,3 +89,13 @@ export async function openReadyStep(page: Page): Promise<string> {
   }, []);
   return page.$eval('.stepcard', (card) => (card as HTMLElement).dataset.operation!);
 }
+
+/** Ticks the first step of tonight's list that nothing holds back, and gives its operation; read and pressed at once, as
+ *  the plan may still be getting better, and the card with it. */
+export async function tickReadyStep(page: Page): Promise<string> {
+  await openReadyStep(page);
+  return page.$eval('.stepcard', (card) => {
+    card.querySelector<HTMLButtonElement>('.action')!.click();
+    return (card as HTMLElement).dataset.operation!;
+  });
+}

@@ -2,7 +2,7 @@ import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { BenchSnapshot } from '../../src/api/index.ts';
 import { fill, openPage, press, sampleBench, saved, shows, type Started, textOf, until } from './bench.ts';
-import { openReadyStep, settled } from './planPage.ts';
+import { openReadyStep, settled, tickReadyStep } from './planPage.ts';
 
 describe('tonight at the bench', () => {
   let server: Started;
@@ -40,8 +40,7 @@ describe('tonight at the bench', () => {
     await page.reload();
     await page.waitForSelector('.stepcard');
     expect(await cardOf(page)).not.toBe(first);
-    const ready = await openReadyStep(page);
-    await press(page, 'button', 'Done D');
+    const ready = await tickReadyStep(page);
     await saved(page);
     expect((await bench()).steps.some(({ operationId }) => operationId === ready)).toBe(true);
     expect(await cardOf(page)).not.toBe(first);
@@ -110,9 +109,8 @@ describe('tonight at the bench', () => {
     expect(await ticks()).toEqual([41]);
     // It stands until it is read, whatever is saved meanwhile.
     await new Promise((resolve) => setTimeout(resolve, 700));
-    const own = await openReadyStep(other);
+    const own = await tickReadyStep(other);
     expect(own).not.toBe(id);
-    await tap(other);
     const isDone = async (wanted: string) =>
       (await bench()).steps.some(({ operationId }) => operationId === wanted);
     await expect.poll(() => isDone(own)).toBe(true);
