@@ -9,6 +9,7 @@ import {
   searchRecipes,
   type MixReading,
 } from '../src/core/match/index.ts';
+import { GLOSSY, underlaySpectrum } from '../src/core/paint/index.ts';
 import { seededRandom } from '../src/core/plan/index.ts';
 import { randomFrom, trueReflectance, type CataloguePaint } from '../src/server/devices/hiddenTruth.ts';
 
@@ -22,27 +23,52 @@ interface SampleCode {
 
 const read = (name: string): unknown =>
   JSON.parse(readFileSync(new URL(`../demo/data/${name}.json`, import.meta.url), 'utf8'));
-const WHITE = new Array<number>(31).fill(0.84);
-/** A film that lets nothing through, um. */
+/** A film that lets nothing through, um, and one that does. */
 const CLOSED = 2000;
 
+export interface LoopOutcome {
+  spoons: number[][];
+  /** Bands that held, and bands in all: of every spoon, and of the first of each cup. */
+  covered: number;
+  bands: number;
+  firstCovered: number;
+  firstBands: number;
+}
+
+export interface LoopWorld {
+  seed: number;
+  /** How surely paints are believed known: masstone dE00, strength. */
+  uncertainty?: number;
+  strengthDoubt?: number;
+  /** Dry film of a spoon over white, um; a closed one when absent. */
+  filmUm?: number;
+  maxPaints?: number;
+}
+
+/** Cups mixed for `count` codes, each sprayed, read and corrected twice, in a world that differs from the model's. */
 export function closedLoop(
   count: number,
-  seed: number,
-): { spoons: number[][]; covered: number; bands: number } {
+  { seed, uncertainty = 2, strengthDoubt = 0.15, filmUm = CLOSED, maxPaints = 3 }: LoopWorld,
+): LoopOutcome {
   const catalogue = (read('paints') as SamplePaint[])
     .filter(
       ({ family, role, container, flakeUm }) =>
         family === 'lacquer' && role === 'colour' && container === 'bottle' && !flakeUm,
     )
     .slice(0, 60)
-    .map((paint) => ({ ...paint, uncertainty: 2 }));
+    .map((paint) => ({ ...paint, uncertainty, strengthDoubt }));
   const known = new Map(catalogue.map((paint) => [paint.id, paint]));
-  const spoons: number[][] = [[], [], []];
-  let covered = 0;
-  let bands = 0;
+  const over = underlaySpectrum('white');
+  const thin = filmUm < CLOSED ? { thickness: filmUm, over } : undefined;
+  const outcome: LoopOutcome = {
+    spoons: [[], [], []],
+    covered: 0,
+    bands: 0,
+    firstCovered: 0,
+    firstBands: 0,
+  };
   for (const code of (read('codes') as SampleCode[]).filter(({ kind }) => kind === 'solid')) {
-    if (spoons[0]!.length === count) break;
+    if (outcome.spoons[0]!.length === count) break;
     const lab = spectrumToLab(code.spectrum, DAYLIGHT);
     const answer = searchRecipes(
       {
@@ -50,7 +76,9 @@ export function closedLoop(
         version: 1,
         paints: catalogue,
         target: { lab: [lab.L, lab.a, lab.b] },
-        maxPaints: 3,
+        condition: DAYLIGHT,
+        surface: GLOSSY,
+        maxPaints,
         maxDrops: 20,
       },
       { keep: 1 },
@@ -65,21 +93,28 @@ export function closedLoop(
     const readings: MixReading[] = [];
     let fit = refitOptics(paints, readings);
     for (let spoon = 0; spoon < 3; spoon++) {
+      const film = thin && { film: thin };
       const band = predictionBand(
         fit,
-        { drops: added, cup: settled, target: { lab, uncertainty: 0 } },
+        { drops: added, cup: settled, target: { lab, uncertainty: 0 }, ...film },
         seededRandom(seed + spoon),
         200,
       );
-      const truth = trueReflectance({ drops: cup, filmUm: CLOSED, over: WHITE, cup: code.id }, known, seed);
+      const truth = trueReflectance({ drops: cup, filmUm, over, cup: code.id }, known, seed);
       const real = ciede2000(lab, spectrumToLab(truth, DAYLIGHT));
-      spoons[spoon]!.push(real);
-      bands++;
-      if (real >= band.low && real <= band.high) covered++;
+      const held = real >= band.low && real <= band.high ? 1 : 0;
+      outcome.spoons[spoon]!.push(real);
+      outcome.bands++;
+      outcome.covered += held;
+      if (spoon === 0) {
+        outcome.firstBands++;
+        outcome.firstCovered += held;
+      }
       const noise = randomFrom('reading', code.id, spoon, seed);
       readings.push({
         drops: { ...cup },
-        spectrum: truth.map((value) => value + 0.002 * normalNumber(noise)),
+        spectrum: truth.map((value) => Math.max(0, value + 0.0012 * normalNumber(noise))),
+        ...film,
       });
       fit = refitOptics(paints, readings);
       const [best] = additions({
@@ -95,7 +130,7 @@ export function closedLoop(
       cup = Object.fromEntries(Object.entries(cup).map(([id, drops]) => [id, drops + (best!.add[id] ?? 0)]));
     }
   }
-  return { spoons, covered, bands };
+  return outcome;
 }
 
 export function share(values: number[], part: number): number {

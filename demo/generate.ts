@@ -3,7 +3,13 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { ciede2000, DAYLIGHT, spectrumToLab, type Lab } from '../src/core/colour/index.ts';
+import {
+  ciede2000,
+  DAYLIGHT,
+  spectrumToLab,
+  type Lab,
+  type MeasuringGeometry,
+} from '../src/core/colour/index.ts';
 import {
   coatsToHide,
   mixOptics,
@@ -18,6 +24,7 @@ import { kitFrom } from './kits/sampleKit.ts';
 import { pellam } from './kits/pellam.ts';
 import { quillon } from './kits/quillon.ts';
 import { tolliver } from './kits/tolliver.ts';
+import { trueAngles } from './flakeTruth.ts';
 import { colourName } from './names.ts';
 import { PIGMENTS } from './pigments.ts';
 
@@ -139,6 +146,9 @@ const BASICS: [number: number, name: string, shares: Shares, sheen: Sheen][] = [
   [13, 'Tyre Black', { black: 0.8, white: 0.08, umber: 0.12 }, 'matt'],
   [14, 'Candy Red Base', { magenta: 0.25, scarlet: 0.75 }, 'gloss'],
   [15, 'Leaf Gold', { 'flake-fine': 0.5, 'trans-oxide': 0.12, 'yellow-warm': 0.38 }, 'gloss'],
+  [16, 'Quiet Butter', { white: 0.62, 'yellow-oxide': 0.3, umber: 0.08 }, 'gloss'],
+  [17, 'Primrose', { white: 0.55, 'yellow-cool': 0.45 }, 'gloss'],
+  [18, 'Midnight Blue', { ultramarine: 0.5, 'phthalo-blue-r': 0.32, lamp: 0.18 }, 'gloss'],
 ];
 
 function randomShares(metallic: boolean): Shares {
@@ -371,7 +381,15 @@ interface SampleCode {
   kind: CodeKind;
   spectrum: number[];
   angles?: { degrees: number; lab: Lab }[];
-  sources: { provenance: string; note: string; lab: Lab; uncertainty: number; inForce: boolean }[];
+  sources: {
+    provenance: string;
+    note: string;
+    lab: Lab;
+    uncertainty: number;
+    geometry: MeasuringGeometry;
+    inForce: boolean;
+    spectrum?: number[];
+  }[];
 }
 
 const MAKERS: { maker: string; prefix: string; count: number; from: number }[] = [
@@ -404,11 +422,31 @@ const FIXED_CODES: [maker: string, code: string, name: string, kind: CodeKind, s
     'solid',
     { maroon: 0.62, 'red-oxide': 0.22, black: 0.1, white: 0.06 },
   ],
+  [
+    'Tolliver',
+    'TL-2045',
+    'Boathouse Moss',
+    'solid',
+    { white: 0.8, 'chromium-green': 0.14, 'phthalo-green': 0.01, umber: 0.05 },
+  ],
+  [
+    'Tolliver',
+    'TL-8800',
+    'Regatta Night',
+    'solid',
+    { ultramarine: 0.46, 'phthalo-blue-r': 0.3, lamp: 0.18, white: 0.06 },
+  ],
   ['Pellam', 'PM-310', 'Bandstand Red', 'solid', { scarlet: 0.6, red: 0.32, 'red-oxide': 0.08 }],
   ['Pellam', 'PM-118', 'Bay Cream', 'solid', { white: 0.9, vanadate: 0.08, 'yellow-oxide': 0.02 }],
   ['Pellam', 'PM-700', 'Chassis Black', 'solid', { black: 0.94, white: 0.06 }],
   ['Quillon', 'QC-52', 'Cordial Candy', 'candy', { magenta: 0.22, scarlet: 0.6, 'flake-fine': 0.18 }],
-  ['Quillon', 'QC-07', 'Escort Ivory', 'solid', { white: 0.95, 'yellow-cool': 0.04, umber: 0.01 }],
+  [
+    'Quillon',
+    'QC-07',
+    'Escort Ivory',
+    'solid',
+    { white: 0.924, 'yellow-cool': 0.036, 'yellow-oxide': 0.031, umber: 0.009 },
+  ],
 ];
 
 function makeCodes(): SampleCode[] {
@@ -418,6 +456,7 @@ function makeCodes(): SampleCode[] {
   const add = (maker: string, code: string, name: string, kind: CodeKind, shares: Shares, from: number) => {
     const spectrum = opaqueSpectrum(optics(shares)).map(round);
     const lab = spectrumToLab(spectrum, DAYLIGHT);
+    const flake = flakeOf(shares);
     labs.push(lab);
     const start = from + Math.floor(8 * random());
     codes.push({
@@ -428,8 +467,12 @@ function makeCodes(): SampleCode[] {
       kind,
       years: `${start}-${String(start + 1 + Math.floor(4 * random())).slice(2)}`,
       spectrum,
-      ...(kind === 'solid' ? {} : { angles: anglesOf(lab, kind) }),
-      sources: sourcesOf(lab),
+      ...(flake === undefined ? {} : { angles: trueAngles(spectrum, flake, random) }),
+      sources: sourcesOf(
+        lab,
+        spectrum,
+        FIXED_CODES.some(([, fixed]) => fixed === code),
+      ),
     });
   };
   for (const { maker, prefix, count, from } of MAKERS) {
@@ -460,17 +503,7 @@ function codeShares(kind: CodeKind): Shares {
   return { ...shares, 'flake-fine': 0.25 + 0.2 * random() };
 }
 
-/** Five angles from specular: flake is brightest near the mirror direction and falls away. */
-function anglesOf({ L, a, b }: Lab, kind: CodeKind): { degrees: number; lab: Lab }[] {
-  const flop = { solid: 0, metallic: 0.55, pearl: 0.3, candy: 0.45 }[kind] * (0.85 + 0.3 * random());
-  return [15, 25, 45, 75, 110].map((degrees) => {
-    const lift = 1 + flop * (Math.exp(-(degrees - 45) / 26) - 1) * (degrees < 45 ? 0.55 : 0.75);
-    const chroma = 1 + 0.25 * flop * (1 - Math.abs(degrees - 45) / 65);
-    return { degrees, lab: { L: round(Math.min(99, L * lift)), a: round(a * chroma), b: round(b * chroma) } };
-  });
-}
-
-function sourcesOf(lab: Lab): SampleCode['sources'] {
+function sourcesOf(lab: Lab, spectrum: number[], alsoRestored: boolean): SampleCode['sources'] {
   const near = (spread: number): Lab => ({
     L: round(Math.min(99, lab.L + spread * (random() - 0.5))),
     a: round(lab.a + spread * (random() - 0.5)),
@@ -482,15 +515,18 @@ function sourcesOf(lab: Lab): SampleCode['sources'] {
       note: 'chip, reader, 3 places',
       lab: { L: round(lab.L), a: round(lab.a), b: round(lab.b) },
       uncertainty: 0.4,
+      geometry: '45:0',
       inForce: true,
+      spectrum,
     },
   ];
-  if (random() < 0.6)
+  if (random() < 0.6 || alsoRestored)
     sources.push({
       provenance: 'restored',
       note: 'restored vehicle, reader',
       lab: near(3),
       uncertainty: 1.5,
+      geometry: '45:0',
       inForce: false,
     });
   if (random() < 0.4)
@@ -499,6 +535,7 @@ function sourcesOf(lab: Lab): SampleCode['sources'] {
       note: 'period picture, grey card',
       lab: near(9),
       uncertainty: 4.5,
+      geometry: 'unknown',
       inForce: false,
     });
   return sources;

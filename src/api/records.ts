@@ -1,4 +1,4 @@
-import type { Lab } from '../core/colour/index.ts';
+import type { Lab, MeasuringGeometry } from '../core/colour/index.ts';
 import type { Conditions, FamilyId, Sheen, ToolSettings } from '../core/finish/index.ts';
 import type { Join, KitPart, KitSummary, Lesson, PlannedLayer } from '../core/kit/index.ts';
 import type { CodeSource, Provenance } from '../core/match/index.ts';
@@ -24,8 +24,26 @@ export interface PaintRecord {
   /** How the optics are known, and their uncertainty in dE00. */
   provenance: Provenance;
   uncertainty: number;
+  /** How the colour that the optics came from was seen, and its gloss where measured. */
+  geometry: MeasuringGeometry;
+  gloss: number | null;
+  /** As measured by the builder: volume of a drop, ml, and strength against what the optics say. */
+  dropMl: number | null;
+  strength: number | null;
+  /** Size of its drop against the usual one, and the doubts of strength and drop, standard deviations of ln: from what
+   *  was measured and what readings taught. */
+  perDrop: number;
+  strengthDoubt: number;
+  dropDoubt: number;
+  /** What the builder should know since the data file was converted; '' for nothing. */
+  notice: string;
   /** How many readings the optics were refitted to, and what was believed before; null where none were taken. */
-  refit: { readings: number; k: number[]; s: number[]; uncertainty: number } | null;
+  refit:
+    | ({ readings: number } & Pick<
+        PaintRecord,
+        'k' | 's' | 'uncertainty' | 'perDrop' | 'strengthDoubt' | 'dropDoubt'
+      >)
+    | null;
   /** What is left in the bottle, ml; null where it is not on the shelf. */
   levelMl: number | null;
   /** Day it was opened, like 2026-05-12; where it stands; what else there is to say. */
@@ -63,9 +81,13 @@ export interface CodeRecord {
   years: string;
   suppliers: string;
   kind: CodeKind;
+  /** As it is wanted: seen at 45:0 with `gloss`, gloss units at 60 degrees. */
   spectrum: number[];
+  gloss: number;
   angles: { degrees: number; lab: Lab }[] | null;
   sources: CodeSource[];
+  /** What the builder should know since the data file was converted; '' for nothing. */
+  notice: string;
   version: number;
 }
 
@@ -82,6 +104,9 @@ export interface ReadingRecord {
   filmUm: number;
   over: 'white' | 'black' | 'grey';
   instrument: string;
+  /** How it was read, and the gloss of the film where known. */
+  geometry: MeasuringGeometry;
+  gloss: number | null;
   note: string;
   /** Set aside: kept, but nothing is learned from it. */
   aside: boolean;
@@ -115,7 +140,7 @@ export interface ReaderRecord {
   calibratedAt: number | null;
   /** What it would say of its white tile now, dE00 from true: the drift since its calibration. */
   drift: number;
-  geometry: string;
+  geometry: MeasuringGeometry;
   apertureMm: number;
 }
 

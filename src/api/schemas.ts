@@ -1,4 +1,5 @@
 import { array, boolean, lazy, mixed, number, object, string, type InferType, type MixedSchema } from 'yup';
+import { GEOMETRIES } from '../core/colour/index.ts';
 import {
   LAYER_KINDS,
   SETTING_LIMITS,
@@ -189,6 +190,19 @@ export const settingsUpdate = object({
   version: version(),
 }).noUnknown();
 
+/** How a colour was measured, and the gloss of what was measured. */
+const measuredFields = {
+  geometry: string()
+    .oneOf(GEOMETRIES, `the geometry must be one of: ${GEOMETRIES.join(', ')}`)
+    .optional(),
+  gloss: number()
+    .typeError('the gloss must be a number')
+    .min(0, 'gloss lies between 0 and 100 gloss units')
+    .max(100, 'gloss lies between 0 and 100 gloss units')
+    .nullable()
+    .optional(),
+};
+
 export const paintInput = object({
   range: label('the range'),
   code: label('the paint code', 40),
@@ -205,6 +219,7 @@ export const paintInput = object({
     excludeEmptyString: true,
   }),
   lab: labSchema.optional().default(undefined),
+  ...measuredFields,
   owned: boolean().required(),
 })
   .noUnknown()
@@ -243,6 +258,7 @@ export const codeInput = object({
     excludeEmptyString: true,
   }),
   lab: labSchema.optional().default(undefined),
+  ...measuredFields,
 })
   .noUnknown()
   .test(
@@ -270,12 +286,14 @@ export const codeUpdate = object({
       uncertainty: count('the uncertainty in dE', 0.05, 30),
       inForce: boolean().required(),
       spectrum: spectrum().nullable().optional().default(undefined),
+      ...measuredFields,
       chosen: boolean().optional(),
     }).noUnknown(),
   )
     .required()
     .min(1, 'a code keeps at least one source')
     .max(40, 'at most 40 sources of one code'),
+  notice: string().max(2000, 'a notice has at most 2000 characters').optional(),
   version: version(),
 }).noUnknown();
 
@@ -295,6 +313,19 @@ export const shelfInput = object({
 export const paintUpdate = object({
   priceCents: whole('the price in cents', 0, 1e6).optional(),
   discontinued: boolean().optional(),
+  dropMl: number()
+    .typeError('the volume of a drop must be a number')
+    .min(0.005, 'a drop holds between 0.005 and 0.5 ml')
+    .max(0.5, 'a drop holds between 0.005 and 0.5 ml')
+    .nullable()
+    .optional(),
+  strength: number()
+    .typeError('the strength must be a number')
+    .min(0.1, 'the strength lies between 0.1 and 10 times')
+    .max(10, 'the strength lies between 0.1 and 10 times')
+    .nullable()
+    .optional(),
+  notice: string().max(2000, 'a notice has at most 2000 characters').optional(),
 }).noUnknown();
 
 /** A list of paints merged into the shelf in one stroke: known ones by id, new ones by what they are. */
@@ -390,6 +421,7 @@ export const readingInput = object({
   over: oneOf(OVER, 'what lies under the film'),
   note: string().defined().max(300, 'a note has at most 300 characters'),
   spectrum: spectrum().optional().default(undefined),
+  ...measuredFields,
 }).noUnknown();
 
 export const readingUpdate = object({ aside: boolean().required() }).noUnknown();

@@ -54,7 +54,7 @@ const newCup = {
   trayId: 'tolliver-body',
   codeId: 'TL-4417',
   name: 'Cup',
-  drops: { 'BR-011': 5, 'BR-052': 1 },
+  drops: { 'BR-011': 5, 'BR-016': 1 },
 };
 const spoon = { filmUm: 60, over: 'white', note: '' };
 
@@ -105,7 +105,7 @@ describe('cups and the reader', () => {
       name: made.name,
       note: '',
       thrown: false,
-      additions: [{ at: 1, add: { 'BR-052': 2 } }],
+      additions: [{ at: 1, add: { 'BR-016': 2 } }],
       version: made.version,
     };
     expect((await call<CupRecord>('PUT', `/api/cups/${made.id}`, changed)).body.version).toBe(2);
@@ -114,7 +114,7 @@ describe('cups and the reader', () => {
       body: { type: '/problems/stale-version' },
     });
     const read = (await call<CupRecord>('POST', `/api/cups/${made.id}/readings`, spoon)).body;
-    expect(read.readings[0]!.drops).toEqual({ 'BR-011': 5, 'BR-052': 3 });
+    expect(read.readings[0]!.drops).toEqual({ 'BR-011': 5, 'BR-016': 3 });
   });
 
   it('takes cards of one paint and spectra that were read elsewhere', async () => {

@@ -5,6 +5,7 @@ import { createApp } from './app.ts';
 import { benchClock } from './clock.ts';
 import { openDatabase } from './database/open.ts';
 import { projectRoot } from './projectRoot.ts';
+import { convertSurfaces } from './store/convertSurfaces.ts';
 import { isEmpty, seedDemo } from './seedDemo.ts';
 
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1']);
@@ -35,6 +36,7 @@ const file = process.env.FANFARE_DATA ?? join(folder, demo ? 'demo.db' : 'bench.
 try {
   const { db, sqlite } = openDatabase(file);
   const clock = benchClock(process.env.FANFARE_CLOCK);
+  db.transaction((tx) => convertSurfaces(tx, Math.floor(clock() / 60000)));
   if (demo && isEmpty(db)) seedDemo(db, clock());
   const app = createApp({ db, sqlite, clock, demo, passphrase, webFolder: join(projectRoot(), 'dist/web') });
   const server = app.listen(port, host, (error?: Error & { code?: string }) => {

@@ -7,6 +7,7 @@ import {
   type PaintRecord,
   type SamplePaint,
 } from '../api/index.ts';
+import { SHEEN_GLOSS } from '../core/finish/index.ts';
 import { proposeSubassemblies, takeProposal, type Kit, type PlannedLayer } from '../core/kit/index.ts';
 import { underlaySpectrum, type Underlay } from '../core/paint/index.ts';
 import type { Database } from './database/open.ts';
@@ -28,7 +29,7 @@ import { simulatedReader } from './devices/spectralReader.ts';
 import { projectRoot } from './projectRoot.ts';
 import { sampleOperations, seedPlanHistory } from './seedPlans.ts';
 import { refitPaints } from './store/cupStore.ts';
-import { readPaints } from './store/paintStore.ts';
+import { believedPaint, readPaints } from './store/paintStore.ts';
 
 type StockItem = { id: string } & Record<string, unknown>;
 interface Scenario {
@@ -101,7 +102,7 @@ export function seedDemo(db: Database, now: number): void {
   db.transaction((tx) => {
     for (const paint of sample('paints.json') as SamplePaint[]) {
       tx.insert(paints)
-        .values({ ...paint, flakeUm: paint.flakeUm ?? null, ...knownFrom(paint.family) })
+        .values({ ...paint, flakeUm: paint.flakeUm ?? null, geometry: '45:0', ...knownFrom(paint.family) })
         .run();
     }
     for (const code of sample('codes.json') as CodeRecord[])
@@ -231,16 +232,22 @@ function seedCups(db: Database, list: Scenario['cups'], minute: number): void {
       .select()
       .from(paints)
       .all()
-      .map((paint) => [paint.id, paint] as const),
+      .map((paint) => [paint.id, { ...believedPaint(paint), sheen: paint.sheen }] as const),
   );
   list.forEach(({ hoursAgo, filmUm, over, ...cup }, index) => {
     const id = `${cup.trayId}-cup-${index + 1}`;
     const mixedAt = minute - hoursAgo * 60;
     reader.calibrate();
+    const [most] = Object.entries(cup.drops).sort((p, q) => q[1] - p[1]);
+    const gloss = SHEEN_GLOSS[known.get(most![0])!.sheen];
     const result = reader.read({
       name: id,
       reflectance: () =>
-        trueReflectance({ drops: cup.drops, filmUm, over: underlaySpectrum(over), cup: id }, known, WORLD),
+        trueReflectance(
+          { drops: cup.drops, filmUm, over: underlaySpectrum(over), gloss, cup: id },
+          known,
+          WORLD,
+        ),
     });
     db.insert(cups)
       .values({ ...cup, id, note: '', mixedAt, additions: [] })
@@ -254,6 +261,7 @@ function seedCups(db: Database, list: Scenario['cups'], minute: number): void {
         drops: cup.drops,
         filmUm,
         over,
+        gloss,
         note: '',
       })
       .run();

@@ -1,7 +1,12 @@
-import { ILLUMINANT_TABLES } from './cieTables.ts';
-import { spectrumFrom, type Spectrum } from './spectrum.ts';
+import { DAYLIGHT_STEP_NM, DAYLIGHT_TABLES, TABLE_START_NM } from './cieTables.ts';
 
-export type IlluminantId = 'D65' | 'D50' | 'A' | 'LED-4000' | 'LED-2900';
+export const ILLUMINANT_IDS = ['D65', 'D50', 'A', 'LED-4000', 'LED-2900'] as const;
+export type IlluminantId = (typeof ILLUMINANT_IDS)[number];
+
+/** Whether a word names a light that Fanfare knows. */
+export function isIlluminant(word: string): word is IlluminantId {
+  return (ILLUMINANT_IDS as readonly string[]).includes(word);
+}
 
 interface LedModel {
   /** Pump peak: centre and width (standard deviation) in nm, and height. */
@@ -10,21 +15,35 @@ interface LedModel {
   phosphor: [centre: number, width: number, height: number][];
 }
 
+const gaussian = (nm: number, [centre, width, height]: [number, number, number]) =>
+  height * Math.exp(-((nm - centre) ** 2) / (2 * width ** 2));
+
 /** White LEDs are modelled, not measured: a narrow blue pump and broad phosphor emission as sums of
  *  Gaussians, heights solved so that the white falls on the Planckian locus at the
  *  named colour temperature (CIE 1931 chromaticity). */
-function modelledLed({ pump, phosphor }: LedModel): number[] {
-  const gaussian = (nm: number, [centre, width, height]: [number, number, number]) =>
-    height * Math.exp(-((nm - centre) ** 2) / (2 * width ** 2));
+function modelledLed({ pump, phosphor }: LedModel): (nm: number) => number {
   const power = (nm: number) =>
     gaussian(nm, pump) + phosphor.reduce((sum, band) => sum + gaussian(nm, band), 0);
   const at560 = power(560);
-  return spectrumFrom((nm) => (100 * power(nm)) / at560);
+  return (nm) => (100 * power(nm)) / at560;
 }
 
-/** Relative spectral power per band, 560 nm = 100. */
-export const ILLUMINANTS: Readonly<Record<IlluminantId, Spectrum>> = {
-  ...ILLUMINANT_TABLES,
+/** CIE illuminant A at 2848 K on the scale of its definition (CIE 15:2004, 3.1). */
+function lamp(nm: number): number {
+  const planck = (at: number) => Math.exp(1.435e7 / (2848 * at)) - 1;
+  return 100 * (560 / nm) ** 5 * (planck(560) / planck(nm));
+}
+
+const tabulated = (table: readonly number[]) => (nm: number) => {
+  const position = (nm - TABLE_START_NM) / DAYLIGHT_STEP_NM;
+  const cell = Math.min(table.length - 2, Math.max(0, Math.floor(position)));
+  return table[cell]! + (position - cell) * (table[cell + 1]! - table[cell]!);
+};
+
+const POWER: Readonly<Record<IlluminantId, (nm: number) => number>> = {
+  D65: tabulated(DAYLIGHT_TABLES.D65),
+  D50: tabulated(DAYLIGHT_TABLES.D50),
+  A: lamp,
   'LED-4000': modelledLed({
     pump: [452, 11, 1.146],
     phosphor: [
@@ -40,6 +59,11 @@ export const ILLUMINANTS: Readonly<Record<IlluminantId, Spectrum>> = {
     ],
   }),
 };
+
+/** Relative spectral power of a light at a wavelength of 380 to 780 nm, 560 nm = 100. */
+export function illuminantPower(illuminant: IlluminantId, nm: number): number {
+  return POWER[illuminant](nm);
+}
 
 /** What each light is, in a builder's words. */
 export const ILLUMINANT_NAMES: Readonly<Record<IlluminantId, { name: string; source: string }>> = {

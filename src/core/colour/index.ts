@@ -7,9 +7,23 @@ export {
   spectrumFrom,
   type Spectrum,
 } from './spectrum.ts';
-export { ILLUMINANT_NAMES, ILLUMINANTS, type IlluminantId } from './illuminants.ts';
+export {
+  ILLUMINANT_IDS,
+  ILLUMINANT_NAMES,
+  illuminantPower,
+  isIlluminant,
+  type IlluminantId,
+} from './illuminants.ts';
+export {
+  ASSUMED_GEOMETRY,
+  GEOMETRIES,
+  GEOMETRY_NAMES,
+  readGeometry,
+  type MeasuringGeometry,
+} from './geometry.ts';
 export {
   DAYLIGHT,
+  observerAt,
   spectrumToXyz,
   tristimulusWeights,
   type ObserverId,
@@ -29,8 +43,15 @@ export {
   spectrumToDisplay,
   type DisplayColour,
 } from './srgb.ts';
-export { recoverSpectrum } from './recoverSpectrum.ts';
-export { labInDaylight } from './foreignLab.ts';
+export { nearestPossible, possibleSpectrum, recoverSpectrum } from './recoverSpectrum.ts';
+export {
+  metamericBand,
+  metamers,
+  possibleSpectra,
+  type MetamericBand,
+  type PossibleSpectra,
+} from './metamers.ts';
+export { labInDaylight, type DaylightColour } from './foreignLab.ts';
 export { typedColour } from './typedColour.ts';
 export { lightenForScale, lighteningShare } from './lightenForScale.ts';
 export {

@@ -1,33 +1,47 @@
-import { labToXyz, type Lab } from './lab.ts';
+import { ciede2000 } from './ciede2000.ts';
+import { labToXyz, spectrumToLab, xyzToLab, type Lab } from './lab.ts';
 import { BAND_COUNT } from './spectrum.ts';
-import { DAYLIGHT, tristimulusWeights } from './tristimulus.ts';
+import { DAYLIGHT, tristimulusWeights, type ViewingCondition } from './tristimulus.ts';
 
 const UNKNOWNS = BAND_COUNT + 3;
 /** Black and white themselves lie at infinity in the tanh parametrisation; this is well below a visible step. */
 const MARGIN = 1e-5;
+/** A recovered spectrum has its colour to this, dE00. */
+const UNSEEN = 0.05;
 
-/** The smoothest reflectance strictly between 0 and 1 that has the given CIELAB (D65, 2 degree).
+/** The smoothest reflectance strictly between 0 and 1 that has the given CIELAB under a light and observer (daylight
+ *  and 2 degree where none is named).
  *  Minimises the squared slope of z where R = (1 + tanh z) / 2, by Newton's method on the Lagrangian
  *  (least slope in hyperbolic tangent space; S. A. Burns, Color Research and Application 45, 2020).
- *  Throws RangeError where no surface can have that colour. */
-export function recoverSpectrum(lab: Lab): number[] {
+ *  Throws RangeError where no surface can have that colour, naming the nearest that one can. */
+export function recoverSpectrum(lab: Lab, condition: ViewingCondition = DAYLIGHT): number[] {
+  const found = smoothest(lab, condition);
+  if (found) return found;
+  const words = ({ L, a, b }: Lab) => [L, a, b].map((value) => Number(value.toFixed(1))).join(' ');
+  throw new RangeError(
+    `No surface can have the colour L a b ${words(lab)}: it is more vivid than any pigment at that lightness. The nearest that can be is ${words(nearestPossible(lab, condition))}.`,
+  );
+}
+
+/** The spectrum of recoverSpectrum; undefined where no surface can have the colour. */
+function smoothest(lab: Lab, condition: ViewingCondition): number[] | undefined {
   for (const value of [lab.L, lab.a, lab.b]) {
     if (!Number.isFinite(value)) throw new RangeError('A Lab colour needs three numbers.');
   }
   if (lab.L < 0 || lab.L > 100) {
     throw new RangeError(`L must lie between 0 and 100; it is ${lab.L}.`);
   }
-  const { x, y, z: zWeights, white } = tristimulusWeights(DAYLIGHT);
+  const { x, y, z: zWeights, white } = tristimulusWeights(condition);
   const wanted = labToXyz(lab, white);
   if (Math.abs(lab.a) + Math.abs(lab.b) < 0.02) {
     return new Array<number>(BAND_COUNT).fill(wanted.Y / white.Y);
   }
   const rows = [x, y, zWeights];
-  const goal = [wanted.X, wanted.Y, wanted.Z];
-  const ceiling = [white.X, white.Y, white.Z];
-  goal.forEach((value, row) => {
-    goal[row] = Math.min(ceiling[row]! * (1 - MARGIN), Math.max(ceiling[row]! * MARGIN, value));
-  });
+  const within = (value: number, ceiling: number) =>
+    Math.min(ceiling * (1 - MARGIN), Math.max(ceiling * MARGIN, value));
+  const held = { X: within(wanted.X, white.X), Y: within(wanted.Y, white.Y), Z: within(wanted.Z, white.Z) };
+  if (ciede2000(xyzToLab(held, white), lab) > UNSEEN) return undefined;
+  const goal = [held.X, held.Y, held.Z];
 
   const start = Math.atanh(2 * Math.min(0.95, Math.max(0.02, wanted.Y)) - 1);
   const state = new Float64Array(UNKNOWNS).fill(start, 0, BAND_COUNT);
@@ -42,17 +56,52 @@ export function recoverSpectrum(lab: Lab): number[] {
   }
 
   const reflectance = Array.from(state.subarray(0, BAND_COUNT), (v) => (1 + Math.tanh(v)) / 2);
-  const misfit = rows.some((weights, row) => {
-    const got = weights.reduce((sum, weight, band) => sum + weight * reflectance[band]!, 0);
-    return !(Math.abs(got - goal[row]!) < 2e-5);
-  });
-  if (misfit) {
-    throw new RangeError(
-      `No surface can have the colour L ${lab.L}, a ${lab.a}, b ${lab.b}: it is more vivid than any pigment at that lightness.`,
-    );
-  }
-  return reflectance;
+  const reached = reflectance.every(Number.isFinite)
+    ? ciede2000(spectrumToLab(reflectance, condition), lab)
+    : Infinity;
+  return reached < UNSEEN ? reflectance : undefined;
 }
+
+/** The colour nearest to a Lab colour, in dE00, that some surface can have under a light: the colour itself where
+ *  one can. Hue is kept; lightness and chroma give way as little as they can. */
+export function nearestPossible(lab: Lab, condition: ViewingCondition = DAYLIGHT): Lab {
+  const possible = (candidate: Lab) => smoothest(candidate, condition) !== undefined;
+  if (possible(lab)) return lab;
+  const scaled = (L: number, share: number): Lab => ({ L, a: share * lab.a, b: share * lab.b });
+  /** The most vivid possible colour of that lightness, and how far it is. */
+  const at = (L: number): { lab: Lab; dE00: number } => {
+    let low = 0;
+    let high = 1;
+    for (let halving = 0; halving < 9; halving++) {
+      const middle = (low + high) / 2;
+      if (possible(scaled(L, middle))) low = middle;
+      else high = middle;
+    }
+    // Rounded towards grey, so that what is offered can be typed back.
+    const share = low * 0.998;
+    return { lab: scaled(L, share), dE00: ciede2000(lab, scaled(L, share)) };
+  };
+  const middle = Math.min(99, Math.max(1, lab.L));
+  let best = at(middle);
+  for (const step of [12, 4, 1]) {
+    const around = best.lab.L;
+    for (const L of [-3, -2, -1, 1, 2, 3].map((times) => around + times * step)) {
+      if (L <= 0 || L >= 100) continue;
+      const found = at(L);
+      if (found.dE00 < best.dE00) best = found;
+    }
+  }
+  const rounded = { L: round(best.lab.L), a: round(best.lab.a), b: round(best.lab.b) };
+  return possible(rounded) ? rounded : best.lab;
+}
+
+/** The spectrum of a colour, or of the nearest that a surface can have where none can have that one. */
+export function possibleSpectrum(lab: Lab, condition: ViewingCondition = DAYLIGHT): number[] {
+  const held = { ...lab, L: Math.min(100, Math.max(0, lab.L)) };
+  return smoothest(held, condition) ?? recoverSpectrum(nearestPossible(held, condition), condition);
+}
+
+const round = (value: number) => Math.trunc(10 * value) / 10;
 
 /** Gradient of the Lagrangian and its Jacobian: slope terms in z, then the three colour constraints. */
 function newtonSystem(state: Float64Array, rows: readonly (readonly number[])[], goal: number[]) {

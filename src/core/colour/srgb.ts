@@ -1,4 +1,5 @@
 import { adaptWhite } from './adaptation.ts';
+import { mapToGamut } from './gamut.ts';
 import { labToXyz, xyzToLab, type Lab } from './lab.ts';
 import type { Spectrum } from './spectrum.ts';
 import {
@@ -32,7 +33,7 @@ function rowSums(matrix: readonly (readonly number[])[]): Xyz {
 export interface DisplayColour {
   /** Six-digit hex with a leading hash. */
   hex: string;
-  /** False where the screen cannot show the colour and the nearest one by clipping stands in. */
+  /** False where the screen cannot show the colour and one of its lightness and hue stands in, less vivid. */
   inGamut: boolean;
 }
 
@@ -51,9 +52,10 @@ function dot(row: readonly number[], { X, Y, Z }: Xyz): number {
 
 function displayXyz(xyz: Xyz, white: Xyz): DisplayColour {
   const adapted = adaptWhite(xyz, white, SRGB_WHITE);
-  const linear = XYZ_TO_LINEAR.map((row) => dot(row, adapted));
+  const linear = XYZ_TO_LINEAR.map((row) => dot(row, adapted)) as [number, number, number];
   const inGamut = linear.every((value) => value >= -0.002 && value <= 1.002);
-  const hex = linear
+  const shown = inGamut ? linear : mapToGamut(linear);
+  const hex = shown
     .map((value) => Math.round(255 * encode(Math.min(1, Math.max(0, value)))))
     .map((value) => value.toString(16).padStart(2, '0'))
     .join('');

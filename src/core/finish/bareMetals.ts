@@ -1,3 +1,4 @@
+import { figure } from '../figures.ts';
 import {
   ciede2000,
   DAYLIGHT,
@@ -323,7 +324,7 @@ export function flakeReading(flakeUm: number, scale: number, partMm: number): Fl
   const across = (partMm * 1000) / flakeUm;
   const seen = flakeUm / 1000 >= EYE_MM * SPARKLE_SHARE;
   const reads = seen && across < FEW_ACROSS ? 'glitter' : seen ? 'sparkle' : 'smooth';
-  const size = `${flakeUm} µm stands for ${fullSizeMm.toFixed(2)} mm at 1:${scale}`;
+  const size = `${flakeUm} µm stands for ${figure(fullSizeMm, 'mm')} at 1:${scale}`;
   const because =
     reads === 'smooth'
       ? `${size}; at arm’s length the eye does not pick it out.`

@@ -1,3 +1,4 @@
+import { figure } from '../figures.ts';
 import type { LayerKind, Tool } from './stack.ts';
 import type { SuggestedLayer } from './suggestStacks.ts';
 
@@ -210,7 +211,7 @@ function score(route: ChromeRoute, part: BrightPart, { owned, days }: ChromeMean
   look = Math.max(0, look);
   say(`${Math.round(100 * look)} % of the look of chrome`, LOOK_WEIGHT[part.visibility] * look);
   say(`${Math.round(minutes)} min of work`, -PER_MINUTE * minutes);
-  if (priceCents > 0) say(`€${(priceCents / 100).toFixed(2)} to buy`, (-PER_EURO * priceCents) / 100);
+  if (priceCents > 0) say(`${figure(priceCents, 'euro')} to buy`, (-PER_EURO * priceCents) / 100);
   if (days !== null && route.days > days) {
     say(`${route.days} days to cure, ${days} left`, TOO_LATE);
   }

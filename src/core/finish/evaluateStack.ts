@@ -1,9 +1,18 @@
 import { ciede2000, DAYLIGHT, spectrumToLab, type Lab } from '../colour/index.ts';
-import { coatsToClose, filmsOver, type Film } from '../paint/index.ts';
+import {
+  coatsToClose,
+  innerLight,
+  opaqueSpectrum,
+  seenSurface,
+  seenThrough,
+  underFilm,
+  withMirror,
+  type InnerLight,
+} from '../paint/index.ts';
 import { requireConditions } from './air.ts';
 import {
   sumFilm,
-  EDGE_SHARE,
+  edgeFilmOf,
   filmPerCoat,
   layerFilm,
   paintVolume,
@@ -12,7 +21,8 @@ import {
 } from './film.ts';
 import { handsOnMinutes } from './handsOn.ts';
 import { FINISH_RULES, neighbours, type FinishRule, type RuleContext, type Severity } from './rules.ts';
-import { glossAfter } from './sheen.ts';
+import { mirrorOf, mirrorOfSubstrate } from './mirror.ts';
+import { bareGloss, glossAfter } from './sheen.ts';
 import { DEFAULT_CONDITIONS, isPainted, type Conditions, type Stack, type StackLayer } from './stack.ts';
 import { waitBefore, waitBetweenCoats, waitToHandle, type Wait } from './wait.ts';
 
@@ -32,11 +42,13 @@ export interface LayerEvaluation {
   coats: number;
   /** Dry film on flats, um; edges carry about half. */
   film: FilmBand;
-  /** Measured reflectance and colour (D65, 2 degree) of the surface after this layer. */
+  /** Reflectance as seen at 45:0 with the gloss there is, and colour (D65, 2 degree), after this layer. */
   spectrum: number[];
   lab: Lab;
   /** Gloss units at 60 degrees. */
   gloss: number;
+  /** What lies under this layer sends back towards its face. */
+  under: InnerLight;
   /** Wait before this layer, from the end of what is beneath; absent for the first. */
   wait?: Wait;
   betweenCoats?: Wait;
@@ -70,6 +82,16 @@ export interface StackEvaluation {
 
 const SEVERITY_ORDER: Severity[] = ['stop', 'warn', 'caution', 'note'];
 
+/** Some of a surface's inner light exchanged for another's. */
+function blended(one: InnerLight, other: InnerLight, share: number): InnerLight {
+  const between = (a: readonly number[], b: readonly number[]) =>
+    a.map((value, band) => (1 - share) * value + share * b[band]!);
+  return {
+    scattered: between(one.scattered, other.scattered),
+    mirrored: between(one.mirrored, other.mirrored),
+  };
+}
+
 /** Share of the surface that one sweep of a nearly dry brush marks. */
 const DRY_BRUSH_COVER = 0.15;
 /** More layers than anyone lays; a list longer than this is a mistake. */
@@ -90,43 +112,40 @@ export function evaluateStack(
 ): StackEvaluation {
   requireConditions(conditions);
   requireStack(stack);
-  const films: Film[] = [];
   const evaluated: LayerEvaluation[] = [];
   const contexts: Omit<RuleContext, 'totalFilm' | 'clearFilm'>[] = [];
-  /** The surface on which `films` lie. */
-  let base: readonly number[] = stack.substrate.reflectance;
-  let spectrum = filmsOver(base, []);
-  let gloss: number | undefined;
+  let gloss = bareGloss(stack.substrate);
+  /** What the layers so far send back towards the face that will be on top. */
+  let light = innerLight(stack.substrate.reflectance, seenSurface(gloss), mirrorOfSubstrate(stack.substrate));
+  let spectrum = seenThrough(light, seenSurface(gloss));
   let clock = 0;
 
   stack.layers.forEach((layer, index) => {
     const around = neighbours(stack, index);
-    const under = spectrum;
-    const labUnder = spectrumToLab(under, DAYLIGHT);
+    const labUnder = spectrumToLab(spectrum, DAYLIGHT);
+    const under = light;
     const film = layerFilm(layer);
+    const glossUnder = gloss;
+    gloss = glossAfter(layer, glossUnder);
+    const face = seenSurface(gloss);
     let hiding: Pick<LayerEvaluation, 'coatsToClose' | 'fromFull'> & { labFull?: Lab } = {};
     if (isPainted(layer) && layer.kind === 'dry-brush') {
       // The brush touches raised detail only; what is between keeps its colour.
-      const brushed = filmsOver(spectrum, [{ optics: layer.product.optics, thickness: 1e4 }]);
-      const cover = 1 - (1 - DRY_BRUSH_COVER) ** layer.coats;
-      spectrum = spectrum.map((value, band) => (1 - cover) * value + cover * brushed[band]!);
-      base = spectrum;
-      films.length = 0;
+      const brushed = underFilm(light, { optics: layer.product.optics, thickness: 1e4 });
+      light = blended(light, brushed, 1 - (1 - DRY_BRUSH_COVER) ** layer.coats);
     } else if (isPainted(layer)) {
-      films.push({ optics: layer.product.optics, thickness: film.usual });
-      spectrum = filmsOver(base, films);
+      const { optics } = layer.product;
+      light = withMirror(underFilm(under, { optics, thickness: film.usual }), face, mirrorOf(layer.product));
       if (layer.kind === 'colour' || layer.kind === 'metal' || layer.kind === 'undercoat') {
-        const { optics } = layer.product;
-        const labFull = spectrumToLab(filmsOver(under, [{ optics, thickness: 1e4 }]), DAYLIGHT);
+        const labFull = spectrumToLab(opaqueSpectrum(optics, face), DAYLIGHT);
         hiding = {
           labFull,
           coatsToClose: coatsToClose(optics, under, filmPerCoat(layer).usual),
-          fromFull: ciede2000(spectrumToLab(spectrum, DAYLIGHT), labFull),
+          fromFull: ciede2000(spectrumToLab(seenThrough(light, face), DAYLIGHT), labFull),
         };
       }
     }
-    const glossUnder = gloss ?? (stack.substrate.kind === 'plated' ? 95 : 60);
-    gloss = glossAfter(layer, glossUnder);
+    spectrum = seenThrough(light, face);
 
     const wait = around.below && waitBefore(layer, around.below, conditions);
     const betweenCoats = layer.coats > 1 ? waitBetweenCoats(layer, conditions) : undefined;
@@ -142,6 +161,7 @@ export function evaluateStack(
       spectrum,
       lab: spectrumToLab(spectrum, DAYLIGHT),
       gloss,
+      under,
       wait,
       betweenCoats,
       begins,
@@ -172,13 +192,9 @@ export function evaluateStack(
     layers: evaluated,
     lab: spectrumToLab(spectrum, DAYLIGHT),
     spectrum,
-    gloss: gloss ?? 60,
+    gloss,
     filmFlat,
-    filmEdge: {
-      low: filmFlat.low * EDGE_SHARE,
-      usual: filmFlat.usual * EDGE_SHARE,
-      high: filmFlat.high * EDGE_SHARE,
-    },
+    filmEdge: edgeFilmOf(evaluated.map(({ film }) => film)),
     clearFilm,
     handsOn: evaluated.reduce((sum, { handsOn }) => sum + handsOn, 0),
     elapsed: clock + (last ? waitToHandle(last, conditions).from : 0),

@@ -1,6 +1,8 @@
 /** Families of paint and clear, with working times at 20 C and 50 % relative humidity. Defaults for planning:
  *  the product's own label wins. Times in minutes, dry film per coat in micrometres. */
 
+import type { Tool } from './layerKinds.ts';
+
 export type FamilyId =
   | 'water-acrylic'
   | 'alcohol-acrylic'
@@ -31,6 +33,8 @@ export interface PaintFamily {
   /** Wait before flatting or polishing. */
   polishAfter: number;
   filmPerCoat: { low: number; usual: number; high: number };
+  /** The tool that lays that film. */
+  laidBy: Tool;
   /** Volume solids of the paint as it comes, as a fraction. */
   solids: number;
   /** Parts of thinner to one part of paint for the airbrush. */
@@ -46,10 +50,13 @@ const DAY = 24 * HOUR;
 function family(
   id: FamilyId,
   name: string,
-  rest: Omit<PaintFamily, 'id' | 'name' | 'filmPerCoat'> & { film: [number, number, number] },
+  rest: Omit<PaintFamily, 'id' | 'name' | 'filmPerCoat' | 'laidBy'> & {
+    film: [number, number, number];
+    laidBy?: Tool;
+  },
 ): PaintFamily {
-  const { film, ...times } = rest;
-  return { id, name, ...times, filmPerCoat: { low: film[0], usual: film[1], high: film[2] } };
+  const { film, laidBy = 'airbrush', ...times } = rest;
+  return { id, name, ...times, laidBy, filmPerCoat: { low: film[0], usual: film[1], high: film[2] } };
 }
 
 export const FAMILIES: Readonly<Record<FamilyId, PaintFamily>> = {
@@ -118,6 +125,7 @@ export const FAMILIES: Readonly<Record<FamilyId, PaintFamily>> = {
     fullCure: 5 * DAY,
     polishAfter: 7 * DAY,
     film: [15, 20, 25],
+    laidBy: 'can',
     solids: 0.2,
     thinner: 0,
     bite: 3,

@@ -9,7 +9,7 @@ export interface FilmBand {
   high: number;
 }
 
-/** Spray and brush lay different coats from the same paint; the family's figure is the airbrush's. */
+/** Spray and brush lay different coats from the same paint, against the airbrush. */
 const TOOL_BUILD: Readonly<Record<Tool, number>> = {
   airbrush: 1,
   can: 1.5,
@@ -22,6 +22,8 @@ const TOOL_BUILD: Readonly<Record<Tool, number>> = {
 const MIST_SHARE = 0.5;
 /** Film on sharp edges and raised lines against the flats: paint draws away from them. */
 export const EDGE_SHARE = 0.5;
+/** Edges and raised lines are cut faster than flats, since all the pressure lies on them. */
+export const EDGE_WEAR = 1.5;
 const DECAL_FILM: FilmBand = { low: 8, usual: 12, high: 20 };
 /** What flatting and polishing take off, um. */
 export const FLATTING_UM = 6;
@@ -32,8 +34,10 @@ const NOTHING: FilmBand = { low: 0, usual: 0, high: 0 };
 /** Dry film that one full coat of a layer leaves on flats, um. */
 export function filmPerCoat(layer: StackLayer): FilmBand {
   if (!isPainted(layer)) return NOTHING;
-  const { low, usual, high } = FAMILIES[layer.product.family].filmPerCoat;
-  const build = TOOL_BUILD[layer.tool];
+  const { filmPerCoat: coat, laidBy } = FAMILIES[layer.product.family];
+  const { low, usual, high } = coat;
+  // The family's figure is that of the tool it usually comes with.
+  const build = TOOL_BUILD[layer.tool] / TOOL_BUILD[laidBy];
   return { low: low * build, usual: usual * build, high: high * build };
 }
 
@@ -74,6 +78,32 @@ export function sumFilm(layers: readonly FilmBand[]): FilmBand {
     usual,
     high: usual + together(above, aboveSquares),
   };
+}
+
+/** Film on edges where so much was laid on flats and so much of it taken off again, um: an edge gets about half and
+ *  loses half as much again as the flats. Below zero what lies beneath is bare. */
+export function edgeFilm(laid: FilmBand, removed: FilmBand): FilmBand {
+  const usual = EDGE_SHARE * laid.usual - EDGE_WEAR * removed.usual;
+  // Film and cut stray independently: their spans add in quadrature.
+  const below = Math.hypot(EDGE_SHARE * (laid.usual - laid.low), EDGE_WEAR * (removed.high - removed.usual));
+  const above = Math.hypot(EDGE_SHARE * (laid.high - laid.usual), EDGE_WEAR * (removed.usual - removed.low));
+  return { low: usual - below, usual, high: usual + above };
+}
+
+/** Film on edges of layers together: those that lay, less those that take away. */
+export function edgeFilmOf(films: readonly FilmBand[]): FilmBand {
+  const laid = sumFilm(films.filter(({ usual }) => usual > 0));
+  const removed = films
+    .filter(({ usual }) => usual < 0)
+    .reduce<FilmBand>(
+      (sum, { low, usual, high }) => ({
+        low: sum.low - high,
+        usual: sum.usual - usual,
+        high: sum.high - low,
+      }),
+      NOTHING,
+    );
+  return edgeFilm(laid, removed);
 }
 
 export interface PaintVolume {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ciede2000, DAYLIGHT, spectrumFrom, spectrumToLab } from '../colour/index.ts';
-import { filmsOver } from '../paint/index.ts';
+import { filmsOver, seenSurface } from '../paint/index.ts';
 import {
   cureFactor,
   dewPoint,
@@ -386,10 +386,16 @@ describe('evaluateStack', () => {
 
   it('predicts the colour by films, not by blending', () => {
     const result = evaluateStack(stack([primer, layer('colour', { product: red, coats: 2 })]), MILD);
-    const byHand = filmsOver(SUBSTRATES.find(({ id }) => id === 'styrene-white')!.reflectance, [
-      { optics: primer.product!.optics, thickness: 16 },
-      { optics: red.optics, thickness: 16 },
-    ]);
+    // Bare plastic of 60 gloss units beneath, a gloss paint on top.
+    const byHand = filmsOver(
+      SUBSTRATES.find(({ id }) => id === 'styrene-white')!.reflectance,
+      [
+        { optics: primer.product!.optics, thickness: 16 },
+        { optics: red.optics, thickness: 16 },
+      ],
+      seenSurface(result.gloss),
+      seenSurface(60),
+    );
     expect(ciede2000(result.lab, spectrumToLab(byHand, DAYLIGHT))).toBeLessThan(1e-9);
     const overWhite = evaluateStack(stack([whitePrimer, layer('colour', { product: red, coats: 2 })]), MILD);
     expect(overWhite.lab.L).toBeGreaterThan(result.lab.L);

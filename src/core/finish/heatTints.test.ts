@@ -1,40 +1,50 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DAYLIGHT, spectrumFrom, spectrumToLab } from '../colour/index.ts';
-import { HOT_METALS, nearestPass, oxideReflectance, oxideThickness, tintPasses } from '../paint/index.ts';
+import {
+  GLOSSY,
+  HOT_METALS,
+  innerLight,
+  nearestPass,
+  oxideReflectance,
+  oxideThickness,
+  tintPasses,
+} from '../paint/index.ts';
 import { heatTints, RESTRAINED, TINTS } from './index.ts';
 
+const mirror = (seen: number[]) => innerLight(seen, GLOSSY, 1);
 const lab = (spectrum: number[]) => spectrumToLab(spectrum, DAYLIGHT);
 const chroma = ({ a, b }: { a: number; b: number }) => Math.hypot(a, b);
 const hue = ({ a, b }: { a: number; b: number }) => ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360;
 
 describe('a tint in passes', () => {
-  it('takes the same share with every pass and never gives light back', () => {
+  it('takes about the same share with every pass and never gives light back', () => {
     fc.assert(
       fc.property(
         fc.integer({ min: 0, max: 6 }),
         fc.double({ min: 0.2, max: 5, noNaN: true }),
         (which, film) => {
           const base = spectrumFrom((nm) => 0.4 + (nm - 400) / 1000);
-          const steps = tintPasses(base, TINTS[which]!.k, film, 6);
-          expect(steps[0]!.spectrum).toEqual(base);
-          for (let at = 2; at < steps.length; at++) {
+          const { k } = TINTS[which]!;
+          const steps = tintPasses(mirror(base), k, film, 6);
+          steps[0]!.spectrum.forEach((value, band) => expect(value).toBeCloseTo(base[band]!, 12));
+          for (let at = 1; at < steps.length; at++) {
             steps[at]!.spectrum.forEach((value, band) => {
               const before = steps[at - 1]!.spectrum[band]!;
               expect(value).toBeLessThanOrEqual(before);
-              expect(value / before).toBeCloseTo(before / steps[at - 2]!.spectrum[band]!, 9);
+              // What a face throws back inside makes it a little less than Beer and Lambert's share.
+              expect(value / before).toBeCloseTo(Math.exp(-2 * k[band]! * film), 1);
             });
           }
         },
       ),
       { numRuns: 30 },
     );
-    expect(() => tintPasses([], [], 0, 3)).toThrow(/lays nothing/);
+    expect(() => tintPasses(mirror([]), [], 0, 3)).toThrow(/lays nothing/);
   });
 
   it('finds how many passes of clear yellow over a mirror make a gold', () => {
-    const mirror = spectrumFrom(() => 0.75);
-    const steps = tintPasses(mirror, TINTS[0]!.k, 2, 12);
+    const steps = tintPasses(mirror(spectrumFrom(() => 0.75)), TINTS[0]!.k, 2, 12);
     const found = nearestPass(steps, steps[5]!.lab);
     expect(found).toEqual({ passes: 5, dE00: 0 });
     expect(hue(steps[5]!.lab)).toBeGreaterThan(75);
@@ -79,14 +89,27 @@ describe('oxide on hot metal', () => {
     expect(oxideReflectance('titanium', d)[0]).toBeCloseTo(sumRe ** 2 + sumIm ** 2, 9);
   });
 
-  it('runs straw, brown, purple, blue as steel gets hotter, at the temperatures of the tempering tables', () => {
+  it.each([
+    ['steel', { straw: 226, brown: 255, purple: 277, blue: 297 }],
+    ['stainless', { straw: 340, brown: 390, purple: 450, blue: 540 }],
+  ] as const)(
+    'shows the temper colours of %s where the usual tables have them, within 8 C',
+    (metal, table) => {
+      const between = { straw: [76, 86], brown: [20, 76], purple: [312, 380], blue: [250, 300] } as const;
+      for (const [name, celsius] of Object.entries(table)) {
+        const [from, to] = between[name as keyof typeof between];
+        const near = [-8, -4, 0, 4, 8].filter((away) => {
+          const turned = hue(lab(oxideReflectance(metal, oxideThickness(metal, celsius + away))));
+          return (turned >= from && turned <= to) || (turned + 360 >= from && turned + 360 <= to);
+        });
+        expect(near.length, `${metal} ${name}`).toBeGreaterThan(2);
+      }
+    },
+  );
+
+  it('grows with heat', () => {
     const at = (celsius: number) => lab(oxideReflectance('steel', oxideThickness('steel', celsius)));
-    expect(hue(at(230))).toBeGreaterThan(60);
-    expect(hue(at(230))).toBeLessThan(100);
-    const blue = hue(at(300));
-    expect(blue).toBeGreaterThan(225);
-    expect(blue).toBeLessThan(310);
-    expect(chroma(at(120))).toBeLessThan(chroma(at(230)));
+    expect(chroma(at(120))).toBeLessThan(chroma(at(226)));
     let before = 0;
     for (let celsius = 100; celsius < 500; celsius += 10) {
       const grown = oxideThickness('steel', celsius);

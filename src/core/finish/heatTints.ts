@@ -4,6 +4,9 @@ import {
   oxideReflectance,
   oxideThickness,
   pipeTemperature,
+  GLOSSY,
+  innerLight,
+  mirrorShare,
   tintPasses,
   type HotPipe,
 } from '../paint/index.ts';
@@ -78,7 +81,12 @@ export function heatTints(pipe: HotPipe): HeatTintPlan {
     .map(({ tint, from, to }, index): HeatTintStep => {
       const { name, k } = TINTS.find(({ id }) => id === tint)!;
       const middle = along[Math.round((from + to) / 2)]!;
-      const passed = tintPasses(bare, k, HEAT_PASS_UM, MOST_PASSES);
+      const passed = tintPasses(
+        innerLight(bare, GLOSSY, mirrorShare(null, true)),
+        k,
+        HEAT_PASS_UM,
+        MOST_PASSES,
+      );
       const away = passed.map(({ lab }) => ciede2000(middle.lab, lab));
       const enough = away[0]! - FAR_ENOUGH * (away[0]! - Math.min(...away));
       const passes = Math.max(
@@ -98,7 +106,7 @@ export function heatTints(pipe: HotPipe): HeatTintPlan {
 }
 
 /** A restrained pipe: enough heat for straw and a breath of blue at the port. */
-export const RESTRAINED: Record<HotPipe['metal'], number> = { stainless: 440, steel: 268, titanium: 480 };
+export const RESTRAINED: Record<HotPipe['metal'], number> = { stainless: 530, steel: 292, titanium: 480 };
 
 /** The metals that a pipe may be of. */
 export const PIPE_METALS = HOT_METALS.map(({ id, name }) => ({ id, name }));

@@ -19,7 +19,9 @@ export { GENERIC_PRODUCTS } from './genericProducts.ts';
 export { BLUSH_HUMIDITY, cureFactor, dewPoint, requireConditions, STYRENE_LIMIT_C } from './air.ts';
 export { formatMinutes, waitBefore, waitBetweenCoats, waitToHandle, type Wait } from './wait.ts';
 export { filmPerCoat, layerFilm, paintVolume, sumFilm, type FilmBand, type PaintVolume } from './film.ts';
-export { sheenName } from './sheen.ts';
+export { opaqueInSheen, SHEEN_GLOSS, sheenName } from './sheen.ts';
+export { wetToDry, type WetToDry } from './wetToDry.ts';
+export { mirrorOf, mirrorOfSubstrate } from './mirror.ts';
 export { coatMinutes, handsOnMinutes } from './handsOn.ts';
 export { FINISH_RULES, type FinishRule, type Severity } from './rules.ts';
 export {
@@ -74,6 +76,9 @@ export {
   type ToolSettings,
 } from './toolSettings.ts';
 export {
+  hardenerOf,
+  hardenerShare,
+  potLifeMinutes,
   stackQuantities,
   type LayerQuantity,
   type ProductQuantity,

@@ -1,10 +1,10 @@
-import { EDGE_SHARE, type FilmBand } from './film.ts';
+import { edgeFilm, type FilmBand } from './film.ts';
 
 /** A step of flatting or polishing. */
 export interface PolishGrade {
   id: string;
   name: string;
-  /** What some thirty strokes take off flats, um: least, usual, most. Edges lose more, see EDGE_WEAR. */
+  /** What some thirty strokes take off flats, um: least, usual, most. Edges lose more, see edgeFilm. */
   removes: FilmBand;
   strokes: number;
   how: string;
@@ -63,9 +63,6 @@ export const POLISH_GRADES: readonly PolishGrade[] = [
   },
 ];
 
-/** Edges and raised lines are cut faster than flats, since all the pressure lies on them. */
-const EDGE_WEAR = 1.5;
-
 export interface GradeLeft {
   grade: PolishGrade;
   /** Clear left after this grade, um: on flats and on edges. */
@@ -87,15 +84,14 @@ export function polishBudget(clear: FilmBand, grades: readonly PolishGrade[] = P
     removed.low += grade.removes.low;
     removed.usual += grade.removes.usual;
     removed.high += grade.removes.high;
-    const left = (share: number, wear: number): FilmBand => {
-      const usual = share * clear.usual - wear * removed.usual;
-      // Film and cut stray independently: their spans add in quadrature.
-      const below = Math.hypot(share * (clear.usual - clear.low), wear * (removed.high - removed.usual));
-      const above = Math.hypot(share * (clear.high - clear.usual), wear * (removed.usual - removed.low));
-      return { low: usual - below, usual, high: usual + above };
+    const usual = clear.usual - removed.usual;
+    const flat = {
+      low: usual - Math.hypot(clear.usual - clear.low, removed.high - removed.usual),
+      usual,
+      high: usual + Math.hypot(clear.high - clear.usual, removed.usual - removed.low),
     };
-    const edge = left(EDGE_SHARE, EDGE_WEAR);
+    const edge = edgeFilm(clear, removed);
     const burn = edge.usual <= 0 ? 'likely' : edge.low <= 0 ? 'possible' : 'none';
-    return { grade, flat: left(1, 1), edge, burn };
+    return { grade, flat, edge, burn };
   });
 }

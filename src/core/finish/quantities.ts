@@ -1,7 +1,8 @@
+import { figure } from '../figures.ts';
 import { FAMILIES, type FamilyId } from './families.ts';
 import { paintVolume } from './film.ts';
 import { settingFor, type ToolSettings } from './toolSettings.ts';
-import { isPainted, type StackLayer, type Tool } from './stack.ts';
+import { DEFAULT_CONDITIONS, isPainted, type Conditions, type StackLayer, type Tool } from './stack.ts';
 
 /** A product as the shop and the shelf know it. */
 export interface Supply {
@@ -19,7 +20,7 @@ export interface LayerQuantity {
   tool: Tool;
   paintMl: number;
   thinnerMl: number;
-  /** Hardener of two-part products, ml, within `paintMl`'s mix. */
+  /** Hardener of two-part products, ml, within `paintMl`, which is what is sprayed of both. */
   hardenerMl: number;
   /** Ratio of what is mixed, in words; undefined where nothing is. */
   ratio: string | undefined;
@@ -54,6 +55,20 @@ export interface StackQuantities {
 
 /** Two parts of clear to one of hardener; minutes at 20 C until it gels in the cup. Labels differ and win. */
 const TWO_PART = { clear: 2, hardener: 1, potLifeMinutes: 240 };
+
+/** Share of a layer's cup that is hardener; none but of two-part products mixed by hand: a can brings its own. */
+export function hardenerShare({ product, tool }: StackLayer): number {
+  if (product?.family !== 'urethane-2k' || tool === 'can') return 0;
+  return TWO_PART.hardener / (TWO_PART.clear + TWO_PART.hardener);
+}
+
+/** Minutes until two-part clear gels in the cup: half for every 10 C more, as all curing. */
+export function potLifeMinutes({ temperatureC }: Pick<Conditions, 'temperatureC'>): number {
+  return Math.round(TWO_PART.potLifeMinutes * 2 ** ((20 - temperatureC) / 10));
+}
+
+/** What the hardener of a product is listed as. */
+export const hardenerOf = (productId: string) => `hardener ${productId}`;
 /** A cup of two-part clear is opened in batches of what an airbrush session sprays, ml. */
 const LARGEST_BATCH_ML = 30;
 
@@ -66,6 +81,7 @@ export function stackQuantities(
   parts: (layer: StackLayer) => Readonly<Record<string, number>>,
   supplies: ReadonlyMap<string, Supply>,
   ownSettings: ToolSettings = {},
+  conditions: Conditions = DEFAULT_CONDITIONS,
 ): StackQuantities {
   const needs = new Map<string, number>();
   const names = new Map<string, string>();
@@ -75,14 +91,18 @@ export function stackQuantities(
     const sprayed = layer.tool === 'airbrush';
     const { paintMl, thinnerMl: layerThinner } = paintVolume(layer, areaCm2, ownSettings);
     const { thinner } = settingFor(family.id, false, ownSettings);
-    const twoPart = family.id === 'urethane-2k';
-    const hardenerMl = twoPart ? (paintMl * TWO_PART.hardener) / (TWO_PART.clear + TWO_PART.hardener) : 0;
+    const hardenerMl = paintMl * hardenerShare(layer);
+    const twoPart = hardenerMl > 0;
     thinnerMl[family.id] = (thinnerMl[family.id] ?? 0) + layerThinner;
     const shares = parts(layer);
     const total = Object.values(shares).reduce((sum, share) => sum + share, 0);
     for (const [id, share] of Object.entries(shares)) {
-      needs.set(id, (needs.get(id) ?? 0) + (paintMl * share) / total);
+      const need = (productId: string, ml: number) => needs.set(productId, (needs.get(productId) ?? 0) + ml);
+      need(id, ((paintMl - hardenerMl) * share) / total);
       if (Object.keys(shares).length === 1) names.set(id, layer.product.name);
+      if (hardenerMl === 0) continue;
+      need(hardenerOf(id), (hardenerMl * share) / total);
+      names.set(hardenerOf(id), `hardener for ${supplies.get(id)?.name ?? layer.product.name}`);
     }
     return {
       layerId: layer.id,
@@ -92,12 +112,12 @@ export function stackQuantities(
       thinnerMl: layerThinner,
       hardenerMl,
       ratio: twoPart
-        ? `${TWO_PART.clear} clear : ${TWO_PART.hardener} hardener${thinner > 0 && sprayed ? ` : ${thinner * 3} thinner` : ''}`
+        ? `${TWO_PART.clear} clear : ${TWO_PART.hardener} hardener${thinner > 0 && sprayed ? ` : ${figure(thinner * (TWO_PART.clear + TWO_PART.hardener), 'parts')} thinner` : ''}`
         : sprayed && thinner > 0
-          ? `1 paint : ${thinner} thinner`
+          ? `1 paint : ${figure(thinner, 'parts')} thinner`
           : undefined,
       batches: twoPart ? Math.max(1, Math.ceil(paintMl / LARGEST_BATCH_ML)) : 1,
-      potLifeMinutes: twoPart ? TWO_PART.potLifeMinutes : null,
+      potLifeMinutes: twoPart ? potLifeMinutes(conditions) : null,
     };
   });
   const products = [...needs].map(([productId, paintMl]): ProductQuantity => {

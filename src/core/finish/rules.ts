@@ -1,7 +1,8 @@
+import { figure } from '../figures.ts';
 import type { Lab } from '../colour/index.ts';
 import { BLUSH_HUMIDITY, COLD_C, DEW_POINT_MARGIN_C, dewPoint, STYRENE_LIMIT_C } from './air.ts';
 import { FAMILIES, type PaintFamily } from './families.ts';
-import { EDGE_SHARE, FLATTING_UM, POLISHING_UM } from './film.ts';
+import { EDGE_SHARE, EDGE_WEAR, FLATTING_UM, POLISHING_UM } from './film.ts';
 import { coatMinutes } from './handsOn.ts';
 import { sheenName } from './sheen.ts';
 import { isPainted, type Conditions, type Product, type Stack, type StackLayer } from './stack.ts';
@@ -176,7 +177,7 @@ export const FINISH_RULES: readonly FinishRule[] = [
     title: 'Too little clear to polish',
     applies: ({ layer, clearFilm }) => {
       const removal = FLATTING_UM + POLISHING_UM;
-      return layer.kind === 'polish' && clearFilm > 0 && clearFilm * EDGE_SHARE < removal + 2;
+      return layer.kind === 'polish' && clearFilm > 0 && clearFilm * EDGE_SHARE < EDGE_WEAR * removal + 2;
     },
     reason: ({ clearFilm }) =>
       `Flatting and polishing take about ${FLATTING_UM + POLISHING_UM} um. There is ${Math.round(clearFilm)} um of clear on flats but only about ${Math.round(clearFilm * EDGE_SHARE)} um on edges.`,
@@ -202,7 +203,7 @@ export const FINISH_RULES: readonly FinishRule[] = [
     title: 'Still patchy',
     applies: ({ layer, fromFull }) => layer.kind === 'colour' && fromFull !== undefined && fromFull > 1.5,
     reason: ({ layer, product, fromFull, coatsToClose }) =>
-      `After ${layer.coats} ${layer.coats === 1 ? 'coat' : 'coats'} ${product!.name} is still ${fromFull!.toFixed(1)} dE from its full shade; ${coatsToClose ? `it closes after ${coatsToClose}` : 'it never closes over this undercoat'}.`,
+      `After ${layer.coats} ${layer.coats === 1 ? 'coat' : 'coats'} ${product!.name} is still ${figure(fromFull!, 'dE')} from its full shade; ${coatsToClose ? `it closes after ${coatsToClose}` : 'it never closes over this undercoat'}.`,
     remedy: 'Add coats, or lay an undercoat nearer to the colour.',
     source: 'computed: Kubelka-Munk film over this undercoat',
   },
@@ -248,7 +249,7 @@ export const FINISH_RULES: readonly FinishRule[] = [
     title: 'Flake too coarse for the scale',
     applies: ({ product, stack }) => (product?.flakeUm ?? 0) * stack.scale > 400,
     reason: ({ product, stack }) =>
-      `A flake of ${product!.flakeUm} um stands for ${((product!.flakeUm! * stack.scale) / 1000).toFixed(1)} mm at 1:${stack.scale}; on small parts it reads as glitter.`,
+      `A flake of ${product!.flakeUm} um stands for ${figure((product!.flakeUm! * stack.scale) / 1000, 'mm', 1)} at 1:${stack.scale}; on small parts it reads as glitter.`,
     remedy: 'Use a finer metallic on small parts; on a whole body it is a matter of taste.',
     source: 'scale arithmetic',
   },
@@ -292,7 +293,7 @@ export const FINISH_RULES: readonly FinishRule[] = [
     title: 'A thick build',
     applies: ({ above, totalFilm }) => above.length === 0 && totalFilm > 150,
     reason: ({ totalFilm }) =>
-      `${Math.round(totalFilm)} um on every face: a hinge or a sliding fit loses ${((2 * totalFilm) / 1000).toFixed(2)} mm, and fine panel lines fill.`,
+      `${Math.round(totalFilm)} um on every face: a hinge or a sliding fit loses ${figure((2 * totalFilm) / 1000, 'mm')}, and fine panel lines fill.`,
     remedy: 'Deepen panel lines before primer, mask joint faces, or drop a coat.',
     source: 'sum of dry film per coat',
   },

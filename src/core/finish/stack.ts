@@ -16,6 +16,8 @@ export interface Product {
   cupFamilies?: FamilyId[];
   sheen: Sheen;
   optics: PaintOptics;
+  /** Volume of its drop against the usual one; 1 when absent. */
+  perDrop?: number;
   /** Largest common flake in um, for metallics. */
   flakeUm?: number;
 }

@@ -1,5 +1,5 @@
 import { hexToLab } from '../colour/index.ts';
-import { MOST_COLOURS, type ReadColour, type ReadFile } from './readColour.ts';
+import { MOST_COLOURS, type ReadChoices, type ReadColour, type ReadFile } from './readColour.ts';
 import { asFractions, reflectanceScale, toBands } from './resample.ts';
 
 /** What a column of a colour table holds: a wavelength in nm, or one of these; null is left out. */
@@ -41,10 +41,7 @@ function numberOf(cell: string | undefined): number {
 export function readColourTable(
   rows: readonly (readonly string[])[],
   columns: readonly ColourColumn[],
-  {
-    scale,
-    light,
-  }: { scale?: 'fraction' | 'percent'; light?: { illuminant: string; observer: '2deg' | '10deg' } } = {},
+  { scale, light, geometry }: ReadChoices = {},
 ): ReadFile {
   const at = (column: ColourColumn) => columns.indexOf(column);
   const bands = columns
@@ -74,7 +71,11 @@ export function readColourTable(
     const line = index + 1;
     const cell = (column: ColourColumn) => (at(column) < 0 ? '' : (row[at(column)] ?? '').trim());
     const code = cell('code');
-    const colour: ReadColour = { name: cell('name') || code || `row ${line}`, ...(code && { code }) };
+    const colour: ReadColour = {
+      name: cell('name') || code || `row ${line}`,
+      ...(code && { code }),
+      ...(geometry && { geometry }),
+    };
     const values = bands.map(({ index: column }) => numberOf(row[column]));
     const lab = labAt.map((column) => numberOf(row[column]));
     const hex = cell('hex');

@@ -1,5 +1,5 @@
 /** Open formats of colour: CGATS text, CxF 3, GIMP palettes and tables, read and written. */
-export { LONGEST_FILE, type ReadColour, type ReadFile } from './readColour.ts';
+export { LONGEST_FILE, type ReadChoices, type ReadColour, type ReadFile } from './readColour.ts';
 export { asFractions, reflectanceScale, sprague, toBands, type EvenSpectrum } from './resample.ts';
 export { readCgats, writeCgats, type WrittenColour } from './cgats.ts';
 export { readCxf, writeCxf } from './cxf.ts';

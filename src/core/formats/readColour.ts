@@ -1,4 +1,4 @@
-import type { Lab } from '../colour/index.ts';
+import type { Lab, MeasuringGeometry, ObserverId } from '../colour/index.ts';
 
 /** A colour as a file has it. */
 export interface ReadColour {
@@ -8,7 +8,17 @@ export interface ReadColour {
   /** Reflectance as a fraction in the canonical 31 bands. */
   spectrum?: number[];
   /** CIELAB with the light and observer it was computed for, as far as the file says. */
-  lab?: Lab & { illuminant?: string; observer?: '2deg' | '10deg' };
+  lab?: Lab & { illuminant?: string; observer?: ObserverId };
+  /** How it was measured, where the file says. */
+  geometry?: MeasuringGeometry;
+}
+
+/** What a caller may tell a reader that the file does not, or says wrongly. */
+export interface ReadChoices {
+  scale?: 'fraction' | 'percent';
+  /** What the Lab values were computed for. */
+  light?: { illuminant: string; observer: ObserverId };
+  geometry?: MeasuringGeometry;
 }
 
 /** What a file gave. */
@@ -16,6 +26,8 @@ export interface ReadFile {
   colours: ReadColour[];
   /** What was mended, taken for granted or left out, in a builder's words. */
   notes: string[];
+  /** What the file leaves open and was taken for granted: to be asked. */
+  assumed?: ('light' | 'geometry')[];
 }
 
 /** Longest text that is read, characters. */

@@ -1,3 +1,4 @@
+import { figure } from '../figures.ts';
 import { ADHESIVES, type AdhesiveId } from './adhesives.ts';
 import { partLabel, type Kit, type Run, type Spare, type StockMaterial } from './kit.ts';
 import { runAtScale, runName } from './runTasks.ts';
@@ -68,7 +69,7 @@ export function kitNeeds({ kit, paints, adhesives, spares, materials, scale }: N
       id: `paint:${id}`,
       group: 'paint',
       what: name,
-      why: `${needMl.toFixed(1)} ml for the stacks${levelMl === null ? '' : `, ${levelMl.toFixed(1)} ml on the shelf`}`,
+      why: `${figure(needMl, 'ml')} for the stacks${levelMl === null ? '' : `, ${figure(levelMl, 'ml')} on the shelf`}`,
       state: levelMl === null ? 'buy' : short ? 'short' : 'have',
       leadDays: levelMl === null || short ? LEAD_DAYS.paint : 0,
       substitute: levelMl === null ? 'a recipe from the shelf, in the colour stage' : '',

@@ -1,3 +1,4 @@
+import { figure } from '../figures.ts';
 import { drillFor } from '../detail/index.ts';
 import type { MeasuredPlace } from './kit.ts';
 
@@ -59,8 +60,8 @@ export function placeAfterPaint(
         verdict === 'stays'
           ? 'Stays crisp under this film.'
           : walls
-            ? `The films of its walls meet: scribe it wider than ${((2 * own.high) / 1000).toFixed(2)} mm before primer, or drop a coat.`
-            : `${verdict === 'close' ? 'Goes soft' : 'Fills'}: scribe it ${deeper.toFixed(2)} mm deeper before primer, or drop a coat.`,
+            ? `The films of its walls meet: scribe it wider than ${figure((2 * own.high) / 1000, 'mm')} before primer, or drop a coat.`
+            : `${verdict === 'close' ? 'Goes soft' : 'Fills'}: scribe it ${figure(deeper, 'mm')} deeper before primer, or drop a coat.`,
     };
   }
   const takenBy = (ownFilm: number, matingFilm: number) => (2 * (ownFilm + matingFilm)) / 1000;
@@ -89,17 +90,17 @@ export function placeAfterPaint(
   const drill = drillFor(wanted);
   const open =
     kind === 'slot'
-      ? `file it to ${(Math.ceil(wanted * 20 - 1e-9) / 20).toFixed(2)} mm`
+      ? `file it to ${figure(Math.ceil(wanted * 20 - 1e-9) / 20, 'mm')}`
       : drill === undefined
-        ? `open it to ${wanted.toFixed(2)} mm`
-        : `open it with a ${drill.toFixed(2)} mm drill`;
+        ? `open it to ${figure(wanted, 'mm')}`
+        : `open it with a ${figure(drill, 'mm')} drill`;
   return {
     leftMm,
     lostMm,
     verdict,
     words:
       verdict === 'stays'
-        ? `${throughMm.toFixed(2)} mm goes through with ${spare.toFixed(2)} mm to spare.`
-        : `${throughMm.toFixed(2)} mm ${verdict === 'close' ? 'is tight' : 'no longer goes through'}: ${open} before primer, or mask both faces.`,
+        ? `${figure(throughMm, 'mm')} goes through with ${figure(spare, 'mm')} to spare.`
+        : `${figure(throughMm, 'mm')} ${verdict === 'close' ? 'is tight' : 'no longer goes through'}: ${open} before primer, or mask both faces.`,
   };
 }

@@ -21,6 +21,8 @@ export interface CataloguePaint {
   flakeUm: number | null;
   k: Spectrum;
   s: Spectrum;
+  /** Volume of its drop against the usual one; 1 when absent. */
+  perDrop?: number;
 }
 
 export type ProductIndex = ReadonlyMap<string, Product>;
@@ -46,8 +48,16 @@ const GENERIC_FOR: Partial<Record<LayerKind, string>> = {
 /** All paints that a mix can name: the catalogue and the generic products. */
 export function productIndex(paints: readonly CataloguePaint[]): ProductIndex {
   const index = new Map<string, Product>(GENERIC_PRODUCTS.map((product) => [product.id, product]));
-  for (const { id, name, family, sheen, flakeUm, k, s } of paints) {
-    index.set(id, { id, name, family, sheen, optics: { k, s }, ...(flakeUm ? { flakeUm } : {}) });
+  for (const { id, name, family, sheen, flakeUm, k, s, perDrop } of paints) {
+    index.set(id, {
+      id,
+      name,
+      family,
+      sheen,
+      optics: { k, s },
+      ...(flakeUm ? { flakeUm } : {}),
+      ...(perDrop === undefined ? {} : { perDrop }),
+    });
   }
   return index;
 }
@@ -72,7 +82,12 @@ export function resolveMix(mix: Mix, products: ProductIndex): Product | undefine
     family: main.product.family,
     cupFamilies: parts.map(({ product }) => product.family),
     sheen: main.product.sheen,
-    optics: mixOptics(parts.map(({ product, share }) => ({ optics: product.optics, share }))),
+    optics: mixOptics(
+      parts.map(({ product, share }) => ({
+        optics: product.optics,
+        share: share * (product.perDrop ?? 1),
+      })),
+    ),
     ...(flakes.length > 0 ? { flakeUm: Math.max(...flakes) } : {}),
   };
 }

@@ -1,3 +1,4 @@
+import { figure } from '../figures.ts';
 import { RUN_FACTS, scaledRun, type ScaledRun } from '../detail/index.ts';
 import type { DividedKit } from './consequences.ts';
 import type { Kit, Run } from './kit.ts';
@@ -63,7 +64,7 @@ export function runTasks(
   const line = (run: Run) => {
     const { wireMm, drillMm } = runAtScale(run, scale);
     const length = run.lengthMm === null ? '' : `, ${run.lengthMm} mm long`;
-    return `${runName(run, kit)}: ${wireMm} mm${length}${drillMm === undefined ? '' : `, holes ${drillMm.toFixed(2)} mm`}`;
+    return `${runName(run, kit)}: ${wireMm} mm${length}${drillMm === undefined ? '' : `, holes ${figure(drillMm, 'mm')}`}`;
   };
   const clamp = (minutes: number) => Math.round(Math.min(MINUTES.most, Math.max(MINUTES.least, minutes)));
   const workOn = (kind: RunStep['kind'], group: readonly Run[]) => ({
@@ -88,8 +89,7 @@ export function runTasks(
       const sizes = new Map<string, number>();
       for (const run of ends) {
         const { drillMm } = runAtScale(run, scale);
-        const size =
-          drillMm === undefined ? 'by hand, wider than a pin vice drills' : `${drillMm.toFixed(2)} mm`;
+        const size = drillMm === undefined ? 'by hand, wider than a pin vice drills' : figure(drillMm, 'mm');
         sizes.set(size, (sizes.get(size) ?? 0) + run.count);
       }
       const holes = [...sizes.values()].reduce((sum, count) => sum + count, 0);

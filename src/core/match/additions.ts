@@ -7,11 +7,17 @@ import {
   type Lab,
   type ViewingCondition,
 } from '../colour/index.ts';
-import { opaqueReflectance, surfaceReflectance, type PaintOptics } from '../paint/index.ts';
+import {
+  GLOSSY,
+  opaqueReflectance,
+  outerReflectance,
+  type PaintOptics,
+  type Surface,
+} from '../paint/index.ts';
 
 // Local copies: see mixtureModel.ts.
 const BANDS = BAND_COUNT;
-const surface = surfaceReflectance;
+const outer = outerReflectance;
 const opaque = opaqueReflectance;
 const response = labResponse;
 const difference = ciede2000;
@@ -21,9 +27,11 @@ export interface CupQuestion {
   cup: Readonly<Record<string, number>>;
   /** Paints that may be added, by id. */
   candidates: readonly string[];
-  optics: ReadonlyMap<string, PaintOptics>;
+  optics: ReadonlyMap<string, PaintOptics & { perDrop?: number }>;
   target: Lab;
   condition?: ViewingCondition;
+  /** The face that the target is seen with; full gloss when absent. */
+  surface?: Surface;
   /** Most drops to add, and of how many different paints. */
   maxAdded: number;
   maxKinds: number;
@@ -41,7 +49,7 @@ export interface Addition {
  *  most `keep`, and the cup as it is among them if it is one of those. Throws RangeError for an empty cup or a
  *  paint without optics. */
 export function additions(question: CupQuestion, keep = 8): Addition[] {
-  const { cup, optics, target, condition = DAYLIGHT, maxAdded, maxKinds } = question;
+  const { cup, optics, target, condition = DAYLIGHT, surface = GLOSSY, maxAdded, maxKinds } = question;
   const candidates = [...new Set(question.candidates)];
   const known = (id: string) => {
     const found = optics.get(id);
@@ -51,14 +59,18 @@ export function additions(question: CupQuestion, keep = 8): Addition[] {
   const held = Object.entries(cup).filter(([, count]) => count > 0);
   if (held.length === 0) throw new RangeError('The cup is empty: there is nothing to correct.');
   const weights = tristimulusWeights(condition);
-  const k = candidates.map((id) => Float64Array.from(known(id).k));
-  const s = candidates.map((id) => Float64Array.from(known(id).s));
+  const dropped = (id: string, pick: (paint: PaintOptics) => readonly number[]) => {
+    const { perDrop = 1, ...optics } = known(id);
+    return Float64Array.from(pick(optics), (value) => perDrop * value);
+  };
+  const k = candidates.map((id) => dropped(id, (paint) => paint.k));
+  const s = candidates.map((id) => dropped(id, (paint) => paint.s));
   const levels = Array.from({ length: maxKinds + 1 }, () => ({
     k: new Float64Array(BANDS),
     s: new Float64Array(BANDS),
   }));
   for (const [id, count] of held) {
-    const paint = known(id);
+    const paint = { k: dropped(id, ({ k }) => k), s: dropped(id, ({ s }) => s) };
     for (let band = 0; band < BANDS; band++) {
       levels[0]!.k[band]! += count * paint.k[band]!;
       levels[0]!.s[band]! += count * paint.s[band]!;
@@ -73,7 +85,7 @@ export function additions(question: CupQuestion, keep = 8): Addition[] {
     let Y = 0;
     let Z = 0;
     for (let band = 0; band < BANDS; band++) {
-      const reflectance = surface(opaque(absorbed[band]! / scattered[band]!));
+      const reflectance = outer(opaque(absorbed[band]! / scattered[band]!), surface);
       X += weights.x[band]! * reflectance;
       Y += weights.y[band]! * reflectance;
       Z += weights.z[band]! * reflectance;

@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { ciede2000, type Lab } from '../colour/index.ts';
-import { disagreements, searchCodes, withSourceInForce, type CodeSource } from './index.ts';
+import { ciede2000, DAYLIGHT, recoverSpectrum, spectrumToLab, type Lab } from '../colour/index.ts';
+import {
+  disagreements,
+  searchCodes,
+  seenSource,
+  sourceUncertainty,
+  targetGloss,
+  withSourceInForce,
+  type CodeSource,
+} from './index.ts';
 import { inYears } from './searchCodes.ts';
 
 const source = (
@@ -24,7 +32,9 @@ describe('withSourceInForce', () => {
     expect(
       inForce([source('photograph', 4.5, GREEN), source('chip', 1, GREEN), source('swatch', 2.5, GREEN)]),
     ).toBe(1);
-    expect(inForce([source('chip', 1, GREEN, { spectrum: [0.1] }), source('chip', 1, GREEN)])).toBe(0);
+    expect(
+      inForce([source('chip', 1, GREEN, { spectrum: recoverSpectrum(GREEN) }), source('chip', 1, GREEN)]),
+    ).toBe(0);
     expect(inForce([source('chip', 1, GREEN), source('chip', 1, GREEN)])).toBe(1);
   });
   it('follows the builder where one was chosen', () => {
@@ -42,12 +52,55 @@ describe('disagreements', () => {
       source('restored', 1.5, { L: 50.5, a: -30, b: 20 }),
       source('photograph', 4.5, far),
     ]);
-    const found = disagreements(sources);
+    const found = disagreements(sources, 85);
     expect(found.map((one) => one.source.provenance)).toEqual(['photograph', 'restored']);
-    expect(found[0]!.dE00).toBeCloseTo(ciede2000(GREEN, far), 9);
+    expect(found[0]!.dE00).toBeCloseTo(ciede2000(GREEN, far), 1);
     expect(found[0]).toMatchObject({ beyondDoubt: true, words: expect.stringMatching(/darker/) as string });
     expect(found[1]!.beyondDoubt).toBe(false);
   });
+});
+
+describe('geometry and gloss of a source', () => {
+  const black = { L: 24, a: 0, b: 0 };
+  const seenL = (one: CodeSource, gloss = 85) => spectrumToLab(seenSource(one, gloss), DAYLIGHT).L;
+
+  it('takes the shine out of a reading that included it', () => {
+    expect(seenL(source('instrument', 0.4, black, { geometry: 'd:8 included' }))).toBeLessThan(2);
+    expect(seenL(source('instrument', 0.4, black, { geometry: '45:0' }))).toBeCloseTo(24, 1);
+    expect(seenL(source('instrument', 0.4, black))).toBeCloseTo(24, 1);
+  });
+
+  it('shows a colour read on a gloss as a satin is seen, and the other way round', () => {
+    const gloss = source('instrument', 0.4, { L: 10, a: 0, b: 0 }, { geometry: '45:0', gloss: 90 });
+    expect(seenL(gloss, 30)).toBeGreaterThan(18);
+    const satin = source('instrument', 0.4, { L: 20, a: 0, b: 0 }, { geometry: '45:0', gloss: 30 });
+    expect(seenL(satin, 90)).toBeLessThan(10);
+    expect(seenL(satin, 30)).toBeCloseTo(20, 1);
+  });
+
+  it('is less sure of a reading that does not say how, but not of what an eye saw or what is too dark', () => {
+    const grey = { L: 40, a: 0, b: 0 };
+    const sure = (one: CodeSource) => sourceUncertainty(one);
+    expect(sure(source('instrument', 0.4, grey, { geometry: '45:0' }))).toBe(0.4);
+    expect(sure(source('instrument', 0.4, grey))).toBeGreaterThan(1);
+    expect(sure(source('photograph', 4.5, grey))).toBe(4.5);
+    // Darker than the shine alone: it cannot have been included.
+    expect(sure(source('instrument', 0.4, { L: 12, a: 0, b: 0 }))).toBe(0.4);
+    expect(
+      withSourceInForce([
+        source('instrument', 0.4, grey),
+        source('restored', 0.9, grey, { geometry: '45:0' }),
+      ]).findIndex(({ inForce: held }) => held),
+    ).toBe(1);
+  });
+
+  it('wants a satin code satin, and what was measured as it was measured', () => {
+    const sources = [source('chip', 1, grey(), { inForce: true, gloss: 12 })];
+    expect(targetGloss('solid', sources)).toBe(12);
+    expect(targetGloss('satin', [source('chip', 1, grey(), { inForce: true })])).toBe(30);
+    expect(targetGloss('solid', [])).toBe(85);
+  });
+  const grey = () => ({ L: 40, a: 0, b: 0 });
 });
 
 const code = (id: string, lab: Lab, name: string, years = '1957', maker = 'Tolliver') => ({
@@ -57,7 +110,7 @@ const code = (id: string, lab: Lab, name: string, years = '1957', maker = 'Tolli
   name,
   years,
   kind: 'solid',
-  sources: [source('chip', 1, lab, { inForce: true })],
+  spectrum: recoverSpectrum(lab),
 });
 const CODES = [
   code('A1', { L: 30, a: -12, b: -22 }, 'Harbour'),

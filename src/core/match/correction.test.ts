@@ -53,8 +53,9 @@ describe('refitOptics', () => {
       const away = Array.from({ length: 300 }, () =>
         ciede2000(lab(RED), lab(fit.draw(random).get('red')!)),
       ).sort((a, b) => a - b);
-      expect(away[270]).toBeGreaterThan(uncertainty / 3);
-      expect(away[270]).toBeLessThan(2 * uncertainty);
+      // Nine in ten within it, as far as 300 draws can tell.
+      expect(away[270]).toBeGreaterThan(0.85 * uncertainty);
+      expect(away[270]).toBeLessThan(1.15 * uncertainty);
     }
   });
 
@@ -67,7 +68,7 @@ describe('refitOptics', () => {
     const before = ciede2000(seen, lab(mixture(believed, drops)));
     const after = ciede2000(seen, lab(mixture(fit.optics, fit.fallen[0]!)));
     expect(before).toBeGreaterThan(0.5);
-    expect(after).toBeLessThan(before / 4);
+    expect(after).toBeLessThan(before / 3);
     expect(fit.uncertainty.get('red')).toBeLessThan(RED.uncertainty);
     expect(fit.misfit).toBeLessThan(0.006);
   });
@@ -92,7 +93,7 @@ describe('refitOptics', () => {
   });
 
   it('blames a single strange cup on the drops rather than on well-known paints', () => {
-    const sure = ALL.map((one) => ({ ...one, uncertainty: 0.3 }));
+    const sure = ALL.map((one) => ({ ...one, uncertainty: 0.3, strengthDoubt: 0.01, dropDoubt: 0.01 }));
     const spectrum = opaqueSpectrum(mixture(believed, { white: 6, red: 2.4 }));
     const fit = refitOptics(sure, [{ drops: { white: 6, red: 2 }, spectrum }]);
     const { white, red } = fit.fallen[0]!;
@@ -123,7 +124,7 @@ describe('predictionBand', () => {
         { drops: asked, target: { ...target, uncertainty } },
         seededRandom(4),
       ).doubts[0]!.source;
-    const sure = ALL.map((one) => ({ ...one, uncertainty: 0.1 }));
+    const sure = ALL.map((one) => ({ ...one, uncertainty: 0.1, strengthDoubt: 0.01, dropDoubt: 0.01 }));
     expect(first(ALL, 8, drops)).toBe('target');
     expect(first(sure, 0.01, drops)).toBe('drops');
     expect(first([...sure.slice(1), { ...WHITE, uncertainty: 6 }], 0.01, { white: 1 })).toBe('paint white');

@@ -8,15 +8,47 @@ export {
 } from './searchRecipes.ts';
 export type { Recipe, RecipeAnswer, RecipePaint, RecipeRequest } from './recipeRequest.ts';
 export { nearestPaints, type NearestPaint, type SeenColour } from './nearestPaints.ts';
-export { PROVENANCE_UNCERTAINTY, type Provenance } from './provenance.ts';
-export { refitOptics, PRIORS, type MixReading, type OpticsFit } from './refitOptics.ts';
-export { logDeviation, normalNumber, type DoubtfulPaint } from './opticsParameters.ts';
-export { predictionBand, type DoubtSource, type Prediction, type PredictionBand } from './predictionBand.ts';
+export {
+  MEASURED_DROP_DOUBT,
+  MEASURED_STRENGTH_DOUBT,
+  PROVENANCE_UNCERTAINTY,
+  STRENGTH_DOUBT,
+  USUAL_DROP_ML,
+  type Provenance,
+} from './provenance.ts';
+export { refitOptics, type OpticsFit } from './refitOptics.ts';
+export { PRIORS, readingDeviation, seenMixture, type MixReading, type ThinFilm } from './mixReading.ts';
+export {
+  logDeviation,
+  mixDrops,
+  normalNumber,
+  USUAL_DROP_DOUBT,
+  type DoubtfulPaint,
+  type DroppedPaint,
+} from './opticsParameters.ts';
+export { tellingReadings, type TellingReading, type TestPiece } from './tellingReading.ts';
+export { offsetUnits } from './offsetUnits.ts';
+export {
+  predictionBand,
+  shifted,
+  type DoubtSource,
+  type Prediction,
+  type PredictionBand,
+} from './predictionBand.ts';
 export { additions, type Addition, type CupQuestion } from './additions.ts';
 export { GOOD_ENOUGH, judgeSpoon, type SpoonVerdict } from './judgeSpoon.ts';
 export { dropsInCup, type Drops } from './cup.ts';
 export { evidenceFor } from './evidence.ts';
-export { disagreements, withSourceInForce, type CodeSource, type Disagreement } from './codeSources.ts';
+export {
+  codeLab,
+  disagreements,
+  seenSource,
+  sourceUncertainty,
+  targetGloss,
+  withSourceInForce,
+  type CodeSource,
+  type Disagreement,
+} from './codeSources.ts';
 export { searchCodes, type CodeSearch, type FoundCode, type SearchableCode } from './searchCodes.ts';
 export { recipesWithin, type ChoiceRecipe } from './recipesWithin.ts';
 export { frugalRecipes, type FrugalAim, type FrugalRecipe } from './frugalRecipes.ts';

@@ -1,3 +1,4 @@
+import { figure } from '../figures.ts';
 import { ciede2000, describeDifference, type Lab } from '../colour/index.ts';
 
 export interface SpoonVerdict {
@@ -30,13 +31,13 @@ export function judgeSpoon(
   if (dE00 <= doubt) {
     return verdict(
       true,
-      `The target itself is known only to ±${doubt.toFixed(1)} dE: another drop would chase that, not the colour.`,
+      `The target itself is known only to ±${figure(doubt, 'dE')}: another drop would chase that, not the colour.`,
     );
   }
   if (next && next.high >= dE00 && next.dE00 > dE00 - 0.3) {
     return verdict(
       true,
-      `The best addition promises ${next.dE00.toFixed(1)} dE but may end anywhere up to ${next.high.toFixed(1)}: its band is larger than the error.`,
+      `The best addition promises ${figure(next.dE00, 'dE')} but may end anywhere up to ${next.high.toFixed(1)}: its band is larger than the error.`,
     );
   }
   return verdict(false, next ? '' : 'No addition within the limits brings it nearer.');

@@ -1,10 +1,11 @@
 import { Matrix, solve } from 'ml-matrix';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { BAND_COUNT, ciede2000, DAYLIGHT, spectrumToLab, type Lab } from '../colour/index.ts';
-import { mixOptics, opaqueSpectrum } from '../paint/index.ts';
+import { BAND_COUNT, ciede2000, DAYLIGHT, spectrumToLab, xyzToLab, type Lab } from '../colour/index.ts';
+import { GLOSSY, mixOptics, opaqueSpectrum, seenSurface } from '../paint/index.ts';
 import { differenceBall } from './differenceBall.ts';
 import { differenceBound } from './differenceBound.ts';
+import { exchangeWeights } from './exchangeModel.ts';
 import { nearestPaints, recipeSearch, searchRecipes, type RecipePaint, type RecipeRequest } from './index.ts';
 import { likelyRecipes } from './likelyRecipes.ts';
 import { mixtureModel } from './mixtureModel.ts';
@@ -13,7 +14,7 @@ import { repeatable, samplePaints } from './samplePaints.ts';
 import { KERNEL_ERROR, ratioSearch } from './ratioSearch.ts';
 
 /** The slow way: every ratio of every choice, worked out one by one through the paint model. */
-function enumerate({ paints, target, maxPaints, maxDrops }: RecipeRequest, keep: number) {
+function enumerate({ paints, target, maxPaints, maxDrops, surface }: RecipeRequest, keep: number) {
   const [L, a, b] = target.lab;
   return Array.from({ length: maxPaints }, (_, i) => {
     const n = i + 1;
@@ -25,7 +26,7 @@ function enumerate({ paints, target, maxPaints, maxDrops }: RecipeRequest, keep:
       }
       for (const drops of dropRatios(n, maxDrops)) {
         const optics = mixOptics(picked.map((paint, at) => ({ optics: paint, share: drops[at]! })));
-        const dE00 = ciede2000({ L, a, b }, spectrumToLab(opaqueSpectrum(optics), DAYLIGHT));
+        const dE00 = ciede2000({ L, a, b }, spectrumToLab(opaqueSpectrum(optics, surface), DAYLIGHT));
         found.push({ dE00, key: picked.map((paint, at) => `${paint.id}:${drops[at]}`).join() });
       }
     };
@@ -34,12 +35,25 @@ function enumerate({ paints, target, maxPaints, maxDrops }: RecipeRequest, keep:
   });
 }
 
-function request(seed: number, lab: [number, number, number], size = 7): RecipeRequest {
+/** Paints of which every second is so strong that it is nearly black. */
+const darkPaints = (size: number, seed: number): RecipePaint[] =>
+  samplePaints(size, seed).map((paint, at) =>
+    at % 2 ? paint : { ...paint, k: paint.k.map((value) => 12 * value + 2) },
+  );
+
+function request(
+  seed: number,
+  lab: [number, number, number],
+  size = 7,
+  paints = samplePaints(size, seed),
+): RecipeRequest {
   return {
     format: 'recipe-request',
     version: 1,
-    paints: samplePaints(size, seed),
+    paints,
     target: { lab },
+    condition: DAYLIGHT,
+    surface: GLOSSY,
     maxPaints: 3,
     maxDrops: 9,
   };
@@ -228,8 +242,13 @@ describe('differenceBall', () => {
 });
 
 describe('ratioSearch', () => {
-  const searchOf = (n: number, lab: [number, number, number], reach: number) => {
-    const asked = request(21, lab, 12);
+  const searchOf = (
+    n: number,
+    lab: [number, number, number],
+    reach: number,
+    paints = samplePaints(12, 21),
+  ) => {
+    const asked = request(21, lab, 12, paints);
     const model = mixtureModel(asked);
     const ratios = dropRatios(n, 9);
     const ball = differenceBall(model.wanted);
@@ -266,8 +285,16 @@ describe('ratioSearch', () => {
     expect(seen.sort((x, y) => x - y)).toEqual(ratios.map((_, index) => index));
   });
 
-  it.each([2, 3, 4])('sees mixtures of %i paints as the model does', (n) => {
+  it.each([
+    [2, 'plain'],
+    [3, 'plain'],
+    [4, 'plain'],
+    [2, 'dark'],
+    [3, 'dark'],
+    [4, 'dark'],
+  ] as const)('sees mixtures of %i %s paints as the model does', (n, kind) => {
     let worst = 0;
+    const paints = kind === 'dark' ? darkPaints(12, 21) : undefined;
     const targets: [number, number, number][] = [
       [48, 12, 18],
       [8, 2, -3],
@@ -275,7 +302,7 @@ describe('ratioSearch', () => {
       [55, 60, -40],
     ];
     for (const lab of targets) {
-      const { model, ratios, search, choices } = searchOf(n, lab, 6);
+      const { model, ratios, search, choices } = searchOf(n, lab, 6, paints);
       for (const choice of choices.slice(0, 40)) {
         search.begin(choice);
         ratios.forEach((drops, ratio) => {
@@ -287,8 +314,16 @@ describe('ratioSearch', () => {
     expect(worst).toBeLessThan(KERNEL_ERROR / 4);
   });
 
-  it.each([2, 3, 4])('rules out no part of %i paints that holds a near enough ratio', (n) => {
-    const { model, ratios, search, choices } = searchOf(n, [48, 12, 18], 6);
+  it.each([
+    [2, 'plain', [48, 12, 18]],
+    [3, 'plain', [48, 12, 18]],
+    [4, 'plain', [48, 12, 18]],
+    [2, 'dark', [6, 1, -2]],
+    [3, 'dark', [6, 1, -2]],
+    [4, 'dark', [12, 9, 4]],
+  ] as const)('rules out no part of %i %s paints that holds a near enough ratio', (n, kind, lab) => {
+    const paints = kind === 'dark' ? darkPaints(12, 21) : undefined;
+    const { model, ratios, search, choices } = searchOf(n, [...lab], 6, paints);
     let ruledOut = 0;
     for (const choice of choices) {
       search.begin(choice);
@@ -348,6 +383,77 @@ describe('searchRecipes', () => {
       { numRuns: 8 },
     );
   }, 30_000);
+
+  it('gives the plain enumeration its own answer for near blacks, in gloss and in matt', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 1e6 }),
+        fc.tuple(
+          fc.integer({ min: 0, max: 28 }),
+          fc.integer({ min: -8, max: 20 }),
+          fc.integer({ min: -22, max: 8 }),
+        ),
+        fc.constantFrom(85, 30, 8),
+        (seed, lab, gloss) => {
+          const asked = {
+            ...request(seed, lab, 7, darkPaints(7, seed)),
+            surface: seenSurface(gloss),
+          };
+          const slow = enumerate(asked, 6);
+          const fast = searchRecipes(asked, { within: 0, keep: 6 });
+          fast.best.forEach((list, i) => {
+            expect(list.map(({ dE00 }) => dE00.toFixed(6))).toEqual(
+              slow[i]!.map(({ dE00 }) => dE00.toFixed(6)),
+            );
+          });
+        },
+      ),
+      { numRuns: 10 },
+    );
+  }, 30_000);
+
+  it('reads a request that names neither light nor surface as the exchange format has it', () => {
+    const { condition: _, surface: __, ...asked } = request(4, [42, 12, -8]);
+    // The format's own words: k1 = 0.04, k2 = 0.6, and sums over the 31 bands.
+    const { x, y, z, white } = exchangeWeights();
+    const sum = (weights: readonly number[], seen: number[]) =>
+      weights.reduce((total, weight, band) => total + weight * seen[band]!, 0);
+    for (const { drops, dE00, lab } of searchRecipes(asked, { within: 0 }).best.flat()) {
+      const total = Object.values(drops).reduce((p, q) => p + q, 0);
+      const seen = Array.from({ length: BAND_COUNT }, (_band, band) => {
+        const part = (pick: 'k' | 's') =>
+          Object.entries(drops).reduce(
+            (value, [id, count]) =>
+              value + (count / total) * asked.paints.find((paint) => paint.id === id)![pick][band]!,
+            0,
+          );
+        const q = part('k') / part('s');
+        const r = 1 + q - Math.sqrt(q * q + 2 * q);
+        return 0.04 + (0.96 * 0.4 * r) / (1 - 0.6 * r);
+      });
+      const again = xyzToLab({ X: sum(x, seen), Y: sum(y, seen), Z: sum(z, seen) }, white);
+      expect(ciede2000(lab, again)).toBeLessThan(1e-9);
+      expect(dE00).toBeCloseTo(ciede2000({ L: 42, a: 12, b: -8 }, again), 9);
+    }
+  });
+
+  it('lets a larger drop count for more', () => {
+    const asked = request(8, [50, 5, 5], 2);
+    const double = {
+      ...asked,
+      paints: asked.paints.map((paint, at) => (at ? paint : { ...paint, perDrop: 2 })),
+    };
+    const [one] = searchRecipes({ ...asked, maxDrops: 12 }, { within: 0, keep: 40 }).best[1]!.filter(
+      ({ drops }) => drops['p0'] === 4 && drops['p1'] === 3,
+    );
+    const [other] = searchRecipes({ ...double, maxDrops: 12 }, { within: 0, keep: 40 }).best[1]!.filter(
+      ({ drops }) => drops['p0'] === 2 && drops['p1'] === 3,
+    );
+    expect(ciede2000(one!.lab, other!.lab)).toBeLessThan(1e-9);
+    expect(() => searchRecipes({ ...asked, paints: [{ ...asked.paints[0]!, perDrop: 0 }] })).toThrow(
+      /drop of no volume/,
+    );
+  });
 
   it('keeps its promise of within', () => {
     fc.assert(

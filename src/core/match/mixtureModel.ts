@@ -1,18 +1,18 @@
 import {
   BAND_COUNT,
   ciede2000,
-  DAYLIGHT,
   labResponse,
   tristimulusWeights,
   type Lab,
-  type ViewingCondition,
+  type TristimulusWeights,
 } from '../colour/index.ts';
-import { opaqueReflectance, surfaceReflectance } from '../paint/index.ts';
+import { opaqueReflectance, outerReflectance, type Surface } from '../paint/index.ts';
+import { EXCHANGE_SURFACE, exchangeWeights } from './exchangeModel.ts';
 import type { RecipeRequest } from './recipeRequest.ts';
 
 // Local copies: module loaders that turn imports into property look-ups would slow the inner loops tenfold.
 const BANDS = BAND_COUNT;
-const surface = surfaceReflectance;
+const outer = outerReflectance;
 const opaque = opaqueReflectance;
 const response = labResponse;
 const difference = ciede2000;
@@ -28,6 +28,8 @@ export interface MixtureModel {
   wx: Float64Array;
   wy: Float64Array;
   wz: Float64Array;
+  /** The face that every mixture is seen with. */
+  surface: Surface;
   wanted: Lab;
   /** Paints that may be mixed with each other, as indices. */
   groups: number[][];
@@ -40,8 +42,7 @@ export interface MixtureModel {
 }
 
 /** Colour of mixtures in one light. */
-function seenIn(condition: ViewingCondition, k: Float64Array, s: Float64Array) {
-  const weights = tristimulusWeights(condition);
+function seenIn(weights: TristimulusWeights, surface: Surface, k: Float64Array, s: Float64Array) {
   const { white } = weights;
   const wx = Float64Array.from(weights.x, (value) => value / white.X);
   const wy = Float64Array.from(weights.y, (value) => value / white.Y);
@@ -59,7 +60,7 @@ function seenIn(condition: ViewingCondition, k: Float64Array, s: Float64Array) {
         absorbed += parts[i]! * k[at]!;
         scattered += parts[i]! * s[at]!;
       }
-      const reflectance = surface(opaque(absorbed / scattered));
+      const reflectance = outer(opaque(absorbed / scattered), surface);
       X += wx[band]! * reflectance;
       Y += wy[band]! * reflectance;
       Z += wz[band]! * reflectance;
@@ -73,22 +74,32 @@ function seenIn(condition: ViewingCondition, k: Float64Array, s: Float64Array) {
 export function mixtureModel({
   paints,
   target,
-  condition = DAYLIGHT,
+  condition,
+  surface = EXCHANGE_SURFACE,
   alsoIn = [],
   mostBought = Infinity,
 }: RecipeRequest): MixtureModel {
   const k = new Float64Array(paints.length * BANDS);
   const s = new Float64Array(paints.length * BANDS);
   paints.forEach((paint, index) => {
-    k.set(paint.k, index * BANDS);
-    s.set(paint.s, index * BANDS);
+    // A larger drop brings more of both.
+    const { perDrop = 1 } = paint;
+    k.set(
+      paint.k.map((value) => perDrop * value),
+      index * BANDS,
+    );
+    s.set(
+      paint.s.map((value) => perDrop * value),
+      index * BANDS,
+    );
   });
-  const { wx, wy, wz, lab } = seenIn(condition, k, s);
+  const weights = condition ? tristimulusWeights(condition) : exchangeWeights();
+  const { wx, wy, wz, lab } = seenIn(weights, surface, k, s);
   const labOf = ([L, a, b]: readonly [number, number, number]): Lab => ({ L, a, b });
   const wanted = labOf(target.lab);
   const others = alsoIn.map((light) => ({
     wanted: labOf(light.lab),
-    lab: seenIn(light.condition, k, s).lab,
+    lab: seenIn(tristimulusWeights(light.condition), surface, k, s).lab,
   }));
   const groups = new Map<string, number[]>();
   paints.forEach(({ group = '' }, index) => {
@@ -103,6 +114,7 @@ export function mixtureModel({
     wx,
     wy,
     wz,
+    surface,
     wanted,
     groups: [...groups.values()],
     toBuy: Uint8Array.from(paints, (paint) => (paint.toBuy ? 1 : 0)),

@@ -1,41 +1,55 @@
 import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
-import { BAND_COUNT, bandWavelength } from '../colour/index.ts';
-import type { PaintOptics } from '../paint/index.ts';
+import { BAND_COUNT, bandWavelength, DAYLIGHT, spectrumToLab } from '../colour/index.ts';
+import { mixOptics, opaqueSpectrum, type PaintOptics } from '../paint/index.ts';
+import { offsetUnits } from './offsetUnits.ts';
 
 /** A paint whose optics are believed with some doubt. */
 export interface DoubtfulPaint extends PaintOptics {
   id: string;
   /** Uncertainty of its masstone, dE00 at about 90 %. */
   uncertainty: number;
+  /** Standard deviation of ln of its strength: how surely K and S together are known, which the masstone does not
+   *  show and hiding and mixtures do; STRENGTH_DOUBT of a chart where absent. */
+  strengthDoubt?: number;
+  /** Volume of its drop against the usual one, 1 where absent, and the standard deviation of ln of that. */
+  perDrop?: number;
+  dropDoubt?: number;
 }
 
+/** A paint's optics with the size of its drop against the usual one. */
+export interface DroppedPaint extends PaintOptics {
+  perDrop: number;
+}
+
+/** Doubt of strength where nothing else is said: of a paint whose chart was read over black and white. */
+const USUAL_STRENGTH_DOUBT = 0.08;
+/** Doubt of a drop where nobody measured it: bottles and droppers differ by about a tenth. */
+export const USUAL_DROP_DOUBT = 0.1;
+
 /** How far off a paint's optics are is described by smooth factors over the spectrum: ln of the factor on K at
- *  seven wavelengths and on S at three, straight lines between. */
+ *  seven wavelengths and on S at three, straight lines between; ln of the factor on both, its strength; and ln of
+ *  the size of its drop. */
 const K_KNOTS = [400, 450, 500, 550, 600, 650, 700];
 const S_KNOTS = [400, 550, 700];
-export const PARAMETERS_PER_PAINT = K_KNOTS.length + S_KNOTS.length;
+const STRENGTH_AT = K_KNOTS.length + S_KNOTS.length;
+const DROP_AT = STRENGTH_AT + 1;
+export const PARAMETERS_PER_PAINT = DROP_AT + 1;
 
 /** Distance over which the errors of neighbouring wavelengths go together, nm. */
 const CORRELATION_NM = 110;
-/** Standard deviation of ln K for each dE00 of uncertainty at 90 %, and its bounds. A change of K by a tenth
- *  moves a mid-tone by about 1 dE00. Working values. */
-const LOG_K_PER_DE = 0.06;
-const LOG_K_LEAST = 0.015;
+/** Bounds of the standard deviation of ln K: a white hardly changes however far its K is off. */
+const LOG_K_LEAST = 0.005;
 const LOG_K_MOST = 0.6;
 /** ln S is known about as well as ln K: both come from the same reading. */
 const S_TO_K = 0.8;
+/** 1.2816 is the 90th percentile of the normal distribution. */
+const NORMAL_90 = 1.2816;
 
 const K_WEIGHTS = interpolation(K_KNOTS);
 const S_WEIGHTS = interpolation(S_KNOTS);
 
-/** Standard deviation of ln K of a paint. */
-export function logDeviation(uncertainty: number): number {
-  return Math.min(LOG_K_MOST, Math.max(LOG_K_LEAST, LOG_K_PER_DE * uncertainty));
-}
-
-/** Prior covariance of one paint's parameters. */
-export function priorCovariance(uncertainty: number): Matrix {
-  const sigma = logDeviation(uncertainty);
+/** Covariance of the shape parameters for a standard deviation of ln K of 1. */
+const UNIT_SHAPE = (() => {
   const block = (knots: number[], scale: number) =>
     knots.map((one) =>
       knots.map(
@@ -43,23 +57,84 @@ export function priorCovariance(uncertainty: number): Matrix {
           scale ** 2 * (Math.exp(-(((one - other) / CORRELATION_NM) ** 2) / 2) + (one === other ? 0.02 : 0)),
       ),
     );
+  const covariance = Matrix.zeros(STRENGTH_AT, STRENGTH_AT);
+  covariance.setSubMatrix(block(K_KNOTS, 1), 0, 0);
+  covariance.setSubMatrix(block(S_KNOTS, S_TO_K), K_KNOTS.length, K_KNOTS.length);
+  return covariance;
+})();
+
+/** Standard deviation of ln K of a paint, so chosen that nine in ten of the paints it could be lie within its
+ *  uncertainty of its masstone: the shape parameters are carried through to the colour along its tangent, and the
+ *  90th percentile of the length of that Gaussian is taken from its first two moments (Satterthwaite 1946, and the
+ *  cube root of Wilson and Hilferty 1931). */
+export function logDeviation(paint: PaintOptics & { uncertainty: number }): number {
+  const seen = (parameters: Float64Array) =>
+    spectrumToLab(opaqueSpectrum(withParameters(paint, parameters)), DAYLIGHT);
+  const origin = new Float64Array(PARAMETERS_PER_PAINT);
+  const face = seen(origin);
+  const step = 0.01;
+  const slopes = Matrix.zeros(3, STRENGTH_AT);
+  for (let at = 0; at < STRENGTH_AT; at++) {
+    const moved = origin.slice();
+    moved[at] = step;
+    offsetUnits(face, seen(moved)).forEach((value, row) => slopes.set(row, at, value / step));
+  }
+  const spread = slopes.mmul(UNIT_SHAPE).mmul(slopes.transpose());
+  const mean = spread.trace();
+  const variance = spread.mmul(spread).trace();
+  if (!(mean > 0)) return LOG_K_MOST;
+  const freedom = mean ** 2 / variance;
+  const cube = 1 - 2 / (9 * freedom) + NORMAL_90 * Math.sqrt(2 / (9 * freedom));
+  const at90 = Math.sqrt(mean * cube ** 3);
+  return Math.min(LOG_K_MOST, Math.max(LOG_K_LEAST, paint.uncertainty / at90));
+}
+
+/** Prior covariance of one paint's parameters. */
+export function priorCovariance(paint: DoubtfulPaint): Matrix {
   const covariance = Matrix.zeros(PARAMETERS_PER_PAINT, PARAMETERS_PER_PAINT);
-  covariance.setSubMatrix(block(K_KNOTS, sigma), 0, 0);
-  covariance.setSubMatrix(block(S_KNOTS, sigma * S_TO_K), K_KNOTS.length, K_KNOTS.length);
+  covariance.setSubMatrix(Matrix.mul(UNIT_SHAPE, logDeviation(paint) ** 2), 0, 0);
+  covariance.set(STRENGTH_AT, STRENGTH_AT, Math.max(1e-3, paint.strengthDoubt ?? USUAL_STRENGTH_DOUBT) ** 2);
+  covariance.set(DROP_AT, DROP_AT, Math.max(1e-3, paint.dropDoubt ?? USUAL_DROP_DOUBT) ** 2);
   return covariance;
 }
 
-/** The optics that a paint has with the parameters found at `at`; all zero gives its own. */
-export function withParameters(paint: PaintOptics, parameters: ArrayLike<number>, at = 0): PaintOptics {
+/** The optics and drop that a paint has with the parameters found at `at`; all zero gives its own. */
+export function withParameters(
+  paint: PaintOptics & { perDrop?: number },
+  parameters: ArrayLike<number>,
+  at = 0,
+): DroppedPaint {
   const factor = (weights: number[][], from: number, band: number) => {
-    let sum = 0;
+    let sum = parameters[at + STRENGTH_AT]!;
     weights[band]!.forEach((weight, knot) => (sum += weight * parameters[from + knot]!));
     return Math.exp(sum);
   };
   return {
     k: paint.k.map((value, band) => value * factor(K_WEIGHTS, at, band)),
     s: paint.s.map((value, band) => value * factor(S_WEIGHTS, at + K_KNOTS.length, band)),
+    perDrop: (paint.perDrop ?? 1) * Math.exp(parameters[at + DROP_AT]!),
   };
+}
+
+/** What a covariance of one paint's parameters leaves of each doubt: of the masstone as a share of another
+ *  covariance's, and the standard deviations of strength and drop. */
+export function doubtsLeft(
+  now: Matrix,
+  before: Matrix,
+): { masstone: number; strength: number; drop: number } {
+  const shape = (matrix: Matrix) => matrix.subMatrix(0, STRENGTH_AT - 1, 0, STRENGTH_AT - 1).trace();
+  return {
+    masstone: Math.min(1, Math.sqrt(shape(now) / shape(before))),
+    strength: Math.sqrt(now.get(STRENGTH_AT, STRENGTH_AT)),
+    drop: Math.sqrt(now.get(DROP_AT, DROP_AT)),
+  };
+}
+
+/** Optics of drops of paints together. Throws RangeError for negative or all-zero drops. */
+export function mixDrops(
+  parts: readonly { paint: PaintOptics & { perDrop?: number }; drops: number }[],
+): PaintOptics {
+  return mixOptics(parts.map(({ paint, drops }) => ({ optics: paint, share: drops * (paint.perDrop ?? 1) })));
 }
 
 /** A matrix whose product with independent unit normals has the given covariance. */

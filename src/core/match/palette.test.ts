@@ -1,7 +1,7 @@
 import loadHighs from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { ciede2000, DAYLIGHT, spectrumFrom, spectrumToLab, type Lab } from '../colour/index.ts';
-import { mixOptics, opaqueSpectrum } from '../paint/index.ts';
+import { GLOSSY, mixOptics, opaqueSpectrum } from '../paint/index.ts';
 import {
   besideDecal,
   planPalette,
@@ -57,6 +57,8 @@ const requestFor = (paints: RecipePaint[], lab: Lab): RecipeRequest => ({
   version: 1,
   paints,
   target: { lab: [lab.L, lab.a, lab.b] },
+  condition: DAYLIGHT,
+  surface: GLOSSY,
   maxPaints: 3,
   maxDrops: 6,
 });

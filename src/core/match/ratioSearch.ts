@@ -1,5 +1,4 @@
 import { BAND_COUNT, ciede2000, type Lab } from '../colour/index.ts';
-import { EXTERNAL_REFLECTION, INTERNAL_REFLECTION } from '../paint/index.ts';
 import { CUBE, NEIGHBOURS, type DifferenceBall } from './differenceBall.ts';
 import { differenceBound } from './differenceBound.ts';
 import { partKernel, type KernelCalls } from './kernel/partKernel.ts';
@@ -84,11 +83,6 @@ function makeRoom(ratios: readonly (readonly number[])[], paints: number, direct
     weightsAt + 8 * BANDS,
     weightsAt + 12 * BANDS,
   );
-  kernel.setSurface(
-    EXTERNAL_REFLECTION,
-    (1 - EXTERNAL_REFLECTION) * (1 - INTERNAL_REFLECTION),
-    INTERNAL_REFLECTION,
-  );
   const directionsAt = allocate(16 * directions);
   const neighboursAt = allocate(directions * NEIGHBOURS);
   const cubeAt = allocate(CUBE.length);
@@ -133,7 +127,8 @@ function makeRoom(ratios: readonly (readonly number[])[], paints: number, direct
  *  smin + t ds, Cov(s, R) <= E|s - mean| dR / 2 <= t (1 - t) ds dR, and t (1 - t) / (smin + t ds) is never above
  *  1 / (sqrt(smin) + sqrt(smax))^2, which gives D = ds dR / (sqrt(smin) + sqrt(smax))^2.
  *  So tristimulus values are those of the corners, mixed by l, plus [-(D + J), D] summed over the bands; the
- *  cube root, concave, adds its own Jensen gap above. Lab is linear in the cube roots, so along any direction
+ *  response (a cube root, a straight line for the darkest), concave, adds its own gap above. Lab is linear in the
+ *  responses, so along any direction
  *  the least over the part is that of a corner less these errors, which fall with the square of the part's
  *  size; the part is outside the ball when that is beyond the ball's reach. The best direction is climbed to
  *  from neighbour to neighbour: the margin is concave over directions. */
@@ -152,6 +147,7 @@ export function ratioSearch(
   let limit = Infinity;
   const room = takeRoom(ratios, model.size, count);
   const { kernel, floats, integers, root, directionsAt, resultAt } = room;
+  kernel.setSurface(model.surface.added, model.surface.through, model.surface.inside);
   room.calls.reachOf = (d) => {
     floats()[directionsAt / 4 + 4 * d + 3] = ball.reachOf(d) - atTarget[d]!;
   };

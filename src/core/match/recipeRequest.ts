@@ -1,10 +1,13 @@
 import { BAND_COUNT, type Lab, type ViewingCondition } from '../colour/index.ts';
+import type { Surface } from '../paint/index.ts';
 
 /** One paint on offer: K and S in 31 bands, in any unit that all paints of the request share. */
 export interface RecipePaint {
   id: string;
   k: readonly number[];
   s: readonly number[];
+  /** Volume of its drop against the usual one; 1 when absent. */
+  perDrop?: number;
   /** Only paints of one group are mixed with each other (one chemistry); absent means one common group. */
   group?: string;
   /** Not on the shelf; see RecipeRequest.mostBought. */
@@ -23,8 +26,12 @@ export interface RecipeRequest {
   maxDrops: number;
   /** At most this many paints of a recipe may be bought; any number when absent. */
   mostBought?: number;
-  /** The light the difference is judged in; D65 and the 2 degree observer when absent. */
+  /** The light the difference is judged in. When absent the request is read as the exchange format has it: D65 and
+   *  the 2 degree observer by plain sums over the bands. */
   condition?: ViewingCondition;
+  /** The face that target and mixtures are seen with; when absent as the exchange format has it: gloss, measured
+   *  with the shine included. */
+  surface?: Surface;
   /** Further lights with the colour wanted in each: a recipe is then as far off as in the worst of all. */
   alsoIn?: readonly { condition: ViewingCondition; lab: readonly [number, number, number] }[];
 }
@@ -72,12 +79,13 @@ export function requireRecipeRequest(request: RecipeRequest): void {
     }
   }
   const ids = new Set<string>();
-  for (const { id, k, s } of paints) {
+  for (const { id, k, s, perDrop = 1 } of paints) {
     if (ids.has(id)) throw new RangeError(`Paint ${id} is listed twice.`);
     ids.add(id);
     if (k.length !== BAND_COUNT || s.length !== BAND_COUNT) {
       throw new RangeError(`Paint ${id} needs ${BAND_COUNT} values of K and of S.`);
     }
+    if (!(perDrop > 0)) throw new RangeError(`Paint ${id} has a drop of no volume.`);
     if (k.some((value) => !(value >= 0)) || s.some((value) => !(value > 0))) {
       throw new RangeError(`Paint ${id} has a K below zero or an S that is not above zero.`);
     }

@@ -1,5 +1,5 @@
-import { ciede2000, type Lab } from '../colour/index.ts';
-import type { CodeSource } from './codeSources.ts';
+import { ciede2000, type Lab, type Spectrum } from '../colour/index.ts';
+import { codeLab } from './codeSources.ts';
 import { bentBy, colourWord } from './colourWords.ts';
 
 /** What a factory code is looked up by. */
@@ -11,7 +11,8 @@ export interface SearchableCode {
   years: string;
   suppliers?: string;
   kind: string;
-  sources: readonly CodeSource[];
+  /** Reflectance as it is wanted, 31 bands. */
+  spectrum: Spectrum;
 }
 
 export interface CodeSearch {
@@ -41,24 +42,18 @@ export function searchCodes<C extends SearchableCode>(
       colour: colourWord(word, words),
       year: /^(1[89]|20)\d\d$/.test(word) ? Number(word) : undefined,
     }));
-  const bent = words.filter((word) => bentBy(word, words));
   const found: FoundCode<C>[] = [];
   for (const code of codes) {
     if (maker !== undefined && code.maker !== maker) continue;
     const said =
       `${code.maker} ${code.code} ${code.name} ${code.kind} ${code.years} ${code.suppliers ?? ''}`.toLowerCase();
-    const lab = code.sources.find(({ inForce }) => inForce)?.lab;
-    const answers =
-      tests.every(
-        ({ word, colour, year }) =>
-          said.includes(word) ||
-          (colour !== undefined && lab !== undefined && colour(lab)) ||
-          (year !== undefined && inYears(code.years, year)),
-      ) &&
-      // "greenish blue" as a colour, or both words in the name.
-      (bent.length === 0 || lab !== undefined || bent.every((word) => said.includes(word)));
+    const lab = codeLab(code);
+    const answers = tests.every(
+      ({ word, colour, year }) =>
+        said.includes(word) || colour?.(lab) === true || (year !== undefined && inYears(code.years, year)),
+    );
     if (!answers) continue;
-    found.push(near && lab ? { code, dE00: ciede2000(near, lab) } : { code });
+    found.push(near ? { code, dE00: ciede2000(near, lab) } : { code });
   }
   if (near) found.sort((p, q) => (p.dE00 ?? Infinity) - (q.dE00 ?? Infinity));
   return found;

@@ -1,9 +1,12 @@
-import { ciede2000, DAYLIGHT, spectrumToLab, type Lab, type Spectrum } from '../colour/index.ts';
-import { filmsOver, type PaintOptics } from './optics.ts';
+import { ciede2000, DAYLIGHT, spectrumToLab, type Lab } from '../colour/index.ts';
+import { seenThrough, underFilm, type InnerLight } from './lightPath.ts';
+import type { PaintOptics } from './film.ts';
+import { filmsOver, opaqueSpectrum } from './optics.ts';
+import { GLOSSY, type Surface } from './surface.ts';
 
-/** Measured reflectance of the black and white of a drawdown card. */
-export const CARD_BLACK = 0.045;
-export const CARD_WHITE = 0.84;
+/** Reflectance of the black and white of a varnished drawdown card, without the shine. */
+export const CARD_BLACK = 0.005;
+export const CARD_WHITE = 0.8;
 
 /** A film hides when black and white under it cannot be told apart: dE00 below this. */
 export const HIDING_DIFFERENCE = 0.5;
@@ -34,16 +37,17 @@ export interface CoatStep {
   fromFull: number;
 }
 
-/** The colour after each coat from none to `coats`, over an undercoat given by its measured reflectance. */
+/** The colour after each coat from none to `coats`, over an undercoat given by its inner light, seen through a face. */
 export function coatByCoat(
   optics: PaintOptics,
-  undercoat: Spectrum,
+  undercoat: InnerLight,
   filmPerCoat: number,
   coats: number,
+  surface: Surface = GLOSSY,
 ): CoatStep[] {
-  const full = spectrumToLab(filmsOver(undercoat, [{ optics, thickness: 1e4 }]), DAYLIGHT);
+  const full = spectrumToLab(opaqueSpectrum(optics, surface), DAYLIGHT);
   return Array.from({ length: coats + 1 }, (_, count) => {
-    const spectrum = filmsOver(undercoat, [{ optics, thickness: count * filmPerCoat }]);
+    const spectrum = seenThrough(underFilm(undercoat, { optics, thickness: count * filmPerCoat }), surface);
     const lab = spectrumToLab(spectrum, DAYLIGHT);
     return { coats: count, spectrum, lab, fromFull: ciede2000(lab, full) };
   });
@@ -53,7 +57,7 @@ export function coatByCoat(
  *  the full colour, over this undercoat; undefined above the limit. */
 export function coatsToClose(
   optics: PaintOptics,
-  undercoat: Spectrum,
+  undercoat: InnerLight,
   filmPerCoat: number,
   limit = 40,
 ): number | undefined {

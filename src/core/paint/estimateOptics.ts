@@ -1,8 +1,8 @@
 import { requireSpectrum, type Spectrum } from '../colour/index.ts';
 import { contrastOverCard, HIDING_DIFFERENCE } from './coatsToHide.ts';
 import { absorptionOverScattering } from './kubelkaMunk.ts';
-import type { PaintOptics } from './optics.ts';
-import { internalReflectance } from './saunderson.ts';
+import type { PaintOptics } from './film.ts';
+import { GLOSSY, innerReflectance, type Surface } from './surface.ts';
 
 export type HidingClass = 'opaque' | 'semi-opaque' | 'transparent';
 
@@ -13,12 +13,17 @@ export const HIDING_FILM_UM: Readonly<Record<HidingClass, number>> = {
   transparent: 110,
 };
 
-/** Guesses K and S of a paint from how it looks laid thick (31-band measured reflectance) and how well its
- *  maker says it hides. Scattering is taken flat over the bands and scaled until the film of the class just
- *  hides; a guess, so results built on it deserve a wide band. */
-export function estimateOptics(masstone: Spectrum, hiding: HidingClass): PaintOptics {
+/** Guesses K and S of a paint from how it looks laid thick (31-band reflectance, measured or seen through the face
+ *  given: a full gloss without its shine where none is) and how well its maker says it hides. Scattering is taken flat
+ *  over the bands and scaled until the film of the class just hides; a guess, so results built on it deserve a wide
+ *  band: see STRENGTH_DOUBT in ../match. */
+export function estimateOptics(
+  masstone: Spectrum,
+  hiding: HidingClass,
+  surface: Surface = GLOSSY,
+): PaintOptics {
   requireSpectrum(masstone, 'reflectance');
-  const ratio = masstone.map((value) => absorptionOverScattering(internalReflectance(value)));
+  const ratio = masstone.map((value) => absorptionOverScattering(innerReflectance(value, surface)));
   const at = (scattering: number): PaintOptics => ({
     k: ratio.map((value) => value * scattering),
     s: ratio.map(() => scattering),

@@ -1,18 +1,8 @@
 import { BAND_COUNT, requireSpectrum, type Spectrum } from '../colour/index.ts';
-import { filmReflectance, opaqueReflectance } from './kubelkaMunk.ts';
-import { internalReflectance, surfaceReflectance } from './saunderson.ts';
-
-/** What a paint does to light: absorption and scattering per micrometre of dry film, in 31 bands. */
-export interface PaintOptics {
-  k: Spectrum;
-  s: Spectrum;
-}
-
-/** A film of one paint, thickness in micrometres. */
-export interface Film {
-  optics: PaintOptics;
-  thickness: number;
-}
+import { opaqueReflectance } from './kubelkaMunk.ts';
+import type { Film, PaintOptics } from './film.ts';
+import { innerLight, seenThrough, underFilm } from './lightPath.ts';
+import { GLOSSY, outerReflectance, type Surface } from './surface.ts';
 
 /** Optics of a mixture by volume fractions, which need not add up to 1 (drops will do).
  *  Throws RangeError for negative or all-zero parts. Source: Duncan (1940), K and S add by concentration. */
@@ -28,21 +18,23 @@ export function mixOptics(parts: readonly { optics: PaintOptics; share: number }
   return { k: blend((optics) => optics.k), s: blend((optics) => optics.s) };
 }
 
-/** Measured reflectance (31 bands) of a paint laid so thick that nothing under it shows. */
-export function opaqueSpectrum({ k, s }: PaintOptics): number[] {
+/** Reflectance (31 bands) of a paint laid so thick that nothing under it shows, as measured or seen through the face
+ *  given: on a full gloss without the shine where none is. */
+export function opaqueSpectrum({ k, s }: PaintOptics, surface: Surface = GLOSSY): number[] {
   requireSpectrum(k, 'absorption spectrum');
-  return k.map((value, band) => surfaceReflectance(opaqueReflectance(value / Math.max(s[band]!, 1e-9))));
+  return k.map((value, band) =>
+    outerReflectance(opaqueReflectance(value / Math.max(s[band]!, 1e-9)), surface),
+  );
 }
 
-/** Measured reflectance (31 bands) of films laid one over another on a background, bottom first.
- *  background: measured reflectance of the bare surface. Paint on paint is taken as optically joined,
+/** Reflectance (31 bands) of films laid one over another on a background, bottom first, seen through `surface`.
+ *  background: reflectance of the bare ground, seen through `face`. Paint on paint is taken as optically joined,
  *  so only the topmost face reflects like a surface. */
-export function filmsOver(background: Spectrum, films: readonly Film[]): number[] {
-  return background.map((measured, band) => {
-    const internal = films.reduce(
-      (under, { optics, thickness }) => filmReflectance(optics.k[band]!, optics.s[band]!, thickness, under),
-      internalReflectance(measured),
-    );
-    return surfaceReflectance(internal);
-  });
+export function filmsOver(
+  background: Spectrum,
+  films: readonly Film[],
+  surface: Surface = GLOSSY,
+  face: Surface = surface,
+): number[] {
+  return seenThrough(films.reduce(underFilm, innerLight(background, face)), surface);
 }

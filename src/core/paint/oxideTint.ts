@@ -15,9 +15,10 @@ interface HotMetal {
   slope: number;
 }
 
-/** Optical constants are rounded from tables of pure metals and oxides; growth is fitted to the tints that steel
- *  makers give for an hour in air (stainless: straw about 340 C, blue about 540 C; plain steel: straw about 230 C,
- *  blue about 300 C; titanium: gold about 400 C, blue about 550 C). Working values. */
+/** Optical constants are rounded from tables of pure metals and oxides; growth is fitted to the usual tables of temper
+ *  colours in air, by the thickness at which the film shows each (plain steel: straw 226 C, brown 255, purple 277,
+ *  blue 297; stainless: straw 340 C, brown 390, purple 450, blue 540; titanium: gold about 400 C, blue about 550).
+ *  Working values. */
 export const HOT_METALS: readonly HotMetal[] = [
   {
     id: 'stainless',
@@ -25,8 +26,8 @@ export const HOT_METALS: readonly HotMetal[] = [
     n: [2.0, 2.9],
     k: [2.7, 3.4],
     oxide: { n: 2.35, k: 0.12 },
-    grown: 1160,
-    slope: 2283,
+    grown: 314,
+    slope: 1528,
   },
   {
     id: 'steel',
@@ -34,8 +35,8 @@ export const HOT_METALS: readonly HotMetal[] = [
     n: [2.2, 2.9],
     k: [2.7, 3.3],
     oxide: { n: 2.4, k: 0.2 },
-    grown: 30800,
-    slope: 3488,
+    grown: 3334,
+    slope: 2443,
   },
   {
     id: 'titanium',

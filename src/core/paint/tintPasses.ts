@@ -1,4 +1,6 @@
 import { ciede2000, DAYLIGHT, spectrumToLab, type Lab, type Spectrum } from '../colour/index.ts';
+import { seenThrough, underFilm, type InnerLight } from './lightPath.ts';
+import { GLOSSY, type Surface } from './surface.ts';
 
 /** A base under some passes of a transparent colour. */
 export interface TintStep {
@@ -7,14 +9,21 @@ export interface TintStep {
   lab: Lab;
 }
 
-/** Colour of a base after each pass of a transparent tint, from none to `passes`: the light goes through the film,
- *  is thrown back by the base and goes through again, so every pass takes the same share (Beer and Lambert).
- *  k: absorption of the tint per um in 31 bands; film: dry film of one dusted pass, um. Throws RangeError for a
- *  film that is not above zero. */
-export function tintPasses(base: Spectrum, k: Spectrum, film: number, passes: number): TintStep[] {
+/** Colour of a base after each pass of a transparent tint, from none to `passes`. Light of a mirror goes through the
+ *  film and back, so every pass takes the same share (Beer and Lambert); light of a plain base is thrown about under
+ *  the face and passes more often. k: absorption of the tint per um in 31 bands; film: dry film of one dusted pass,
+ *  um. Throws RangeError for a film that is not above zero. */
+export function tintPasses(
+  base: InnerLight,
+  k: Spectrum,
+  film: number,
+  passes: number,
+  surface: Surface = GLOSSY,
+): TintStep[] {
   if (!(film > 0)) throw new RangeError(`A pass of ${film} um lays nothing; give a film above zero.`);
+  const optics = { k, s: k.map(() => 0) };
   return Array.from({ length: passes + 1 }, (_, count) => {
-    const spectrum = base.map((value, band) => value * Math.exp(-2 * k[band]! * film * count));
+    const spectrum = seenThrough(underFilm(base, { optics, thickness: film * count }), surface);
     return { passes: count, spectrum, lab: spectrumToLab(spectrum, DAYLIGHT) };
   });
 }

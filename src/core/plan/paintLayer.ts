@@ -1,3 +1,4 @@
+import { figure } from '../figures.ts';
 import {
   coatMinutes,
   FAMILIES,
@@ -101,7 +102,7 @@ export function addLayer(
       because,
       details: [
         product.name,
-        `${(volume.paintMl / layer.coats).toFixed(1)} ml paint${volume.thinnerMl > 0 ? ` + ${(volume.thinnerMl / layer.coats).toFixed(1)} ml thinner` : ''} for this coat`,
+        `${figure(volume.paintMl / layer.coats, 'ml')} paint${volume.thinnerMl > 0 ? ` + ${figure(volume.thinnerMl / layer.coats, 'ml')} thinner` : ''} for this coat`,
         ...LAYER_KINDS[layer.kind].how,
         settingLine(layer.tool, product.family, mist, own) ?? '',
         coat < layer.coats

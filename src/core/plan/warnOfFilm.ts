@@ -1,3 +1,4 @@
+import { figure } from '../figures.ts';
 import { fitAfterPaint, placeAfterPaint, type FilmOnFlats, type KitSummary } from '../kit/index.ts';
 import { operationsOf } from './benchSteps.ts';
 import type { PlanOperation } from './operation.ts';
@@ -38,7 +39,7 @@ export function warnOfFilm(
     warn(step, {
       id: `film ${jointId}`,
       title: `No longer goes in after paint: ${name}`,
-      reason: `Bare it has ${clearanceMm[1].toFixed(2)} mm; film leaves ${forecast.leftMm[1].toFixed(2)} mm.`,
+      reason: `Bare it has ${figure(clearanceMm[1], 'mm')}; film leaves ${figure(forecast.leftMm[1], 'mm')}.`,
       remedy: bare
         ? `Mask the faces before paint, or scrape ${forecast.scrapeUm} µm off them after.`
         : `Too late for tape: scrape ${forecast.scrapeUm} µm off the faces before they are joined.`,
@@ -52,7 +53,7 @@ export function warnOfFilm(
     warn(step, {
       id: `place ${place.id}`,
       title: `${place.kind === 'line' ? 'Paint fills' : 'Paint closes'} the ${name}`,
-      reason: `${place.sizeMm.toFixed(2)} mm bare, ${forecast.leftMm[1].toFixed(2)} mm after paint.`,
+      reason: `${figure(place.sizeMm, 'mm')} bare, ${figure(forecast.leftMm[1], 'mm')} after paint.`,
       remedy: forecast.words,
       stage: 'finish',
     });

@@ -28,6 +28,14 @@ export const paints = sqliteTable('paints', {
   s: json<number[]>('s'),
   provenance: text('provenance').$type<PaintRecord['provenance']>().notNull(),
   uncertainty: real('uncertainty').notNull(),
+  /** How the colour that its optics came from was seen: geometry, and gloss where measured. */
+  geometry: text('geometry').$type<PaintRecord['geometry']>().notNull().default('unknown'),
+  gloss: real('gloss'),
+  /** Measured: volume of a drop, ml, and strength against what the optics say. */
+  dropMl: real('drop_ml'),
+  strength: real('strength'),
+  /** What the builder should know of it since it was converted. */
+  notice: text('notice').notNull().default(''),
   /** No longer made; what stands on the shelf is the last of it. */
   discontinued: integer('discontinued', { mode: 'boolean' }).notNull().default(false),
 });
@@ -55,6 +63,8 @@ export const codes = sqliteTable('codes', {
   spectrum: json<number[]>('spectrum'),
   angles: text('angles', { mode: 'json' }).$type<NonNullable<CodeRecord['angles']>>(),
   sources: json<CodeRecord['sources']>('sources'),
+  /** What the builder should know of it since it was converted. */
+  notice: text('notice').notNull().default(''),
   version: integer('version').notNull().default(1),
 });
 
@@ -66,6 +76,10 @@ export const refits = sqliteTable('refits', {
   k: json<number[]>('k'),
   s: json<number[]>('s'),
   uncertainty: real('uncertainty').notNull(),
+  /** Size of its drop against the usual one, and what is left of the doubts of strength and drop (ln). */
+  perDrop: real('per_drop').notNull().default(1),
+  strengthDoubt: real('strength_doubt').notNull().default(0.08),
+  dropDoubt: real('drop_doubt').notNull().default(0.1),
   readings: integer('readings').notNull(),
 });
 
@@ -174,6 +188,8 @@ export const readings = sqliteTable(
     filmUm: real('film_um').notNull(),
     over: text('over').$type<ReadingRecord['over']>().notNull(),
     instrument: text('instrument').notNull(),
+    geometry: text('geometry').$type<ReadingRecord['geometry']>().notNull().default('unknown'),
+    gloss: real('gloss'),
     note: text('note').notNull(),
     aside: integer('aside', { mode: 'boolean' }).notNull().default(false),
   },
@@ -209,6 +225,12 @@ export const planHistory = sqliteTable('plan_history', {
   at: integer('at').notNull(),
   finish: integer('finish').notNull(),
   starts: json<Record<string, number>>('starts'),
+});
+
+/** What was converted in this file once, by name; minutes since 1970. */
+export const conversions = sqliteTable('conversions', {
+  name: text('name').primaryKey(),
+  at: integer('at').notNull(),
 });
 
 /** One row: the plan that the builder has seen last. */

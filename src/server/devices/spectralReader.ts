@@ -1,5 +1,5 @@
 import type { ReaderRecord } from '../../api/index.ts';
-import { ciede2000, DAYLIGHT, spectrumToLab } from '../../core/colour/index.ts';
+import { ciede2000, DAYLIGHT, spectrumToLab, type MeasuringGeometry } from '../../core/colour/index.ts';
 import { normalNumber } from '../../core/match/index.ts';
 import { ProblemError } from '../problem.ts';
 import { randomFrom } from './hiddenTruth.ts';
@@ -11,6 +11,7 @@ export interface ReaderResult {
   /** Largest dE00 between two of the three. */
   spread: number;
   instrument: string;
+  geometry: MeasuringGeometry;
 }
 
 /** What any handheld reader must do; a driver of a real one takes this place. Each refuses with a ProblemError that
@@ -25,6 +26,7 @@ export interface SpectralReader {
 }
 
 const NAME = 'Bench reader (simulated)';
+const GEOMETRY: MeasuringGeometry = '45:0';
 const WARM_UP_MS = 4000;
 /** After this long the tile must be read again. */
 const CALIBRATION_LASTS_MS = 60 * 60 * 1000;
@@ -74,7 +76,7 @@ export function simulatedReader(clock: () => number, seed: number): SpectralRead
       readyAt: connectedAt === undefined ? null : connectedAt + WARM_UP_MS,
       calibratedAt: calibratedAt ?? null,
       drift: ciede2000(grey(0.85), grey(0.85 * (1 + drift()))),
-      geometry: '45°:0°',
+      geometry: GEOMETRY,
       apertureMm: 4,
     }),
     connect: () => {
@@ -113,7 +115,7 @@ export function simulatedReader(clock: () => number, seed: number): SpectralRead
         ciede2000(labs[1]!, labs[2]!),
       );
       const spectrum = truth.map((_, band) => three.reduce((sum, one) => sum + one[band]!, 0) / TIMES);
-      return { spectrum, spread, instrument: NAME };
+      return { spectrum, spread, instrument: NAME, geometry: GEOMETRY };
     },
   };
 }

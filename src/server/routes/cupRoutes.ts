@@ -10,16 +10,26 @@ import {
   readingUpdate,
   type ReadingInput,
 } from '../../api/index.ts';
-import { DAYLIGHT, recoverSpectrum, spectrumToLab } from '../../core/colour/index.ts';
-import { dropsInCup, PROVENANCE_UNCERTAINTY } from '../../core/match/index.ts';
+import { DAYLIGHT, spectrumToLab } from '../../core/colour/index.ts';
+import { SHEEN_GLOSS, type Sheen } from '../../core/finish/index.ts';
+import { dropsInCup, PROVENANCE_UNCERTAINTY, seenSource, sourceUncertainty } from '../../core/match/index.ts';
 import { underlaySpectrum } from '../../core/paint/index.ts';
 import { builds, codes, cups, paints, readings } from '../database/schema.ts';
 import { trueChip, trueReflectance, WORLD } from '../devices/hiddenTruth.ts';
 import { simulatedReader } from '../devices/spectralReader.ts';
 import { notFound, ProblemError, stale } from '../problem.ts';
 import { readCards, readCup, readCups, refitPaints } from '../store/cupStore.ts';
-import { changeCode, readCode } from '../store/paintStore.ts';
+import { believedPaint, changeCode, readCode } from '../store/paintStore.ts';
 import { idOf, validated, type Served } from './served.ts';
+
+/** Gloss of a film as its labels have it: that of the paint of which there is most. */
+function filmGloss(
+  drops: Readonly<Record<string, number>>,
+  known: ReadonlyMap<string, { sheen: Sheen }>,
+): number {
+  const [most] = Object.entries(drops).sort((p, q) => q[1] - p[1]);
+  return SHEEN_GLOSS[known.get(most![0])!.sheen];
+}
 
 /** Cups of mixed paint, the spoons sprayed from them, and the reader that reads them. */
 export function cupRoutes({ db, clock }: Served): Router {
@@ -98,7 +108,7 @@ export function cupRoutes({ db, clock }: Served): Router {
         .select()
         .from(paints)
         .all()
-        .map((paint) => [paint.id, paint] as const),
+        .map((paint) => [paint.id, { ...believedPaint(paint), sheen: paint.sheen }] as const),
     );
     const gone = Object.keys(drops).find((id) => !known.has(id));
     if (gone) {
@@ -110,13 +120,25 @@ export function cupRoutes({ db, clock }: Served): Router {
       });
     }
     const id = randomUUID();
+    const gloss = input.gloss ?? filmGloss(drops, known);
     const result = input.spectrum
-      ? { spectrum: input.spectrum, spread: 0, instrument: 'given' }
+      ? {
+          spectrum: input.spectrum,
+          spread: 0,
+          instrument: 'given',
+          geometry: input.geometry ?? ('unknown' as const),
+        }
       : reader.read({
           name: `${cupId ?? 'card'} ${JSON.stringify(drops)}`,
           reflectance: () =>
             trueReflectance(
-              { drops, filmUm: input.filmUm, over: underlaySpectrum(input.over), cup: cupId ?? 'card' },
+              {
+                drops,
+                filmUm: input.filmUm,
+                over: underlaySpectrum(input.over),
+                gloss,
+                cup: cupId ?? 'card',
+              },
               known,
               WORLD,
             ),
@@ -130,6 +152,7 @@ export function cupRoutes({ db, clock }: Served): Router {
           drops,
           filmUm: input.filmUm,
           over: input.over,
+          gloss,
           note: input.note,
           ...result,
           spectrum: result.spectrum.map((value) => Number(value.toFixed(5))),
@@ -164,10 +187,13 @@ export function cupRoutes({ db, clock }: Served): Router {
     if (!code) throw notFound('code', codeId);
     const told = code.sources[0]!;
     const chip = trueChip(
-      { id: codeId, spectrum: told.spectrum ?? recoverSpectrum(told.lab), uncertainty: told.uncertainty },
+      { id: codeId, spectrum: seenSource(told, code.gloss), uncertainty: sourceUncertainty(told) },
       WORLD,
     );
-    const { spectrum, spread, instrument } = reader.read({ name: `chip ${codeId}`, reflectance: () => chip });
+    const { spectrum, spread, instrument, geometry } = reader.read({
+      name: `chip ${codeId}`,
+      reflectance: () => chip,
+    });
     const rounded = spectrum.map((value) => Number(value.toFixed(5)));
     const source = {
       provenance: 'instrument' as const,
@@ -176,6 +202,8 @@ export function cupRoutes({ db, clock }: Served): Router {
       // The reader's own doubt and how far its readings lie apart.
       uncertainty: Math.max(0.05, Math.hypot(PROVENANCE_UNCERTAINTY.instrument, spread)),
       inForce: false,
+      geometry,
+      gloss: null,
       spectrum: rounded,
     };
     const { name, years, suppliers, sources } = code;

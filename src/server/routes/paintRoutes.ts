@@ -23,6 +23,7 @@ import {
   saveCode,
   savePaint,
 } from '../store/paintStore.ts';
+import { refitPaints } from '../store/cupStore.ts';
 import { idOf, validated, type Served } from './served.ts';
 
 /** The catalogue of paints, the shelf, and factory codes. */
@@ -49,7 +50,9 @@ export function paintRoutes({ db }: Served): Router {
     const input = validated(paintUpdate, request.body);
     const paintId = idOf(request);
     if (!readPaint(db, paintId)) throw notFound('paint', paintId);
-    changePaint(db, paintId, input);
+    db.transaction((tx) => {
+      if (changePaint(tx, paintId, input)) refitPaints(tx, [paintId]);
+    });
     response.json(readPaint(db, paintId));
   });
 

@@ -1,9 +1,10 @@
 import { asc, eq, isNull } from 'drizzle-orm';
 import type { CupRecord, ReadingRecord } from '../../api/index.ts';
 import { evidenceFor, refitOptics, type MixReading } from '../../core/match/index.ts';
-import { underlaySpectrum } from '../../core/paint/index.ts';
+import { surfaceOf, underlaySpectrum } from '../../core/paint/index.ts';
 import type { Database } from '../database/open.ts';
 import { cups, paints, readings, refits } from '../database/schema.ts';
+import { believedPaint } from './paintStore.ts';
 
 export function readCups(db: Database): CupRecord[] {
   const taken = db.select().from(readings).orderBy(asc(readings.at)).all();
@@ -31,7 +32,7 @@ export function refitPaints(db: Database, paintIds: readonly string[]): void {
       .select()
       .from(paints)
       .all()
-      .map((paint) => [paint.id, paint] as const),
+      .map((paint) => [paint.id, believedPaint(paint)] as const),
   );
   const usable = all.filter(({ drops }) => Object.keys(drops).every((id) => known.has(id)));
   const { paintIds: tied, readings: evidence } = evidenceFor(paintIds, usable);
@@ -40,20 +41,25 @@ export function refitPaints(db: Database, paintIds: readonly string[]): void {
   if (evident.length === 0) return;
   const fit = refitOptics(
     evident.map((id) => known.get(id)!),
-    evidence.map(({ drops, spectrum, filmUm, over }): MixReading => ({
+    evidence.map(({ drops, spectrum, filmUm, over, geometry, gloss }): MixReading => ({
       drops,
       spectrum,
       film: { thickness: filmUm, over: underlaySpectrum(over) },
+      surface: surfaceOf(geometry, gloss ?? undefined),
     })),
   );
   for (const id of evident) {
-    const { k, s } = fit.optics.get(id)!;
+    const { k, s, perDrop } = fit.optics.get(id)!;
+    const left = fit.doubts.get(id)!;
     db.insert(refits)
       .values({
         paintId: id,
         k: [...k],
         s: [...s],
         uncertainty: fit.uncertainty.get(id)!,
+        perDrop,
+        strengthDoubt: left.strength,
+        dropDoubt: left.drop,
         readings: evidence.filter(({ drops }) => id in drops).length,
       })
       .run();

@@ -1,7 +1,7 @@
+import { figure } from '../../core/figures.ts';
 import { useId } from 'react';
 import { spectrumToDisplay, type IlluminantId } from '../../core/colour/index.ts';
-import type { Stack, StackEvaluation } from '../../core/finish/index.ts';
-import { opaqueSpectrum } from '../../core/paint/index.ts';
+import { opaqueInSheen, type Stack, type StackEvaluation } from '../../core/finish/index.ts';
 
 interface CrossSectionProps {
   stack: Stack;
@@ -88,7 +88,9 @@ export function CrossSection({ stack, evaluation, light, marked, names, onMark }
       {bands.map(({ row, from, to }, index) => {
         const clear = row.kind === 'clear' || row.kind === 'decal';
         const fill =
-          clear || !row.source.product ? '#ffffff' : shade(opaqueSpectrum(row.source.product.optics));
+          clear || !row.source.product
+            ? '#ffffff'
+            : shade(opaqueInSheen(row.source.product.optics, row.source.product.sheen));
         const active = row.id === marked;
         return (
           <g key={row.id}>
@@ -138,7 +140,7 @@ export function CrossSection({ stack, evaluation, light, marked, names, onMark }
               <text x={BODY_RIGHT + 34} y={labels[index]! + 5} fontSize="14.5" fill="#111">
                 {shorten(names.get(row.id) ?? row.kind, 19)}
                 <tspan x={WIDTH - 6} textAnchor="end" fontFamily="JetBrains Mono" fontSize="12.5">
-                  {row.film.usual.toFixed(0)} µm
+                  {figure(row.film.usual, 'µm')}
                 </tspan>
               </text>
             </g>

@@ -1,3 +1,4 @@
+import { figure } from '../../core/figures.ts';
 import { NumberInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import type { ReadingInput } from '../../api/index.ts';
@@ -81,7 +82,7 @@ export function ReaderPanel({ subject, coatUm, onRead }: ReaderPanelProps) {
                 it said when calibrated. After an hour it asks for the tile again.
               </Why>
             </dt>
-            <dd className="mono">{reader.drift.toFixed(2)} dE</dd>
+            <dd className="mono">{figure(reader.drift, 'dE', 2)}</dd>
           </>
         )}
       </dl>
@@ -89,7 +90,7 @@ export function ReaderPanel({ subject, coatUm, onRead }: ReaderPanelProps) {
         <>
           <NumberInput
             label="Coats on the spoon"
-            description={`about ${coatUm.toFixed(0)} µm dry film each`}
+            description={`about ${figure(coatUm, 'µm')} dry film each`}
             min={1}
             max={20}
             allowDecimal={false}

@@ -1,3 +1,4 @@
+import { figure } from '../../core/figures.ts';
 import { Slider } from '@mantine/core';
 import { useId } from 'react';
 
@@ -17,7 +18,7 @@ export function ToleranceSlider({ who, about, tolerance, onChange }: ToleranceSl
   return (
     <div style={{ marginTop: 12 }}>
       <span id={id}>
-        {who} within <b className="mono">{tolerance.toFixed(1)} dE</b>
+        {who} within <b className="mono">{figure(tolerance, 'dE')}</b>
       </span>
       <Slider
         aria-labelledby={id}
@@ -26,7 +27,7 @@ export function ToleranceSlider({ who, about, tolerance, onChange }: ToleranceSl
         max={4}
         step={0.1}
         value={tolerance}
-        label={(value) => `${value.toFixed(1)} dE`}
+        label={(value) => figure(value, 'dE')}
         onChange={onChange}
       />
       <p className="soft small" style={{ marginTop: 6 }}>

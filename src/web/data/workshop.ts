@@ -1,9 +1,10 @@
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
 import type { BuildRecord, CodeRecord, PaintRecord, TrayRecord } from '../../api/index.ts';
-import { labToDisplay, spectrumToDisplay } from '../../core/colour/index.ts';
+import { spectrumToDisplay } from '../../core/colour/index.ts';
 import {
   evaluateStack,
+  opaqueInSheen,
   type Conditions,
   type EvaluateOptions,
   type StackEvaluation,
@@ -16,7 +17,6 @@ import {
   targetLayer,
   type ProductIndex,
 } from '../../core/kit/index.ts';
-import { opaqueSpectrum } from '../../core/paint/index.ts';
 import { useBench, useCodes, usePaints } from './bench.ts';
 
 export interface Workshop {
@@ -59,10 +59,9 @@ export function useWorkshop(): Workshop {
 export function trayHex(tray: TrayRecord, products: ProductIndex, codes: readonly CodeRecord[]): string {
   const about = targetLayer(tray.layers) ?? tray.layers.findLast(({ kind }) => kind === 'metal');
   const product = about?.mix && resolveMix(about.mix, products);
-  if (product) return spectrumToDisplay(opaqueSpectrum(product.optics)).hex;
+  if (product) return spectrumToDisplay(opaqueInSheen(product.optics, product.sheen)).hex;
   const code = codes.find(({ id }) => id === tray.codeId);
-  const lab = code?.sources.find(({ inForce }) => inForce)?.lab;
-  return lab ? labToDisplay(lab).hex : '#8c8c8c';
+  return code ? spectrumToDisplay(code.spectrum).hex : '#8c8c8c';
 }
 
 export interface TrayFinish {

@@ -1,6 +1,7 @@
 import type { Lab } from '../../core/colour/index.ts';
 import {
   additions,
+  mixDrops,
   predictionBand,
   refitOptics,
   type Addition,
@@ -8,7 +9,7 @@ import {
   type MixReading,
   type PredictionBand,
 } from '../../core/match/index.ts';
-import { mixOptics, opaqueSpectrum } from '../../core/paint/index.ts';
+import { opaqueSpectrum, type Surface } from '../../core/paint/index.ts';
 import { seededRandom } from '../../core/plan/index.ts';
 
 export interface CupAdviceQuestion {
@@ -21,6 +22,8 @@ export interface CupAdviceQuestion {
   /** Paints that may be added. */
   candidates: string[];
   target: { lab: Lab; uncertainty: number };
+  /** The face that the target is seen with. */
+  surface: Surface;
   maxAdded: number;
 }
 
@@ -54,6 +57,7 @@ export function cupAdvice({
   readings,
   candidates,
   target,
+  surface,
   maxAdded,
 }: CupAdviceQuestion): CupAdvice {
   const fit = refitOptics(paints, readings);
@@ -62,17 +66,18 @@ export function cupAdvice({
   const bandOf = (drops: Record<string, number>) =>
     predictionBand(
       fit,
-      newest === undefined ? { drops: counted, target } : { cup, drops, target },
+      newest === undefined ? { drops: counted, target, surface } : { cup, drops, target, surface },
       seededRandom(SEED),
     );
-  const parts = Object.entries(cup).map(([id, share]) => ({ optics: fit.optics.get(id)!, share }));
-  const spectrum = opaqueSpectrum(mixOptics(parts));
+  const mixture = mixDrops(Object.entries(cup).map(([id, drops]) => ({ paint: fit.optics.get(id)!, drops })));
+  const spectrum = opaqueSpectrum(mixture, surface);
   const found = additions(
     {
       cup,
       candidates,
       optics: fit.optics,
       target: target.lab,
+      surface,
       maxAdded,
       maxKinds: Math.min(3, candidates.length),
     },
@@ -83,6 +88,7 @@ export function cupAdvice({
     candidates: [],
     optics: fit.optics,
     target: target.lab,
+    surface,
     maxAdded: 0,
     maxKinds: 0,
   });

@@ -38,6 +38,7 @@ const target = (id: string, lab: Lab, change: Partial<PaletteTarget> = {}): Pale
   uncertainty: 0.4,
   tolerance: 1,
   flake: false,
+  gloss: 85,
   ...change,
 });
 const rose = target(

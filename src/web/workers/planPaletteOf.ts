@@ -7,12 +7,14 @@ import {
   searchRecipes,
   whatIsMissing,
   type ChoiceRecipe,
+  type DoubtfulPaint,
   type NoPalette,
   type PaletteAim,
   type PalettePlan,
   type PredictionBand,
   type ProgrammeSolver,
 } from '../../core/match/index.ts';
+import { seenSurface } from '../../core/paint/index.ts';
 import { seededRandom } from '../../core/plan/index.ts';
 
 export interface PaletteTarget {
@@ -24,13 +26,11 @@ export interface PaletteTarget {
   tolerance: number;
   /** Flake may be in it. */
   flake: boolean;
+  /** Gloss that it is seen with, gloss units at 60 degrees. */
+  gloss: number;
 }
 
-export interface PalettePaint {
-  id: string;
-  k: number[];
-  s: number[];
-  uncertainty: number;
+export interface PalettePaint extends DoubtfulPaint {
   family: string;
   flake: boolean;
   owned: boolean;
@@ -73,21 +73,22 @@ export function planPaletteOf(
   onProgress: (share: number) => void,
 ): PaletteAnswer {
   const { targets, paints, maxPaints, maxDrops, condition } = request;
-  const poolKey = `${paints.map(({ id, k, s }) => `${id}${k[15]}${s[15]}`).join()} ${maxPaints} ${maxDrops}`;
-  const recipeRequest = ({ lab, flake }: PaletteTarget) => ({
+  const poolKey = `${paints.map(({ id, k, s, perDrop }) => `${id}${k[15]}${s[15]}${perDrop}`).join()} ${maxPaints} ${maxDrops}`;
+  const recipeRequest = ({ lab, flake, gloss }: PaletteTarget) => ({
     format: 'recipe-request' as const,
     version: 1 as const,
     paints: paints
       .filter((paint) => flake || !paint.flake)
-      .map(({ id, k, s, family }) => ({ id, k, s, group: family })),
+      .map(({ id, k, s, perDrop = 1, family }) => ({ id, k, s, perDrop, group: family })),
     target: { lab: [lab.L, lab.a, lab.b] as const },
     maxPaints,
     maxDrops,
     condition,
+    surface: seenSurface(gloss),
   });
   const colours = targets.map((target, index) => {
-    const { lab, tolerance, flake } = target;
-    const key = `${poolKey} ${JSON.stringify([lab, tolerance, flake, condition])}`;
+    const { lab, tolerance, flake, gloss } = target;
+    const key = `${poolKey} ${JSON.stringify([lab, tolerance, flake, gloss, condition])}`;
     let recipes = found.get(key);
     if (!recipes) {
       const search = recipesWithin(recipeRequest(target), tolerance);
@@ -144,12 +145,10 @@ export function planPaletteOf(
       paints.filter(({ id }) => used.includes(id)),
       [],
     );
-    return recipes.map(({ colourId, drops }) =>
-      predictionBand(
-        fit,
-        { drops, target: targets.find(({ id }) => id === colourId)!, condition },
-        seededRandom(SEED),
-      ),
-    );
+    return recipes.map(({ colourId, drops }) => {
+      const target = targets.find(({ id }) => id === colourId)!;
+      const surface = seenSurface(target.gloss);
+      return predictionBand(fit, { drops, target, condition, surface }, seededRandom(SEED));
+    });
   }
 }

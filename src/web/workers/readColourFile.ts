@@ -6,6 +6,7 @@ import {
   readCxf,
   readGimpPalette,
   type ColourColumn,
+  type ReadChoices,
   type ReadFile,
 } from '../../core/formats/index.ts';
 
@@ -20,10 +21,8 @@ export interface ColourFile extends ReadFile {
   ask?: string;
 }
 
-export interface ReadOptions {
+export interface ReadOptions extends ReadChoices {
   columns?: ColourColumn[];
-  scale?: 'fraction' | 'percent';
-  light?: { illuminant: string; observer: '2deg' | '10deg' };
 }
 
 const PREVIEW = 5;
@@ -44,10 +43,10 @@ export function readColourFile(text: string, options: ReadOptions = {}): ColourF
       throw error;
     }
   };
-  if (start.startsWith('<')) return asked('CxF 3', () => readCxf(text, options.scale));
+  if (start.startsWith('<')) return asked('CxF 3', () => readCxf(text, options));
   if (start.startsWith('GIMP Palette')) return asked('GIMP palette', () => readGimpPalette(text));
   if (/BEGIN_DATA_FORMAT/.test(text.slice(0, 100_000)))
-    return asked('CGATS text', () => readCgats(text, options.scale));
+    return asked('CGATS text', () => readCgats(text, options));
 
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
   const [headings = [], ...rows] = data;

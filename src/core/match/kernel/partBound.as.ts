@@ -229,7 +229,32 @@ function three(x: f32, y: f32, z: f32): v128 {
   return f32x4.replace_lane(f32x4.replace_lane(f32x4.replace_lane(f32x4.splat(0), 0, x), 1, y), 2, z);
 }
 
-/** Cube roots of numbers above 0.03, to about 1e-7 of themselves; the fourth is left as it comes. */
+/** Where CIELAB's response turns from a straight line into the cube root: as a ratio and as a response. */
+const KNEE: f32 = <f32>(216.0 / 24389.0);
+const KNEE_RESPONSE: f32 = <f32>(6.0 / 29.0);
+/** The straight line: slope, and its value at nought. */
+const DARK_SLOPE: f32 = <f32>(841.0 / 108.0);
+const DARK_START: f32 = <f32>(16.0 / 116.0);
+
+/** CIELAB's responses to tristimulus ratios: f(X), f(Y), f(Z); the fourth is left as it comes. */
+function responses(v: v128): v128 {
+  const line = f32x4.add(f32x4.mul(v, f32x4.splat(DARK_SLOPE)), f32x4.splat(DARK_START));
+  return v128.bitselect(cubeRoots(v), line, f32x4.gt(v, f32x4.splat(KNEE)));
+}
+
+/** The inverse of responses. */
+function ratiosFor(f: v128): v128 {
+  const line = f32x4.mul(f32x4.sub(f, f32x4.splat(DARK_START)), f32x4.splat(<f32>(108.0 / 841.0)));
+  return v128.bitselect(f32x4.mul(f32x4.mul(f, f), f), line, f32x4.gt(f, f32x4.splat(KNEE_RESPONSE)));
+}
+
+/** Slopes of the responses where they have the values given. */
+function slopesAt(f: v128): v128 {
+  const above = f32x4.pmax(f, f32x4.splat(KNEE_RESPONSE));
+  return f32x4.div(f32x4.splat(<f32>(1.0 / 3.0)), f32x4.mul(above, above));
+}
+
+/** Cube roots of numbers above 0.008, to about 1e-7 of themselves; the fourth is left as it comes. */
 function cubeRoots(v: v128): v128 {
   // A third of the exponent and two of Halley's steps, each of which cubes the error.
   const third = f32x4.mul(f32x4.convert_i32x4_s(v), f32x4.splat(<f32>(1.0 / 3.0)));
@@ -300,13 +325,13 @@ function filled(record: usize): usize {
   if (load<i32>(record, STAMP) != stamp) {
     store<i32>(record, stamp, STAMP);
     const seen = mix(record + FRACTIONS, record);
-    v128.store(record, f32x4.sub(cubeRoots(seen), three(middleX, middleY, middleZ)), RESPONSES);
+    v128.store(record, f32x4.sub(responses(seen), three(middleX, middleY, middleZ)), RESPONSES);
   }
   return record;
 }
 
 function seeParts(parts: usize): void {
-  v128.store(result, f32x4.sub(cubeRoots(mix(parts, 0)), three(middleX, middleY, middleZ)));
+  v128.store(result, f32x4.sub(responses(mix(parts, 0)), three(middleX, middleY, middleZ)));
 }
 
 /** f(X), f(Y) and f(Z) of a ratio, less those of the target, at `result`. */
@@ -587,7 +612,7 @@ export function margin(part: usize, start: i32): f32 {
   return climb(start);
 }
 
-/** What the cube root can add above (`rise`) and below (`fall`) the mixed corner values of the channels. */
+/** What the response can add above (`rise`) and below (`fall`) the mixed corner values of the channels. */
 function spread(v0: usize, v1: usize, v2: usize, v3: usize, over: v128, under: v128): void {
   const F0 = v128.load(v0, RESPONSES);
   const F1 = v128.load(v1, RESPONSES);
@@ -610,14 +635,19 @@ function spread(v0: usize, v1: usize, v2: usize, v3: usize, over: v128, under: v
   const touch = f32x4.sqrt(f32x4.mul(squares, third));
   const cubes = f32x4.sub(f32x4.mul(f32x4.mul(touch, touch), touch), f32x4.mul(f32x4.mul(low, low), low));
   const bow = f32x4.sub(f32x4.sub(touch, low), f32x4.div(cubes, squares));
-  rise = f32x4.add(bow, f32x4.div(f32x4.mul(over, third), f32x4.mul(low, low)));
-  // No mixture is darker than what the surface alone reflects.
-  const floor = f32x4.pmax(
-    f32x4.splat(outside * <f32>0.9999),
-    f32x4.sub(f32x4.mul(f32x4.mul(low, low), low), under),
+  // Where it begins on the straight line: a concave function lies above its chord by no more than a quarter of the
+  // chord's length in ratios times the change of its slope.
+  const darkest = ratiosFor(low);
+  const steepest = slopesAt(low);
+  const quarter = f32x4.mul(
+    f32x4.mul(f32x4.splat(0.25), f32x4.sub(ratiosFor(high), darkest)),
+    f32x4.sub(steepest, slopesAt(high)),
   );
-  const bottom = cubeRoots(floor);
-  fall = f32x4.div(f32x4.mul(under, third), f32x4.mul(bottom, bottom));
+  const bent = v128.bitselect(bow, quarter, f32x4.gt(low, f32x4.splat(KNEE_RESPONSE)));
+  rise = f32x4.add(bent, f32x4.mul(over, steepest));
+  // No mixture is darker than what the surface alone reflects.
+  const floor = f32x4.pmax(f32x4.splat(outside * <f32>0.9999), f32x4.sub(darkest, under));
+  fall = f32x4.mul(under, slopesAt(responses(floor)));
 }
 
 /** Least and most of L, a and b at the corners, less those of the target, then rise and fall, at `result`. */

@@ -4,7 +4,7 @@ import { compiled } from './partBound.compiled.ts';
 /** The functions of partBound.as.ts. */
 export interface PartKernel {
   setPaints: (n: number, k: number, s: number, x: number, y: number, z: number, all: number) => void;
-  setSurface: (external: number, through: number, internal: number) => void;
+  setSurface: (added: number, through: number, inside: number) => void;
   setTarget: (x: number, y: number, z: number, unitL: number, unitAB: number) => void;
   setTables: (directions: number, neighbours: number, cube: number, result: number) => void;
   setRatios: (drops: number, count: number, least: number, end: number) => number;

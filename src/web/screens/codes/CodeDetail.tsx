@@ -1,8 +1,9 @@
+import { figure } from '../../../core/figures.ts';
 import { TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import type { CodeRecord } from '../../../api/index.ts';
-import { recoverSpectrum, spectrumToDisplay, type IlluminantId } from '../../../core/colour/index.ts';
-import { disagreements, type CodeSource } from '../../../core/match/index.ts';
+import { GEOMETRY_NAMES, spectrumToDisplay, type IlluminantId } from '../../../core/colour/index.ts';
+import { disagreements, seenSource, sourceUncertainty, type CodeSource } from '../../../core/match/index.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { PROVENANCE_WORDS } from '../../components/provenance.ts';
@@ -23,7 +24,7 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
     void saveCode(code, after, `years and suppliers of ${code.code}`).catch(() => undefined);
   };
   const force = code.sources.find(({ inForce }) => inForce);
-  const apart = disagreements(code.sources);
+  const apart = disagreements(code.sources, code.gloss);
   const worst = apart[0];
   const spectra = useMemo(
     () => new Map(code.sources.map((source) => [source, spectrumOf(source, code)])),
@@ -80,7 +81,7 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
                 label={PROVENANCE_WORDS[source.provenance]}
               />
               <b style={{ display: 'block' }}>{PROVENANCE_WORDS[source.provenance]}</b>
-              <span className="mono">±{source.uncertainty.toFixed(1)} dE</span>
+              <span className="mono">±{figure(sourceUncertainty(source), 'dE')}</span>
             </li>
           ))}
         </ul>
@@ -88,7 +89,7 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
           <figure className="well" style={{ margin: '14px 0 0' }}>
             <figcaption className="small">
               Edge to edge, largest disagreement: {PROVENANCE_WORDS[force.provenance].toLowerCase()} left,{' '}
-              {PROVENANCE_WORDS[worst.source.provenance].toLowerCase()} right, {worst.dE00.toFixed(1)} dE
+              {PROVENANCE_WORDS[worst.source.provenance].toLowerCase()} right, {figure(worst.dE00, 'dE')}
               {worst.words && ` (${worst.words})`}
             </figcaption>
             <div
@@ -166,14 +167,18 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
                     <span className="small" style={{ display: 'block' }}>
                       {source.note}
                       {source.spectrum ? ', spectrum' : ''}
+                      <span style={{ display: 'block' }}>
+                        measured {GEOMETRY_NAMES[source.geometry ?? 'unknown']}
+                        {source.gloss === null || source.gloss === undefined ? '' : `, ${source.gloss} GU`}
+                      </span>
                     </span>
                     <span className="mono small" style={{ display: 'block' }}>
                       L {source.lab.L.toFixed(1)} a {source.lab.a.toFixed(1)} b {source.lab.b.toFixed(1)}, ±
-                      {source.uncertainty.toFixed(1)} dE
+                      {figure(sourceUncertainty(source), 'dE')}
                     </span>
                     {differs && (
                       <span className="small" style={{ display: 'block' }}>
-                        {differs.dE00.toFixed(1)} dE away{differs.words && `: ${differs.words}`}
+                        {figure(differs.dE00, 'dE')} away{differs.words && `: ${differs.words}`}
                         {differs.beyondDoubt ? ' – more than both doubts explain' : ''}
                       </span>
                     )}
@@ -211,14 +216,7 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
   );
 }
 
-/** The spectrum that a source was measured with, or the smooth one that its Lab could have. */
+/** How a source looks beside the others: without the shine, with the gloss wanted. */
 function spectrumOf(source: CodeSource, code: CodeRecord): readonly number[] {
-  if (source.spectrum) return source.spectrum;
-  if (source.inForce) return code.spectrum;
-  try {
-    return recoverSpectrum(source.lab);
-  } catch {
-    // More vivid than any surface: shown as near as the code itself.
-    return code.spectrum;
-  }
+  return source.inForce ? code.spectrum : seenSource(source, code.gloss);
 }

@@ -3,8 +3,8 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { CodeRecord } from '../../../api/index.ts';
-import { labToDisplay } from '../../../core/colour/index.ts';
-import { searchCodes, type FoundCode } from '../../../core/match/index.ts';
+import { spectrumToDisplay } from '../../../core/colour/index.ts';
+import { codeLab, searchCodes, type FoundCode } from '../../../core/match/index.ts';
 import { Loading } from '../../components/Loading.tsx';
 import { useCodes } from '../../data/bench.ts';
 import { CodeDetail } from './CodeDetail.tsx';
@@ -24,7 +24,7 @@ export function CodesScreen() {
   const [importing, setImporting] = useState(false);
   const query = useDeferredValue(text);
   const near = codes?.find(({ id }) => id === nearId);
-  const nearLab = near?.sources.find(({ inForce }) => inForce)?.lab;
+  const nearLab = useMemo(() => near && codeLab(near), [near]);
   const found = useMemo(
     () => searchCodes(codes ?? [], { text: query, maker: maker ?? undefined, near: nearLab }),
     [codes, query, maker, nearLab],
@@ -149,7 +149,6 @@ function CodeList({ found, chosen, onOpen }: CodeListProps) {
       <div style={{ height: rows.getTotalSize(), position: 'relative' }}>
         {rows.getVirtualItems().map(({ index, start }) => {
           const { code, dE00 } = found[index]!;
-          const lab = code.sources.find(({ inForce }) => inForce)?.lab;
           return (
             <div
               key={code.id}
@@ -162,7 +161,7 @@ function CodeList({ found, chosen, onOpen }: CodeListProps) {
             >
               <span
                 className="dot"
-                style={{ background: lab ? labToDisplay(lab).hex : 'transparent' }}
+                style={{ background: spectrumToDisplay(code.spectrum).hex }}
                 aria-hidden
               />
               <span style={{ minWidth: 0 }}>

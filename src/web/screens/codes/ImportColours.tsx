@@ -1,3 +1,4 @@
+import { figure } from '../../../core/figures.ts';
 import { FileButton, Select, TextInput } from '@mantine/core';
 import { wrap } from 'comlink';
 import { useRef, useState } from 'react';
@@ -186,7 +187,7 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
                 description="decides how surely they are known"
                 data={(Object.keys(PROVENANCE_WORDS) as Provenance[]).map((value) => ({
                   value,
-                  label: `${PROVENANCE_WORDS[value]}, ±${PROVENANCE_UNCERTAINTY[value].toFixed(1)} dE`,
+                  label: `${PROVENANCE_WORDS[value]}, ±${figure(PROVENANCE_UNCERTAINTY[value], 'dE')}`,
                 }))}
                 value={provenance}
                 onChange={(value) => setProvenance(value ?? 'instrument')}
@@ -312,10 +313,13 @@ function toCodes(
 ): { inputs: CodeInput[]; left: string[] } {
   const inputs: CodeInput[] = [];
   const left: string[] = [];
-  for (const { name, code: number, spectrum, lab } of colours) {
+  for (const { name, code: number, spectrum, lab, geometry } of colours) {
     const code = (number ?? name).trim().slice(0, 40);
     try {
-      const daylight = lab && labInDaylight(lab, lab.illuminant ?? 'D65', lab.observer ?? '2deg');
+      const daylight =
+        spectrum || !lab
+          ? undefined
+          : labInDaylight({ L: lab.L, a: lab.a, b: lab.b }, lab.illuminant ?? 'D65', lab.observer ?? '2deg');
       inputs.push({
         maker,
         code: code.trim() || 'unnamed',
@@ -324,10 +328,12 @@ function toCodes(
         kind: 'solid',
         provenance,
         note: `from ${fileName}`.slice(0, 300),
-        uncertainty: undefined,
+        // What the source leaves open, and what a Lab of another light or observer does.
+        uncertainty: Math.hypot(PROVENANCE_UNCERTAINTY[provenance], daylight?.uncertainty ?? 0),
         spectrum,
         hex: undefined,
-        lab: spectrum ? undefined : daylight && { L: daylight.L, a: daylight.a, b: daylight.b },
+        lab: daylight?.lab,
+        geometry,
       });
     } catch (error) {
       left.push(`${name}: ${(error as Error).message}`);

@@ -1,3 +1,4 @@
+import { figure } from '../../../core/figures.ts';
 import { FileButton, NumberInput, Select } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -247,9 +248,9 @@ function PatchPanel({ patch, colour, codes, pictureName, onRemove }: PatchPanelP
                 {colour.lab.L.toFixed(1)} {colour.lab.a.toFixed(1)} {colour.lab.b.toFixed(1)}
               </dd>
               <dt>Evenness</dt>
-              <dd className="mono">{colour.spread.toFixed(1)} dE</dd>
+              <dd className="mono">{figure(colour.spread, 'dE')}</dd>
               <dt>Known to</dt>
-              <dd className="mono">±{colour.uncertainty.toFixed(1)} dE</dd>
+              <dd className="mono">±{figure(colour.uncertainty, 'dE')}</dd>
             </dl>
           </div>
           {colour.warnings.map((warning) => (

@@ -1,9 +1,11 @@
+import { figure } from '../../../core/figures.ts';
 import { NativeSelect } from '@mantine/core';
 import { useLayoutEffect, useState } from 'react';
 import type { CodeRecord } from '../../../api/index.ts';
 import { spectrumToDisplay, type IlluminantId, type ViewingCondition } from '../../../core/colour/index.ts';
 import { FAMILIES } from '../../../core/finish/index.ts';
 import type { FrugalAim, FrugalRecipe, PredictionBand } from '../../../core/match/index.ts';
+import { seenSurface } from '../../../core/paint/index.ts';
 import { isCommandKey } from '../../components/keys.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
@@ -193,7 +195,7 @@ export function Booth({
       {chosen && (
         <>
           <BoothCharts code={code} chosen={chosen} candidates={[...mixed, ...nearest]} onPick={onPick} />
-          <Undercoats chosen={chosen} wanted={code.spectrum} view={view} />
+          <Undercoats chosen={chosen} wanted={code.spectrum} surface={seenSurface(code.gloss)} view={view} />
         </>
       )}
     </section>
@@ -269,8 +271,8 @@ function SearchNote({
     return (
       <p role="status" className="small" style={{ minHeight: 24 }}>
         {first
-          ? `${savingText(state.aim, first)} within ${tolerance.toFixed(1)} dE (proved, ${state.nearEnough} choices of paints, ${state.seconds.toFixed(1)} s).`
-          : `No recipe ${poolName} comes within ${tolerance.toFixed(1)} dE. Ask for less nearness, or search more paints.`}
+          ? `${savingText(state.aim, first)} within ${figure(tolerance, 'dE')} (proved, ${state.nearEnough} choices of paints, ${figure(state.seconds, 's')}).`
+          : `No recipe ${poolName} comes within ${figure(tolerance, 'dE')}. Ask for less nearness, or search more paints.`}
       </p>
     );
   }
@@ -279,7 +281,7 @@ function SearchNote({
   return (
     <p role="status" className="small" style={{ minHeight: 24 }}>
       {best
-        ? `Nothing ${poolName} is nearer by more than ${WITHIN} (proved over ${state.paintCount} paints, ${state.seconds.toFixed(1)} s).`
+        ? `Nothing ${poolName} is nearer by more than ${WITHIN} (proved over ${state.paintCount} paints, ${figure(state.seconds, 's')}).`
         : `One paint cannot be mixed; allow two or three.`}
       {far ? ' Even so it is far off: a pigment is missing here.' : ''}
     </p>
@@ -289,7 +291,7 @@ function SearchNote({
 /** What the answer that saves most saves. */
 function savingText(aim: FrugalAim, { drops, toBuy, cents }: FrugalRecipe): string {
   const count = Object.keys(drops).length;
-  const money = toBuy.length === 0 ? 'nothing to buy' : `€${(cents / 100).toFixed(2)} to buy`;
+  const money = toBuy.length === 0 ? 'nothing to buy' : `${figure(cents, 'euro')} to buy`;
   return aim === 'cheapest'
     ? `First: ${money}; nothing cheaper`
     : `First: ${count} ${count === 1 ? 'bottle' : 'bottles'}, ${money}; none with fewer`;

@@ -1,3 +1,4 @@
+import { figure } from '../../../core/figures.ts';
 import { Select } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import type { CodeRecord } from '../../../api/index.ts';
@@ -67,13 +68,13 @@ export function CodePanel({ code, codes, onChoose }: CodePanelProps) {
                   {PROVENANCE_WORDS[source.provenance]}
                   {source.inForce ? ' (in force)' : ''}
                 </dt>
-                <dd className="mono">±{source.uncertainty.toFixed(1)} dE</dd>
+                <dd className="mono">±{figure(source.uncertainty, 'dE')}</dd>
               </div>
             ))}
           </dl>
           {apart > DISAGREEMENT && (
             <p className="small" style={{ marginTop: 6 }}>
-              Sources disagree by {apart.toFixed(1)} dE; the instrument is in force.{' '}
+              Sources disagree by {figure(apart, 'dE')}; the instrument is in force.{' '}
               <Why about="which source is in force">
                 A reading of a chip is surer (±0.4) than a restored vehicle (±1.5) or a picture (±4.5), so it
                 decides. CIEDE2000 in daylight, 2 degree observer.

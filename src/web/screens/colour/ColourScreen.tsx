@@ -3,6 +3,7 @@ import { useNavigate, useParams } from 'react-router';
 import type { CodeRecord, TrayRecord } from '../../../api/index.ts';
 import type { IlluminantId } from '../../../core/colour/index.ts';
 import { NOT_CHOSEN, resolveMix, targetLayer } from '../../../core/kit/index.ts';
+import { seenSurface } from '../../../core/paint/index.ts';
 import { EmptyStage } from '../../components/EmptyStage.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { TrayList } from '../../components/TrayList.tsx';
@@ -87,10 +88,12 @@ function ColourDesk({ tray, workshop, list }: ColourDeskProps) {
   const judged = useMemo(() => judgedIn(choices), [choices]);
   const labs = useMemo(() => code && wantedIn(code, judged), [code, judged]);
   const { maxPaints, maxDrops } = choices;
+  const surface = useMemo(() => seenSurface(code?.gloss), [code?.gloss]);
   const recipes = useRecipes({
     paints: pool,
     labs,
     conditions: judged,
+    surface,
     maxPaints,
     maxDrops,
     mostBought: purchases(choices.from),

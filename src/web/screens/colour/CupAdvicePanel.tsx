@@ -1,3 +1,4 @@
+import { figure } from '../../../core/figures.ts';
 import { useState } from 'react';
 import type { PaintRecord } from '../../../api/index.ts';
 import { spectrumToDisplay, type Lab } from '../../../core/colour/index.ts';
@@ -63,7 +64,7 @@ export function CupAdvicePanel({
           <>
             <p>
               <b className="mono" style={{ fontSize: 20 }}>
-                {verdict.dE00.toFixed(1)} dE
+                {figure(verdict.dE00, 'dE')}
               </b>{' '}
               {verdict.words || 'no difference to see'}
             </p>
@@ -73,7 +74,7 @@ export function CupAdvicePanel({
             </p>
             <p className="small" style={{ marginTop: 4 }}>
               Sprayed until nothing shows through, this cup comes to{' '}
-              <span className="mono">{now.dE00.toFixed(1)} dE</span> ({rangeText(now)}).
+              <span className="mono">{figure(now.dE00, 'dE')}</span> ({rangeText(now)}).
             </p>
           </>
         ) : (
@@ -81,7 +82,7 @@ export function CupAdvicePanel({
             {unread
               ? 'The cup holds more than its newest spoon was sprayed from. Stir, spray another spoon, read it.'
               : 'Spray a spoon, let it dry and read it.'}{' '}
-            As believed now it lands at <span className="mono">{now.dE00.toFixed(1)} dE</span>, nine times in
+            As believed now it lands at <span className="mono">{figure(now.dE00, 'dE')}</span>, nine times in
             ten between <span className="mono">{rangeText(now)}</span>.
           </p>
         )}
@@ -118,7 +119,7 @@ export function CupAdvicePanel({
                   </span>
                 ))}
                 <span className="small">
-                  then <span className="mono">{option.dE00.toFixed(1)} dE</span>, nine in ten{' '}
+                  then <span className="mono">{figure(option.dE00, 'dE')}</span>, nine in ten{' '}
                   <span className="mono">{rangeText(option.band)}</span>
                 </span>
               </button>
@@ -157,9 +158,9 @@ export function CupAdvicePanel({
               <div key={source} style={{ display: 'contents' }}>
                 <dt>
                   {doubtName(source, paints)}
-                  {index === 0 && <span className="soft"> – {doubtRemedy(source)}</span>}
+                  {index === 0 && <span className="soft">{doubtRemedy(source)}</span>}
                 </dt>
-                <dd className="mono">±{dE00.toFixed(1)} dE</dd>
+                <dd className="mono">±{figure(dE00, 'dE')}</dd>
               </div>
             ))}
         </dl>
@@ -174,7 +175,7 @@ export function CupAdvicePanel({
                   {paint.name}, {refit.readings} {refit.readings === 1 ? 'reading' : 'readings'}
                 </dt>
                 <dd className="mono">
-                  ±{refit.uncertainty.toFixed(1)} → ±{paint.uncertainty.toFixed(1)} dE
+                  ±{refit.uncertainty.toFixed(1)} → ±{figure(paint.uncertainty, 'dE')}
                 </dd>
               </div>
             ))}

@@ -1,34 +1,28 @@
+import { figure } from '../../../core/figures.ts';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { CodeRecord, PaintRecord, TrayRecord } from '../../../api/index.ts';
-import {
-  DAYLIGHT,
-  describeDifference,
-  ILLUMINANT_NAMES,
-  spectrumToDisplay,
-  spectrumToLab,
-  type IlluminantId,
-  type ViewingCondition,
-} from '../../../core/colour/index.ts';
+import { spectrumToDisplay, type ViewingCondition } from '../../../core/colour/index.ts';
 import { FAMILIES, type Conditions } from '../../../core/finish/index.ts';
 import { targetLayer, type ProductIndex } from '../../../core/kit/index.ts';
-import type { PredictionBand } from '../../../core/match/index.ts';
 import { opaqueSpectrum } from '../../../core/paint/index.ts';
 import { Drops } from '../../components/Drops.tsx';
 import { FindingList } from '../../components/FindingList.tsx';
 import { Why } from '../../components/Why.tsx';
 import { finishOf } from '../../data/workshop.ts';
 import { useBench } from '../../data/bench.ts';
-import { differenceIn, type Candidate } from './candidates.ts';
+import type { Candidate } from './candidates.ts';
+import { DriesTo } from './DriesTo.tsx';
 import { amountText, type MatchChoices } from './matchChoices.ts';
-import { doubtName, doubtRemedy, rangeText } from './doubts.ts';
+import { OnTheModel } from './OnTheModel.tsx';
+import type { AnswerBand } from '../../workers/recipeWorker.ts';
 
 interface CupPanelProps {
   tray: TrayRecord;
   scale: number;
   code: CodeRecord;
   chosen: Candidate;
-  band: PredictionBand | undefined;
+  band: AnswerBand | undefined;
   view: ViewingCondition;
   unit: MatchChoices['unit'];
   paints: readonly PaintRecord[];
@@ -39,7 +33,6 @@ interface CupPanelProps {
 }
 
 const DROPS_PER_ML = 20;
-const OTHER_LIGHTS: IlluminantId[] = ['D65', 'A', 'LED-4000', 'D50'];
 
 /** What an answer means: drops, amounts, coats, money, other lights, warnings; and the button that takes it. */
 export function CupPanel({
@@ -79,10 +72,6 @@ export function CupPanel({
   const paintMl = layer?.volume.paintMl ?? 0;
   const perMl = unit === 'drops' ? DROPS_PER_ML : 10;
   const batches = Math.max(1, Math.ceil((2 * paintMl * perMl) / chosen.drops));
-  const words = describeDifference(
-    spectrumToLab(chosen.spectrum, DAYLIGHT),
-    spectrumToLab(code.spectrum, DAYLIGHT),
-  );
   const inUse = JSON.stringify(about.mix ?? {}) === JSON.stringify(chosen.mix);
   const inDrops = data?.settings.preferences.volume === 'drops';
   const findings =
@@ -114,6 +103,7 @@ export function CupPanel({
             )}
           </div>
         ))}
+        <DriesTo product={chosen.product} />
         <p className="soft small" style={{ marginTop: 6 }}>
           {used[0] &&
             `${used[0].paint.range}, ${FAMILIES[used[0].paint.family].name}, ${chosen.product.sheen}`}
@@ -122,10 +112,10 @@ export function CupPanel({
           <p style={{ marginTop: 6 }}>
             For {tray.name.toLowerCase()} twice over:{' '}
             <span className="mono">
-              {inDrops ? `${Math.ceil(2 * paintMl * DROPS_PER_ML)} drops` : `${(2 * paintMl).toFixed(1)} ml`}
+              {inDrops ? `${Math.ceil(2 * paintMl * DROPS_PER_ML)} drops` : figure(2 * paintMl, 'ml')}
             </span>{' '}
             <Why about="amount of paint">
-              {tray.areaCm2} cm² × {layer?.film.usual.toFixed(0)} µm dry film ÷{' '}
+              {tray.areaCm2} cm² × {figure(layer?.film.usual ?? NaN, 'µm')} dry film ÷{' '}
               {Math.round(100 * FAMILIES[chosen.product.family].solids)} % solids ÷ what reaches the part, +
               0.5 ml left in the cup; twice, so that a repair matches. {DROPS_PER_ML} drops to the ml.
             </Why>
@@ -152,76 +142,18 @@ export function CupPanel({
           </p>
         )}
       </div>
-      <div className="panel">
-        <h3>On the model</h3>
-        <dl className="rows">
-          {band && (
-            <>
-              <dt>Nine in ten, {ILLUMINANT_NAMES[view.illuminant].name.toLowerCase()}</dt>
-              <dd className="mono">{rangeText(band)} dE</dd>
-            </>
-          )}
-          {words && (
-            <>
-              <dt>It is</dt>
-              <dd>{words}</dd>
-            </>
-          )}
-          {OTHER_LIGHTS.map((light) => (
-            <div key={light} style={{ display: 'contents' }}>
-              <dt>{ILLUMINANT_NAMES[light].name}</dt>
-              <dd className="mono">
-                {differenceIn(
-                  { illuminant: light, observer: view.observer },
-                  chosen.spectrum,
-                  code.spectrum,
-                ).toFixed(1)}{' '}
-                dE
-              </dd>
-            </div>
-          ))}
-          {chosen.angles && (
-            <>
-              <dt>
-                Over five angles{' '}
-                <Why about="the colour over angles">
-                  Mean and worst CIEDE2000 at 15, 25, 45, 75 and 110° from the mirror direction. The code was
-                  read so; the paint&apos;s flop is estimated from the size of its flake (
-                  {chosen.product.flakeUm ?? 'none'}
-                  {chosen.product.flakeUm ? ' µm' : ''}), and half of it depends on how wet it is sprayed.
-                </Why>
-              </dt>
-              <dd className="mono">
-                {chosen.angles.mean.toFixed(1)}, {chosen.angles.worst.toFixed(1)} at {chosen.angles.at}°
-              </dd>
-            </>
-          )}
-          {chosen.product.flakeUm !== undefined && (
-            <>
-              <dt>Flake, at full size</dt>
-              <dd className="mono">{((chosen.product.flakeUm * scale) / 1000).toFixed(2)} mm</dd>
-            </>
-          )}
-          <dt>Closes over {at > 0 ? 'what is under it' : 'the plastic'} in</dt>
-          <dd className="mono">
-            {layer?.coatsToClose
-              ? `${layer.coatsToClose} ${layer.coatsToClose === 1 ? 'coat' : 'coats'}`
-              : 'over 40 coats'}
-          </dd>
-          <dt>Planned</dt>
-          <dd className="mono">
-            {about.coats} coats, {layer?.film.usual.toFixed(0) ?? '?'} µm
-          </dd>
-        </dl>
-        {band?.doubts[0] && (
-          <p className="soft small" style={{ marginTop: 6 }}>
-            Blurred most by {doubtName(band.doubts[0].source, paints).toLowerCase()},{' '}
-            <span className="mono">±{band.doubts[0].dE00.toFixed(1)} dE</span>:{' '}
-            {doubtRemedy(band.doubts[0].source)}.
-          </p>
-        )}
-        {error && <p role="alert">{error}</p>}
-      </div>
+      <OnTheModel
+        tray={tray}
+        scale={scale}
+        code={code}
+        chosen={chosen}
+        band={band}
+        view={view}
+        paints={paints}
+        layer={layer}
+        overPlastic={at <= 0}
+        error={error}
+      />
       {findings.length > 0 && (
         <div className="panel warned" style={{ display: 'grid', gap: 10 }}>
           <FindingList findings={findings} />

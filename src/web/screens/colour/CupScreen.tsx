@@ -1,3 +1,4 @@
+import { figure } from '../../../core/figures.ts';
 import { useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { CodeRecord, CupRecord, TrayRecord } from '../../../api/index.ts';
@@ -12,13 +13,14 @@ import {
 import { FAMILIES } from '../../../core/finish/index.ts';
 import { targetLayer } from '../../../core/kit/index.ts';
 import { dropsInCup, evidenceFor } from '../../../core/match/index.ts';
-import { opaqueSpectrum, underlaySpectrum } from '../../../core/paint/index.ts';
+import { opaqueSpectrum, seenSurface, surfaceOf, underlaySpectrum } from '../../../core/paint/index.ts';
 import { Drops } from '../../components/Drops.tsx';
 import { EmptyStage } from '../../components/EmptyStage.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { benchNow } from '../../data/clock.ts';
 import { addCup, addDrops, readSpoon, setAside, throwAway, useCards, useCups } from '../../data/cups.ts';
+import { doubtfulPaint } from '../../data/mixable.ts';
 import { useWorkshop } from '../../data/workshop.ts';
 import type { CupAdviceQuestion } from '../../workers/cupAdvice.ts';
 import { targetUncertainty } from './candidates.ts';
@@ -83,7 +85,6 @@ function CupDesk({ tray, code, workshop: { build, paints, products }, cups, all 
   const gone = Object.keys(contents).length - inCup.length;
   const family = inCup[0]?.paint.family ?? 'lacquer';
   const coatUm = FAMILIES[family].filmPerCoat.usual;
-  const force = code.sources.find(({ inForce }) => inForce);
   const targetLab = useMemo(() => spectrumToLab(code.spectrum, DAYLIGHT), [code.spectrum]);
 
   const question = useMemo<CupAdviceQuestion | undefined>(() => {
@@ -101,13 +102,12 @@ function CupDesk({ tray, code, workshop: { build, paints, products }, cups, all 
     return {
       cup: contents,
       newest: newest < 0 ? undefined : newest,
-      paints: ids.map((id) => {
-        const { k, s, uncertainty } = known.get(id)!.refit ?? known.get(id)!;
-        return { id, k, s, uncertainty };
-      }),
-      readings: usable.map(({ drops, spectrum, filmUm, over }) => ({
+      paints: ids.map((id) => doubtfulPaint({ ...known.get(id)!, ...known.get(id)!.refit })),
+      surface: seenSurface(code.gloss),
+      readings: usable.map(({ drops, spectrum, filmUm, over, geometry, gloss }) => ({
         drops,
         spectrum,
+        surface: surfaceOf(geometry, gloss ?? undefined),
         film: { thickness: filmUm, over: underlaySpectrum(over) },
       })),
       candidates: Object.keys(contents),
@@ -147,7 +147,7 @@ function CupDesk({ tray, code, workshop: { build, paints, products }, cups, all 
               <span className="mono">{code.code}</span> {code.name}
             </dd>
             <dt>Known to</dt>
-            <dd className="mono">±{(force?.uncertainty ?? 4).toFixed(1)} dE</dd>
+            <dd className="mono">±{figure(targetUncertainty(code), 'dE')}</dd>
           </dl>
         </div>
         <div className="panel">

@@ -1,3 +1,4 @@
+import { figure } from '../../../core/figures.ts';
 import { Select } from '@mantine/core';
 import { Link } from 'react-router';
 import { ILLUMINANT_NAMES, lighteningShare } from '../../../core/colour/index.ts';
@@ -36,8 +37,7 @@ export function MatchOptions({ buildId, scale, choices, onChange, shelfCount, al
       ))}
     </div>
   );
-  const size = (count: number) =>
-    choices.unit === 'drops' ? `${count} drops` : `${(count / 10).toFixed(1)} ml`;
+  const size = (count: number) => (choices.unit === 'drops' ? `${count} drops` : figure(count / 10, 'ml'));
   return (
     <div>
       <h3>From</h3>

@@ -1,7 +1,9 @@
 import { Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { CodeInput, CodeRecord } from '../../../api/index.ts';
-import { labToDisplay, typedColour } from '../../../core/colour/index.ts';
+import { typedColour } from '../../../core/colour/index.ts';
+import { ColourField } from '../../components/ColourField.tsx';
+import { MeasuredFields, type Measured } from '../../components/MeasuredFields.tsx';
 import { MakerAndCode, requireMakerAndCode } from '../../components/MakerAndCode.tsx';
 import { addCode } from '../../data/bench.ts';
 
@@ -19,13 +21,8 @@ export function OwnCode({
   const [colour, setColour] = useState('');
   const [kind, setKind] = useState<CodeInput['kind']>('solid');
   const [provenance, setProvenance] = useState<CodeInput['provenance']>('swatch');
+  const [measured, setMeasured] = useState<Measured>({ geometry: 'unknown', gloss: null });
   const [problem, setProblem] = useState<string | null>(null);
-  let preview: string | undefined;
-  try {
-    preview = colour ? labToDisplay(typedColour(colour)).hex : undefined;
-  } catch {
-    preview = undefined;
-  }
   const submit = async () => {
     try {
       requireMakerAndCode(maker, code);
@@ -40,6 +37,7 @@ export function OwnCode({
           provenance,
           lab,
           hex: undefined,
+          ...measured,
         }),
       );
     } catch (error) {
@@ -61,14 +59,15 @@ export function OwnCode({
         maxLength={120}
         onChange={(event) => setName(event.currentTarget.value)}
       />
-      <TextInput
+      <ColourField
         label="Colour: hex, or L a b"
         description="L a b in daylight (D65, 2 degree)"
-        placeholder="#2a7f86 or 48 -24 -12"
         value={colour}
-        onChange={(event) => setColour(event.currentTarget.value)}
-        rightSection={preview ? <span className="dot" style={{ background: preview }} aria-hidden /> : null}
+        onChange={setColour}
       />
+      {(provenance === 'instrument' || provenance === 'restored') && (
+        <MeasuredFields measured={measured} onChange={setMeasured} />
+      )}
       <Select
         label="Kind"
         data={['solid', 'satin', 'metallic', 'pearl', 'candy']}

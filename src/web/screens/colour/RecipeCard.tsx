@@ -1,9 +1,10 @@
+import { figure } from '../../../core/figures.ts';
 import { useParams } from 'react-router';
 import { ciede2000, DAYLIGHT, spectrumToDisplay, spectrumToLab } from '../../../core/colour/index.ts';
 import { FAMILIES } from '../../../core/finish/index.ts';
 import { resolveMix, targetLayer } from '../../../core/kit/index.ts';
 import { dropsInCup } from '../../../core/match/index.ts';
-import { opaqueSpectrum } from '../../../core/paint/index.ts';
+import { opaqueSpectrum, seenSurface } from '../../../core/paint/index.ts';
 import { EmptyStage } from '../../components/EmptyStage.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { PrintedSheet } from '../../components/PrintedSheet.tsx';
@@ -39,7 +40,7 @@ export function RecipeCard() {
   }
   const code = codes.find(({ id }) => id === tray.codeId);
   const target = code && spectrumToLab(code.spectrum, DAYLIGHT);
-  const spectrum = opaqueSpectrum(product.optics);
+  const spectrum = opaqueSpectrum(product.optics, seenSurface(code?.gloss));
   const family = FAMILIES[product.family];
   const { evaluation } = finishOf(
     { ...tray, layers: tray.layers.map((layer) => (layer.id === about.id ? { ...layer, mix } : layer)) },
@@ -80,7 +81,7 @@ export function RecipeCard() {
             {code ? (
               <>
                 <span className="mono">{code.code}</span> {code.name}, {code.maker} {code.years}; known to{' '}
-                <span className="mono">±{targetUncertainty(code).toFixed(1)} dE</span>
+                <span className="mono">±{figure(targetUncertainty(code), 'dE')}</span>
               </>
             ) : (
               'no code'
@@ -128,7 +129,7 @@ export function RecipeCard() {
         <dt>Thinner</dt>
         <dd>
           {family.name}: <span className="mono">{Math.round(100 * family.thinner)} %</span> of the paint,{' '}
-          <span className="mono">{((family.thinner * all * times) / DROPS_PER_ML).toFixed(1)} ml</span>; what
+          <span className="mono">{figure((family.thinner * all * times) / DROPS_PER_ML, 'ml')}</span>; what
           the label says goes first
         </dd>
         <dt>Under it</dt>
@@ -150,15 +151,15 @@ export function RecipeCard() {
         </dd>
         <dt>For</dt>
         <dd>
-          <span className="mono">{tray.areaCm2.toFixed(0)} cm²</span>, twice over for repairs:{' '}
-          <span className="mono">{paintMl.toFixed(1)} ml</span>
+          <span className="mono">{figure(tray.areaCm2, 'cm²')}</span>, twice over for repairs:{' '}
+          <span className="mono">{figure(paintMl, 'ml')}</span>
         </dd>
         {target && (
           <>
             <dt>Expected</dt>
             <dd>
               <span className="mono">
-                {ciede2000(target, spectrumToLab(spectrum, DAYLIGHT)).toFixed(1)} dE
+                {figure(ciede2000(target, spectrumToLab(spectrum, DAYLIGHT)), 'dE')}
               </span>{' '}
               from the code in daylight
             </dd>
@@ -169,10 +170,10 @@ export function RecipeCard() {
             <dt>Spoon read</dt>
             <dd>
               <span className="mono">
-                {ciede2000(target, spectrumToLab(spoon.spectrum, DAYLIGHT)).toFixed(1)} dE
+                {figure(ciede2000(target, spectrumToLab(spoon.spectrum, DAYLIGHT)), 'dE')}
               </span>{' '}
               on {dayOf(spoon.at * 60000)}, over {spoon.over},{' '}
-              <span className="mono">{spoon.filmUm.toFixed(0)} µm</span>
+              <span className="mono">{figure(spoon.filmUm, 'µm')}</span>
             </dd>
           </>
         )}

@@ -1,3 +1,4 @@
+import { figure } from '../../../core/figures.ts';
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { CodeRecord, ReadingRecord } from '../../../api/index.ts';
 import {
@@ -106,7 +107,7 @@ export function SpoonBooth({ code, light, onLight, spoons, predicted, gloss, onA
                   {Object.values(reading.drops).join(' : ')}
                 </span>
                 <span className="small" style={{ display: 'block' }}>
-                  three readings within {reading.spread.toFixed(2)} dE
+                  three readings within {figure(reading.spread, 'dE', 2)}
                 </span>
               </li>
             ))}

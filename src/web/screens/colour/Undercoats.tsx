@@ -5,8 +5,15 @@ import {
   spectrumToLab,
   type ViewingCondition,
 } from '../../../core/colour/index.ts';
-import { FAMILIES, GENERIC_PRODUCTS } from '../../../core/finish/index.ts';
-import { coatByCoat, coatsToClose, opaqueSpectrum } from '../../../core/paint/index.ts';
+import { FAMILIES, GENERIC_PRODUCTS, mirrorOf } from '../../../core/finish/index.ts';
+import {
+  coatByCoat,
+  coatsToClose,
+  GLOSSY,
+  innerLight,
+  opaqueSpectrum,
+  type Surface,
+} from '../../../core/paint/index.ts';
 import type { Candidate } from './candidates.ts';
 
 const OFFERED = [
@@ -23,20 +30,22 @@ const MOST = 20;
 interface UndercoatsProps {
   chosen: Candidate;
   wanted: readonly number[];
+  /** The face that the target is seen with. */
+  surface: Surface;
   view: ViewingCondition;
 }
 
 /** The answer coat by coat over each undercoat: how it looks if one stops early, and when it is closed. */
-export function Undercoats({ chosen, wanted, view }: UndercoatsProps) {
+export function Undercoats({ chosen, wanted, surface, view }: UndercoatsProps) {
   const film = FAMILIES[chosen.product.family].filmPerCoat.usual;
   const rows = useMemo(() => {
     const target = spectrumToLab(wanted, view);
     return OFFERED.flatMap((id) => {
       const undercoat = GENERIC_PRODUCTS.find((product) => product.id === id);
       if (!undercoat) return [];
-      const under = opaqueSpectrum(undercoat.optics);
+      const under = innerLight(opaqueSpectrum(undercoat.optics), GLOSSY, mirrorOf(undercoat));
       const closes = coatsToClose(chosen.product.optics, under, film, MOST);
-      const steps = coatByCoat(chosen.product.optics, under, film, SHOWN_COATS).slice(1);
+      const steps = coatByCoat(chosen.product.optics, under, film, SHOWN_COATS, surface).slice(1);
       return [
         {
           id,
@@ -50,7 +59,7 @@ export function Undercoats({ chosen, wanted, view }: UndercoatsProps) {
         },
       ];
     });
-  }, [chosen, wanted, view, film]);
+  }, [chosen, wanted, surface, view, film]);
   const best = Math.min(...rows.map(({ closes }) => closes ?? Infinity));
   return (
     <figure className="well" style={{ margin: '12px 0 0' }}>

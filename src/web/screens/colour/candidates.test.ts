@@ -4,7 +4,7 @@ import type { CodeRecord, PaintRecord } from '../../../api/index.ts';
 import { DAYLIGHT, spectrumFrom, spectrumToLab } from '../../../core/colour/index.ts';
 import { productIndex } from '../../../core/kit/index.ts';
 import { searchRecipes } from '../../../core/match/index.ts';
-import { flakeAngles, mixOptics, opaqueSpectrum } from '../../../core/paint/index.ts';
+import { flakeAngles, mixOptics, opaqueSpectrum, seenSurface } from '../../../core/paint/index.ts';
 import { differenceIn, nearestCandidates, recipeCandidates, targetUncertainty } from './candidates.ts';
 
 const paint = (id: string, absorb: [number, number], change: Partial<PaintRecord> = {}): PaintRecord => ({
@@ -21,6 +21,14 @@ const paint = (id: string, absorb: [number, number], change: Partial<PaintRecord
   flakeUm: null,
   provenance: 'chip',
   uncertainty: 1,
+  geometry: '45:0',
+  gloss: null,
+  dropMl: null,
+  strength: null,
+  perDrop: 1,
+  strengthDoubt: 0.08,
+  dropDoubt: 0.1,
+  notice: '',
   refit: null,
   levelMl: 10,
   openedOn: null,
@@ -57,11 +65,13 @@ const code: CodeRecord = {
   suppliers: '',
   kind: 'solid',
   spectrum,
+  gloss: 85,
+  notice: '',
   version: 1,
   angles: null,
   sources: [
     { provenance: 'photograph', note: '', lab, uncertainty: 4.5, inForce: false },
-    { provenance: 'instrument', note: '', lab, uncertainty: 0.4, inForce: true },
+    { provenance: 'instrument', note: '', lab, uncertainty: 0.4, geometry: '45:0', inForce: true },
   ],
 };
 const products = productIndex(paints);
@@ -93,6 +103,8 @@ describe('candidates', () => {
       version: 1,
       paints: pool.map(({ id, k, s }) => ({ id, k, s })),
       target: { lab: [lab.L, lab.a, lab.b] },
+      condition: DAYLIGHT,
+      surface: seenSurface(),
       maxPaints: 3,
       maxDrops: 10,
     });
@@ -133,7 +145,7 @@ describe('candidates', () => {
       ...code,
       kind: 'metallic',
       spectrum: face,
-      angles: flakeAngles(spectrumToLab(face, DAYLIGHT), 12),
+      angles: flakeAngles(face, 12),
     };
     const both = [plain, silver];
     const found = nearestCandidates(metallic, both, productIndex(both), 2, [DAYLIGHT]);

@@ -1,15 +1,16 @@
 import type { CodeRecord, PaintRecord } from '../../../api/index.ts';
-import { ciede2000, DAYLIGHT, spectrumToLab, type ViewingCondition } from '../../../core/colour/index.ts';
+import { ciede2000, spectrumToLab, type ViewingCondition } from '../../../core/colour/index.ts';
 import type { Product } from '../../../core/finish/index.ts';
 import { resolveMix, type Mix, type ProductIndex } from '../../../core/kit/index.ts';
 import {
   angleDifference,
   nearestPaints,
+  sourceUncertainty,
   type AngleDifference,
   type FrugalRecipe,
   type RecipeAnswer,
 } from '../../../core/match/index.ts';
-import { flakeAngles, opaqueSpectrum } from '../../../core/paint/index.ts';
+import { flakeAngles, opaqueSpectrum, seenSurface } from '../../../core/paint/index.ts';
 
 /** An answer to the colour wanted: a paint as it comes or a recipe. */
 export interface Candidate {
@@ -44,7 +45,8 @@ const worstOf = (
 ) => Math.max(...conditions.map((condition) => differenceIn(condition, spectrum, target)));
 
 export function targetUncertainty(code: CodeRecord): number {
-  return code.sources.find(({ inForce }) => inForce)?.uncertainty ?? 4;
+  const force = code.sources.find(({ inForce }) => inForce);
+  return force ? sourceUncertainty(force) : 4;
 }
 
 function candidate(
@@ -55,9 +57,8 @@ function candidate(
 ): Candidate[] {
   const product = resolveMix(mix, products);
   if (!product) return [];
-  const spectrum = opaqueSpectrum(product.optics);
+  const spectrum = opaqueSpectrum(product.optics, seenSurface(code.gloss));
   const drops = Object.values(mix).reduce((sum, count) => sum + count, 0);
-  const face = code.angles && spectrumToLab(spectrum, DAYLIGHT);
   return [
     {
       key: Object.entries(mix)
@@ -68,10 +69,9 @@ function candidate(
       spectrum,
       drops,
       dE00: worstOf(conditions, spectrum, code.spectrum),
-      angles:
-        face && code.angles
-          ? angleDifference(flakeAngles(face, product.flakeUm ?? null), code.angles)
-          : undefined,
+      angles: code.angles
+        ? angleDifference(flakeAngles(spectrum, product.flakeUm ?? null), code.angles)
+        : undefined,
     },
   ];
 }
@@ -96,9 +96,9 @@ export function nearestCandidates(
       (wish.family === null || family === wish.family) && (wish.sheen === null || sheen === wish.sheen),
   );
   const seen = suitable.map((paint) => {
-    const spectrum = opaqueSpectrum(paint);
+    const spectrum = opaqueSpectrum(paint, seenSurface(code.gloss));
     if (!code.angles) return { id: paint.id, spectrum };
-    return { id: paint.id, spectrum, angles: flakeAngles(spectrumToLab(spectrum, DAYLIGHT), paint.flakeUm) };
+    return { id: paint.id, spectrum, angles: flakeAngles(spectrum, paint.flakeUm) };
   });
   const target = { spectrum: code.spectrum, ...(code.angles ? { angles: code.angles } : {}) };
   return nearestPaints(seen, target, conditions, count).flatMap(({ id }) =>

@@ -1,3 +1,4 @@
+import { figure } from '../../../core/figures.ts';
 import type { CodeRecord } from '../../../api/index.ts';
 import {
   lightenForScale,
@@ -55,27 +56,15 @@ export function purchases(from: MatchChoices['from']): number | undefined {
 /** The code as it is aimed for: lightened where the builder's school lightens. */
 export function aimedFor(code: CodeRecord, lightening: number): CodeRecord {
   if (lightening === 0) return code;
-  const spectrum = lightenForScale(code.spectrum, lightening);
-  const lab = spectrumToLab(spectrum, { illuminant: 'D65', observer: '2deg' });
-  return {
-    ...code,
-    spectrum,
-    angles: null,
-    sources: code.sources.map((source) => (source.inForce ? { ...source, lab } : source)),
-  };
+  return { ...code, spectrum: lightenForScale(code.spectrum, lightening), angles: null };
 }
 
-/** The colour wanted in each condition. Daylight takes what the source in force says to the digit. */
+/** The colour wanted in each condition. */
 export function wantedIn(code: CodeRecord, conditions: readonly ViewingCondition[]): Lab[] {
-  const told = code.sources.find(({ inForce }) => inForce)?.lab;
-  return conditions.map((condition) =>
-    told && condition.illuminant === 'D65' && condition.observer === '2deg'
-      ? told
-      : spectrumToLab(code.spectrum, condition),
-  );
+  return conditions.map((condition) => spectrumToLab(code.spectrum, condition));
 }
 
 /** So many parts of a recipe in the unit chosen. */
 export function amountText(count: number, unit: MatchChoices['unit']): string {
-  return unit === 'drops' ? `${count} ${count === 1 ? 'drop' : 'drops'}` : `${(count / 10).toFixed(1)} ml`;
+  return unit === 'drops' ? `${count} ${count === 1 ? 'drop' : 'drops'}` : figure(count / 10, 'ml');
 }

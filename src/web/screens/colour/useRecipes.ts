@@ -10,6 +10,8 @@ import type {
   RecipeAnswer,
   RecipeRequest,
 } from '../../../core/match/index.ts';
+import type { Surface } from '../../../core/paint/index.ts';
+import { recipePaint } from '../../data/mixable.ts';
 import type { RecipeWorker } from '../../workers/recipeWorker.ts';
 
 export type RecipeState =
@@ -25,6 +27,8 @@ interface RecipeQuestion {
   /** The colour wanted in each condition, the first leading; undefined where nothing is wanted. */
   labs: readonly Lab[] | undefined;
   conditions: readonly ViewingCondition[];
+  /** The face that it is seen with. */
+  surface: Surface;
   maxPaints: number;
   maxDrops: number;
   mostBought: number | undefined;
@@ -43,6 +47,7 @@ export function useRecipes({
   paints,
   labs,
   conditions,
+  surface,
   maxPaints,
   maxDrops,
   mostBought,
@@ -57,7 +62,7 @@ export function useRecipes({
   const stop = useRef<() => void>(() => undefined);
   const key =
     labs && paints.length > 0
-      ? `${JSON.stringify([labs, conditions])} ${maxPaints} ${maxDrops} ${mostBought} ${aim} ${aim === 'nearest' ? '' : tolerance} ${turn} ${paints.map(({ id }) => id).join()}`
+      ? `${JSON.stringify([labs, conditions, surface])} ${maxPaints} ${maxDrops} ${mostBought} ${aim} ${aim === 'nearest' ? '' : tolerance} ${turn} ${paints.map(({ id }) => id).join()}`
       : '';
 
   useEffect(() => {
@@ -71,13 +76,8 @@ export function useRecipes({
       const request: RecipeRequest = {
         format: 'recipe-request',
         version: 1,
-        paints: paints.map(({ id, k, s, family, levelMl }) => ({
-          id,
-          k,
-          s,
-          group: family,
-          toBuy: levelMl === null,
-        })),
+        paints: paints.map(recipePaint),
+        surface,
         target: { lab: tripleOf(labs[0]!) },
         condition: conditions[0]!,
         alsoIn: labs.slice(1).map((lab, at) => ({ lab: tripleOf(lab), condition: conditions[at + 1]! })),

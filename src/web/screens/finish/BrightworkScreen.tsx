@@ -1,3 +1,4 @@
+import { figure } from '../../../core/figures.ts';
 import { NativeSelect } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -153,8 +154,9 @@ function PartRoutes({ buildId, kit, open: { pick, pinned, all }, part }: PartRou
         <span className="mono">{part.label}</span> {part.name}
       </h2>
       <p className="small">
-        {part.plated ? 'plated' : 'not plated'}, {part.lengthMm.toFixed(0)} mm, {part.areaCm2.toFixed(1)} cm²,{' '}
-        {part.seam ? 'a seam to vanish' : 'no seam'}, {part.handled ? 'handled again' : 'not handled again'},{' '}
+        {part.plated ? 'plated' : 'not plated'}, {figure(part.lengthMm, 'mm', 0)},{' '}
+        {figure(part.areaCm2, 'cm²', 1)}, {part.seam ? 'a seam to vanish' : 'no seam'},{' '}
+        {part.handled ? 'handled again' : 'not handled again'},{' '}
         {part.visibility === 'hidden' ? 'shut in' : 'in sight'}
       </p>
       <NativeSelect
@@ -227,7 +229,7 @@ function RouteRow({
         <br />
         {days < 1 ? (days === 0 ? 'no cure' : 'hours') : `${days} days`}
         <br />
-        {priceCents > 0 ? `€${(priceCents / 100).toFixed(2)}` : 'owned'}
+        {priceCents > 0 ? figure(priceCents, 'euro') : 'owned'}
       </span>
     </button>
   );
@@ -265,9 +267,9 @@ function BrightFollows({
             </div>
           ))}
           <dt>Work, all of it</dt>
-          <dd className="mono">{(plan.minutes / 60).toFixed(1)} h</dd>
+          <dd className="mono">{figure(plan.minutes / 60, 'h')}</dd>
           <dt>To buy, each thing once</dt>
-          <dd className="mono">€{(plan.priceCents / 100).toFixed(2)}</dd>
+          <dd className="mono">{figure(plan.priceCents, 'euro')}</dd>
         </dl>
         {plan.bath.length > 0 && (
           <p className="small" style={{ marginTop: 6 }}>

@@ -1,7 +1,8 @@
+import { figure } from '../../../core/figures.ts';
 import { useMemo } from 'react';
 import { spectrumToDisplay, type ViewingCondition } from '../../../core/colour/index.ts';
 import { filmPerCoat, isPainted, type Stack, type StackEvaluation } from '../../../core/finish/index.ts';
-import { coatByCoat, HIDING_DIFFERENCE } from '../../../core/paint/index.ts';
+import { coatByCoat, HIDING_DIFFERENCE, seenSurface } from '../../../core/paint/index.ts';
 
 interface CoatStripProps {
   stack: Stack;
@@ -16,9 +17,15 @@ export function CoatStrip({ stack, evaluation, view }: CoatStripProps) {
   const layer = stack.layers[at];
   const steps = useMemo(() => {
     if (!layer || !isPainted(layer)) return [];
-    const under = at > 0 ? evaluation.layers[at - 1]!.spectrum : stack.substrate.reflectance;
-    return coatByCoat(layer.product.optics, under, filmPerCoat(layer).usual, layer.coats + 2);
-  }, [layer, at, evaluation, stack.substrate]);
+    const { under, gloss } = evaluation.layers[at]!;
+    return coatByCoat(
+      layer.product.optics,
+      under,
+      filmPerCoat(layer).usual,
+      layer.coats + 2,
+      seenSurface(gloss),
+    );
+  }, [layer, at, evaluation]);
   if (!layer || steps.length === 0) return null;
   return (
     <ol className="coatstrip" aria-label="The colour coat by coat">
@@ -29,7 +36,7 @@ export function CoatStrip({ stack, evaluation, view }: CoatStripProps) {
             {coats === 0 ? 'under it' : `${coats}${coats === layer.coats ? ' planned' : ''}`}
           </span>
           <span className="mono small">
-            {coats === 0 ? '' : fromFull < HIDING_DIFFERENCE ? 'closed' : `${fromFull.toFixed(1)} dE`}
+            {coats === 0 ? '' : fromFull < HIDING_DIFFERENCE ? 'closed' : figure(fromFull, 'dE')}
           </span>
         </li>
       ))}

@@ -1,3 +1,4 @@
+import { figure } from '../../../core/figures.ts';
 import { wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { CodeRecord, TrayRecord } from '../../../api/index.ts';
@@ -105,7 +106,7 @@ export function ComparePanel({ tray, stack, code, conditions, onTake, onClose }:
                   {formatMinutes(one.elapsed)}
                 </td>
                 <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
-                  {one.paintMl.toFixed(0)} ml
+                  {figure(one.paintMl, 'ml', 0)}
                 </td>
                 <td>
                   <button type="button" className="quiet" onClick={() => take(one)}>

@@ -1,3 +1,4 @@
+import { figure } from '../../../core/figures.ts';
 import type { CodeRecord, TrayRecord } from '../../../api/index.ts';
 import { ciede2000, DAYLIGHT, spectrumToLab } from '../../../core/colour/index.ts';
 import { formatMinutes, sheenName, type StackEvaluation } from '../../../core/finish/index.ts';
@@ -31,7 +32,7 @@ export function FollowsPanel({ tray, evaluation, code }: FollowsPanelProps) {
           <>
             <dt>Against {code.code}</dt>
             <dd className="mono">
-              {dE.toFixed(1)} dE{' '}
+              {figure(dE, 'dE')}{' '}
               <Why about="predicted colour">
                 The films are laid one over another by Kubelka and Munk’s formula on the {tray.layers.length}{' '}
                 layers as planned, then compared by CIEDE2000 in daylight.
@@ -59,9 +60,9 @@ export function FollowsPanel({ tray, evaluation, code }: FollowsPanelProps) {
           </>
         )}
         <dt>A joint of two such faces loses</dt>
-        <dd className="mono">{((2 * filmFlat.usual) / 1000).toFixed(2)} mm</dd>
+        <dd className="mono">{figure((2 * filmFlat.usual) / 1000, 'mm')}</dd>
         <dt>Work</dt>
-        <dd className="mono">{(handsOn / 60).toFixed(1)} h</dd>
+        <dd className="mono">{figure(handsOn / 60, 'h')}</dd>
         <dt>At best, with no evening lost</dt>
         <dd className="mono">{formatMinutes(elapsed)}</dd>
       </dl>

@@ -1,3 +1,4 @@
+import { figure } from '../../../core/figures.ts';
 import { NumberInput, Select } from '@mantine/core';
 import { IconArrowDown, IconArrowUp, IconTrash } from '@tabler/icons-react';
 import { useMemo } from 'react';
@@ -156,7 +157,7 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
                     className="num mono"
                     title={
                       result
-                        ? `${result.film.low.toFixed(0)} to ${result.film.high.toFixed(0)} µm`
+                        ? `${result.film.low.toFixed(0)} to ${figure(result.film.high, 'µm')}`
                         : undefined
                     }
                   >

@@ -1,3 +1,4 @@
+import { figure } from '../../../core/figures.ts';
 import { NumberInput } from '@mantine/core';
 import { wrap } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
@@ -19,7 +20,8 @@ import {
   sheenName,
 } from '../../../core/finish/index.ts';
 import type { Recipe, RecipeRequest } from '../../../core/match/index.ts';
-import { opaqueSpectrum } from '../../../core/paint/index.ts';
+import { GLOSSY, opaqueSpectrum } from '../../../core/paint/index.ts';
+import { recipePaint } from '../../data/mixable.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
@@ -70,8 +72,10 @@ export function MetalsScreen() {
     return {
       format: 'recipe-request',
       version: 1,
-      paints: some.map(({ id, k, s, family }) => ({ id, k, s, group: family })),
+      paints: some.map(recipePaint),
       target: { lab: [L, a, b] },
+      condition: DAYLIGHT,
+      surface: GLOSSY,
       maxPaints: 2,
       maxDrops: MOST_DROPS,
     };
@@ -190,7 +194,7 @@ export function MetalsScreen() {
                   </td>
                   <td style={{ whiteSpace: 'normal' }} className="small" title={reading?.because}>
                     {reading
-                      ? `${reading.reads}: ${reading.fullSizeMm.toFixed(2)} mm at full size`
+                      ? `${reading.reads}: ${figure(reading.fullSizeMm, 'mm')} at full size`
                       : 'no flake known'}
                   </td>
                 </tr>
@@ -207,7 +211,7 @@ export function MetalsScreen() {
                   {Object.entries(drops)
                     .map(([id, count]) => `${count} ${paints.find((paint) => paint.id === id)?.name ?? id}`)
                     .join(' + ')}
-                  , <span className="mono">{dE00.toFixed(1)} dE</span>
+                  , <span className="mono">{figure(dE00, 'dE')}</span>
                 </li>
               ))}
             </ul>
@@ -238,7 +242,7 @@ export function MetalsScreen() {
           ) : (
             alike.map(({ first, second, dE00, instead }) => (
               <p key={`${first.id} ${second.id}`} className="small">
-                <b>{first.name}</b> and <b>{second.name}</b> are {dE00.toFixed(1)} dE apart and read as one
+                <b>{first.name}</b> and <b>{second.name}</b> are {figure(dE00, 'dE')} apart and read as one
                 metal. The nearest shade that does not:{' '}
                 <button type="button" className="why" onClick={() => setMetalId(instead.id)}>
                   {instead.name}

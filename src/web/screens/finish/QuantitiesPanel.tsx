@@ -1,8 +1,10 @@
+import { figure } from '../../../core/figures.ts';
 import { useMemo } from 'react';
 import type { PaintRecord, TrayRecord } from '../../../api/index.ts';
 import {
   FAMILIES,
   formatMinutes,
+  hardenerOf,
   stackQuantities,
   type Stack,
   type Supply,
@@ -21,12 +23,14 @@ const CONTAINER = {
   can: ['can', 'cans'],
   marker: ['marker', 'markers'],
 } as const;
-const euros = (cents: number) => `€${(cents / 100).toFixed(2)}`;
+const HARDENER = hardenerOf('');
+const euros = (cents: number) => figure(cents, 'euro');
 
 /** What has to be opened, mixed and bought for a stack. */
 export function QuantitiesPanel({ tray, stack, paints }: QuantitiesPanelProps) {
   const { data } = useBench();
   const own = data?.settings.preferences.tools;
+  const conditions = data?.settings.conditions;
   const quantities = useMemo(() => {
     const supplies = new Map(paints.map((paint): [string, Supply] => [paint.id, paint]));
     const mixes = new Map(tray.layers.map(({ id, mix }) => [id, mix]));
@@ -36,8 +40,9 @@ export function QuantitiesPanel({ tray, stack, paints }: QuantitiesPanelProps) {
       ({ id, product }) => mixes.get(id) ?? { [product?.id ?? id]: 1 },
       supplies,
       own,
+      conditions,
     );
-  }, [tray, stack, paints, own]);
+  }, [tray, stack, paints, own, conditions]);
   if (quantities.products.length === 0) return null;
   const thinners = Object.entries(quantities.thinnerMl).filter(([, ml]) => ml > 0.05);
   const twoPart = quantities.layers.filter(({ hardenerMl }) => hardenerMl > 0);
@@ -60,15 +65,17 @@ export function QuantitiesPanel({ tray, stack, paints }: QuantitiesPanelProps) {
                   {name}
                   <span className="soft small" style={{ display: 'block' }}>
                     {container === undefined
-                      ? 'a plain product: choose yours to see what the shelf lacks'
+                      ? productId.startsWith(HARDENER)
+                        ? 'comes apart from the clear: buy the two together'
+                        : 'a plain product: choose yours to see what the shelf lacks'
                       : lacksMl <= 0
                         ? 'enough on the shelf'
-                        : `lacks ${lacksMl.toFixed(1)} ml: buy ${toBuy} ${CONTAINER[container][toBuy === 1 ? 0 : 1]}, ${euros(costCents ?? 0)}`}
+                        : `lacks ${figure(lacksMl, 'ml')}: buy ${toBuy} ${CONTAINER[container][toBuy === 1 ? 0 : 1]}, ${euros(costCents ?? 0)}`}
                     {container === 'can' && containers > 1 ? `; ${containers} cans in all` : ''}
                   </span>
                 </td>
                 <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
-                  {paintMl.toFixed(1)} ml
+                  {figure(paintMl, 'ml')}
                 </td>
               </tr>
             ),
@@ -77,7 +84,7 @@ export function QuantitiesPanel({ tray, stack, paints }: QuantitiesPanelProps) {
             <tr key={family}>
               <td>thinner for {FAMILIES[family as keyof typeof FAMILIES].name}</td>
               <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
-                {ml.toFixed(1)} ml
+                {figure(ml, 'ml')}
               </td>
             </tr>
           ))}
@@ -85,10 +92,11 @@ export function QuantitiesPanel({ tray, stack, paints }: QuantitiesPanelProps) {
       </table>
       {twoPart.map(({ layerId, ratio, hardenerMl, paintMl, batches, potLifeMinutes }) => (
         <p key={layerId} className="small" style={{ marginTop: 6 }}>
-          Two-part: {ratio}; {(paintMl - hardenerMl).toFixed(1)} ml of clear with {hardenerMl.toFixed(1)} ml
+          Two-part: {ratio}; {figure(paintMl - hardenerMl, 'ml')} of clear with {figure(hardenerMl, 'ml')}
           of hardener
           {batches > 1 ? `, in ${batches} batches` : ''}, sprayed within {formatMinutes(potLifeMinutes!)} of
-          mixing. Mix no more than the evening sprays; the label’s ratio and pot life win.
+          mixing at {figure(conditions?.temperatureC ?? 20, '°C', 0)} (half as long for every 10 °C more). Mix
+          no more than the evening sprays; the label’s ratio and pot life win.
         </p>
       ))}
       {quantities.buyCents > 0 && (

@@ -1,3 +1,4 @@
+import { figure } from '../../../core/figures.ts';
 import { NativeSelect, NumberInput, Slider } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -13,16 +14,21 @@ import {
   GENERIC_PRODUCTS,
   HEAT_PASS_UM,
   heatTints,
+  mirrorOf,
+  mirrorOfSubstrate,
   PIPE_METALS,
   RESTRAINED,
+  SUBSTRATES,
   TINTS,
   type TintId,
 } from '../../../core/finish/index.ts';
 import {
+  GLOSSY,
+  innerLight,
   nearestPass,
   opaqueSpectrum,
-  oxideReflectance,
   tintPasses,
+  type InnerLight,
   type HotMetalId,
 } from '../../../core/paint/index.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
@@ -31,16 +37,19 @@ import { Why } from '../../components/Why.tsx';
 import { useWorkshop } from '../../data/workshop.ts';
 import { TintsOnto } from './TintsOnto.tsx';
 
-const MIRROR = oxideReflectance('titanium', 0).map((value) => Math.min(0.95, value * 1.35));
+const PLATING = SUBSTRATES.find(({ kind }) => kind === 'plated')!;
 const BASES = [
   { value: 'mirror', label: 'chrome or plating' },
   ...GENERIC_PRODUCTS.filter(({ role }) => role === 'metal' || role === 'undercoat' || role === 'primer').map(
     ({ id, name }) => ({ value: id, label: name.toLowerCase() }),
   ),
 ];
-const baseSpectrum = (id: string): readonly number[] => {
+/** The base as a film that is to be laid on it finds it: the same path as in every stack. */
+const baseLight = (id: string): InnerLight => {
   const product = GENERIC_PRODUCTS.find((one) => one.id === id);
-  return product ? opaqueSpectrum(product.optics) : MIRROR;
+  return product
+    ? innerLight(opaqueSpectrum(product.optics), GLOSSY, mirrorOf(product))
+    : innerLight(PLATING.reflectance, GLOSSY, mirrorOfSubstrate(PLATING));
 };
 const PASSES = 10;
 const USUAL_COOLING_MM = 450;
@@ -63,7 +72,7 @@ export function TintsScreen() {
 
   const wanted = codes.find(({ id }) => id === aim);
   const steps = useMemo(
-    () => tintPasses(baseSpectrum(base), TINTS.find(({ id }) => id === tint)!.k, film, PASSES),
+    () => tintPasses(baseLight(base), TINTS.find(({ id }) => id === tint)!.k, film, PASSES),
     [base, tint, film],
   );
   const near = wanted && nearestPass(steps, spectrumToLab(wanted.spectrum, DAYLIGHT));
@@ -250,8 +259,8 @@ export function TintsScreen() {
           <p>
             {wanted && near
               ? near.passes === 0
-                ? `The bare base is nearest to ${wanted.code}, ${near.dE00.toFixed(1)} dE off: this tint leads away from it.`
-                : `${near.passes} ${near.passes === 1 ? 'pass comes' : 'passes come'} nearest to ${wanted.code} ${wanted.name}: ${near.dE00.toFixed(1)} dE off.`
+                ? `The bare base is nearest to ${wanted.code}, ${figure(near.dE00, 'dE')} off: this tint leads away from it.`
+                : `${near.passes} ${near.passes === 1 ? 'pass comes' : 'passes come'} nearest to ${wanted.code} ${wanted.name}: ${figure(near.dE00, 'dE')} off.`
               : 'Pick a colour to come near and the passes are counted.'}
           </p>
           <TintsOnto trays={build.trays} tints={near ? [{ tint, passes: near.passes }] : []} />
@@ -274,7 +283,7 @@ export function TintsScreen() {
                 <li key={index}>
                   {name}, <span className="mono">{passes}</span> light {passes === 1 ? 'pass' : 'passes'} from{' '}
                   <span className="mono">
-                    {fromMm.toFixed(0)} to {toMm.toFixed(0)} mm
+                    {fromMm.toFixed(0)} to {figure(toMm, 'mm', 0)}
                   </span>
                 </li>
               ))}

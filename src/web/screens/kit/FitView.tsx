@@ -1,3 +1,4 @@
+import { figure } from '../../../core/figures.ts';
 import { Checkbox, NumberInput, Select, TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import {
@@ -271,7 +272,7 @@ function StancePanel({
       {plan && (
         <p className="small mono">
           {plan.shims[at]!.length > 0 ? `+ ${plan.shims[at]!.join(' + ')} = ` : ''}
-          {plan.heightsMm[at]!.toFixed(2)} mm
+          {figure(plan.heightsMm[at]!, 'mm')}
         </p>
       )}
     </div>
@@ -310,7 +311,7 @@ function StancePanel({
             {plan ? 'twist' : 'not yet'}
           </text>
           <text x={65} y={113} textAnchor="middle" fontSize={11} fill="var(--ink-soft)">
-            {plan ? `${plan.twistMm.toFixed(2)} mm` : 'measured'}
+            {plan ? figure(plan.twistMm, 'mm') : 'measured'}
           </text>
         </svg>
         <div style={{ display: 'grid', gap: 46 }}>
@@ -357,7 +358,7 @@ function StancePanel({
         <p style={{ marginTop: 8 }}>
           <b>{plan.words}</b>{' '}
           <span className="soft">
-            What is left: <span className="mono">{plan.residualMm.toFixed(2)} mm</span> (root mean square of
+            What is left: <span className="mono">{figure(plan.residualMm, 'mm')}</span> (root mean square of
             the four corners).
           </span>
         </p>

@@ -1,7 +1,7 @@
 import { Checkbox, NumberInput, Select, TextInput } from '@mantine/core';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
-import { paintVolume } from '../../../core/finish/index.ts';
+import { hardenerOf, hardenerShare, paintVolume } from '../../../core/finish/index.ts';
 import {
   ADHESIVES,
   chooseAdhesive,
@@ -35,8 +35,12 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
         if (!mix || !layer.product) continue;
         const { paintMl } = paintVolume({ ...layer, product: layer.product }, tray.areaCm2);
         const drops = Object.values(mix).reduce((sum, count) => sum + count, 0);
-        for (const [id, count] of Object.entries(mix))
-          use.set(id, (use.get(id) ?? 0) + (paintMl * count) / drops);
+        const hardener = hardenerShare(layer);
+        for (const [id, count] of Object.entries(mix)) {
+          const ml = (paintMl * count) / drops;
+          use.set(id, (use.get(id) ?? 0) + ml * (1 - hardener));
+          if (hardener > 0) use.set(hardenerOf(id), (use.get(hardenerOf(id)) ?? 0) + ml * hardener);
+        }
       }
     }
     const parts = new Map(kit.parts.map((part) => [part.id, part]));
@@ -46,7 +50,19 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
       kit,
       paints: paints
         .filter(({ id }) => use.has(id))
-        .map(({ id, name, levelMl }) => ({ id, name: `${name} (${id})`, needMl: use.get(id)!, levelMl })),
+        .flatMap(({ id, name, levelMl }) => [
+          { id, name: `${name} (${id})`, needMl: use.get(id)!, levelMl },
+          ...(use.has(hardenerOf(id))
+            ? [
+                {
+                  id: hardenerOf(id),
+                  name: `Hardener for ${name} (${id})`,
+                  needMl: use.get(hardenerOf(id))!,
+                  levelMl: null,
+                },
+              ]
+            : []),
+        ]),
       adhesives: kit.joints.flatMap((joint) => {
         const when = decided.get(joint.id);
         if (!when) return [];

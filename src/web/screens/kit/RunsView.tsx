@@ -1,3 +1,4 @@
+import { figure } from '../../../core/figures.ts';
 import { NumberInput, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -114,7 +115,7 @@ export function RunsView({ build, kit }: KitViewProps) {
                 <p>
                   Take <span className="mono">{wireMm} mm</span> wire or tube
                   {drillMm === undefined ? '' : ', drill '}
-                  {drillMm !== undefined && <span className="mono">{drillMm.toFixed(2)} mm</span>}.
+                  {drillMm !== undefined && <span className="mono">{figure(drillMm, 'mm')}</span>}.
                 </p>
                 <p className="soft small">
                   True to scale{' '}

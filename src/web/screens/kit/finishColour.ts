@@ -1,5 +1,5 @@
 import type { CodeRecord } from '../../../api/index.ts';
-import { labToDisplay } from '../../../core/colour/index.ts';
+import { spectrumToDisplay } from '../../../core/colour/index.ts';
 import type { KitFinish, Look } from '../../../core/kit/index.ts';
 
 const LOOK_GREYS: Readonly<Record<Look, string>> = {
@@ -17,7 +17,7 @@ const LOOK_GREYS: Readonly<Record<Look, string>> = {
 /** A finish as a dot: its code where it has one, black where its name says so, else the grey of its look. */
 export function finishHex(finish: KitFinish | undefined, codes: readonly CodeRecord[]): string {
   if (!finish) return '#c4c4c4';
-  const lab = codes.find(({ id }) => id === finish.codeId)?.sources.find(({ inForce }) => inForce)?.lab;
-  if (lab) return labToDisplay(lab).hex;
+  const code = codes.find(({ id }) => id === finish.codeId);
+  if (code) return spectrumToDisplay(code.spectrum).hex;
   return /black/i.test(finish.name) ? '#262626' : LOOK_GREYS[finish.look];
 }

@@ -1,10 +1,10 @@
+import { figure } from '../../../core/figures.ts';
 import { Checkbox, NumberInput, Textarea, TextInput } from '@mantine/core';
 import { useMemo } from 'react';
 import type { PaintRecord } from '../../../api/index.ts';
 import { spectrumToDisplay } from '../../../core/colour/index.ts';
-import { FAMILIES, type FamilyId } from '../../../core/finish/index.ts';
+import { FAMILIES, opaqueInSheen, type FamilyId } from '../../../core/finish/index.ts';
 import { substitutes } from '../../../core/match/index.ts';
-import { opaqueSpectrum } from '../../../core/paint/index.ts';
 import { PROVENANCE_WORDS } from '../../components/provenance.ts';
 import { Spoon } from '../../components/Spoon.tsx';
 import { savePaint, saveShelf } from '../../data/bench.ts';
@@ -26,7 +26,7 @@ const worded = (difference: string) =>
 export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPanelProps) {
   const family = FAMILIES[paint.family];
   const instead = useMemo(() => substitutes(paint, paints, SUBSTITUTES), [paint, paints]);
-  const hexOf = (other: PaintRecord) => spectrumToDisplay(opaqueSpectrum(other)).hex;
+  const hexOf = (other: PaintRecord) => spectrumToDisplay(opaqueInSheen(other, other.sheen)).hex;
   const owned = paint.levelMl !== null;
   const put = (change: Partial<Pick<PaintRecord, 'openedOn' | 'place' | 'note'>>, label: string) => {
     if (paint.levelMl === null) return;
@@ -72,7 +72,7 @@ export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPane
               aria-label={`Read ${paint.id} ${paint.name}`}
               onClick={onRead}
             >
-              <span className="mono">±{paint.uncertainty.toFixed(1)} dE</span> read
+              <span className="mono">±{figure(paint.uncertainty, 'dE')}</span> read
             </button>
           </dd>
         </dl>
@@ -161,7 +161,7 @@ export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPane
                     {[other.levelMl !== null ? 'on the shelf' : 'to buy', ...differs.map(worded)].join(', ')}
                   </span>
                 </span>
-                <span className="mono">{dE00.toFixed(1)} dE</span>
+                <span className="mono">{figure(dE00, 'dE')}</span>
               </button>
             );
           })}

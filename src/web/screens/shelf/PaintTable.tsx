@@ -1,9 +1,9 @@
+import { figure } from '../../../core/figures.ts';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef } from 'react';
 import type { PaintRecord } from '../../../api/index.ts';
 import { spectrumToDisplay } from '../../../core/colour/index.ts';
-import { FAMILIES } from '../../../core/finish/index.ts';
-import { opaqueSpectrum } from '../../../core/paint/index.ts';
+import { FAMILIES, opaqueInSheen } from '../../../core/finish/index.ts';
 import { setShelfLevel } from '../../data/bench.ts';
 
 const ROW_PX = 34;
@@ -146,7 +146,7 @@ interface PaintRowProps {
 }
 
 function PaintRow({ paint, at, onRead, open, onOpen, narrow }: PaintRowProps) {
-  const hex = useMemo(() => spectrumToDisplay(opaqueSpectrum(paint)).hex, [paint]);
+  const hex = useMemo(() => spectrumToDisplay(opaqueInSheen(paint, paint.sheen)).hex, [paint]);
   const level = paint.levelMl;
   const put = (next: number | null) => void setShelfLevel(paint, next).catch(() => undefined);
   return (
@@ -178,7 +178,7 @@ function PaintRow({ paint, at, onRead, open, onOpen, narrow }: PaintRowProps) {
           </td>
           <td>{paint.sheen}</td>
           <td>{paint.hiding}</td>
-          <td className="num mono">€{(paint.priceCents / 100).toFixed(2)}</td>
+          <td className="num mono">{figure(paint.priceCents, 'euro')}</td>
         </>
       )}
       <td className="num">

@@ -1,3 +1,4 @@
+import { figure } from '../../../core/figures.ts';
 import { Modal } from '@mantine/core';
 import type { PaintRecord } from '../../../api/index.ts';
 import { FAMILIES } from '../../../core/finish/index.ts';
@@ -19,9 +20,9 @@ export function ReadPaint({ paint, onClose }: ReadPaintProps) {
     <Modal opened onClose={onClose} title={`How surely ${paint.name} is known`} size="md">
       <div style={{ display: 'grid', gap: 12 }}>
         <p>
-          Masstone known to <b className="mono">±{paint.uncertainty.toFixed(1)} dE</b>
+          Masstone known to <b className="mono">±{figure(paint.uncertainty, 'dE')}</b>
           {paint.refit
-            ? `, before its ${paint.refit.readings === 1 ? 'reading' : `${paint.refit.readings} readings`} ±${paint.refit.uncertainty.toFixed(1)} dE.`
+            ? `, before its ${paint.refit.readings === 1 ? 'reading' : `${paint.refit.readings} readings`} ±${figure(paint.refit.uncertainty, 'dE')}.`
             : '. Nothing was read of it yet.'}{' '}
           {next
             ? `A card sprayed over ${next} and read says ${next === 'black' ? 'how much it scatters' : 'how much it absorbs'}.`
@@ -32,8 +33,8 @@ export function ReadPaint({ paint, onClose }: ReadPaintProps) {
             {cards.map((card) => (
               <li key={card.id} style={{ display: 'flex', justifyContent: 'space-between', gap: 10 }}>
                 <span>
-                  over {card.over}, <span className="mono">{card.filmUm.toFixed(0)} µm</span>, three readings
-                  within <span className="mono">{card.spread.toFixed(2)} dE</span>
+                  over {card.over}, <span className="mono">{figure(card.filmUm, 'µm')}</span>, three readings
+                  within <span className="mono">{figure(card.spread, 'dE', 2)}</span>
                 </span>
                 <RemoveButton
                   name={`Set the card over ${card.over} aside`}

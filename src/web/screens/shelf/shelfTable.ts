@@ -1,8 +1,7 @@
 import Papa from 'papaparse';
 import { idFrom, type PaintInput, type PaintRecord, type ShelfMerge } from '../../../api/index.ts';
 import { DAYLIGHT, parseHex, spectrumToDisplay, spectrumToLab } from '../../../core/colour/index.ts';
-import { FAMILIES, type FamilyId } from '../../../core/finish/index.ts';
-import { opaqueSpectrum } from '../../../core/paint/index.ts';
+import { FAMILIES, opaqueInSheen, type FamilyId } from '../../../core/finish/index.ts';
 
 /** Columns of a shelf in a table, with other headings that are taken for the same. */
 export const SHELF_COLUMNS = {
@@ -28,7 +27,7 @@ export type ShelfMapping = Partial<Record<ShelfColumn, number>>;
 /** Rows of a shelf for a table. */
 export function shelfRows(paints: readonly PaintRecord[]): Record<string, string | number>[] {
   return paints.map((paint) => {
-    const spectrum = opaqueSpectrum(paint);
+    const spectrum = opaqueInSheen(paint, paint.sheen);
     const lab = spectrumToLab(spectrum, DAYLIGHT);
     return {
       code: paint.id,

@@ -1,8 +1,9 @@
+import { figure } from '../../../../core/figures.ts';
 import type { PaintRecord } from '../../../../api/index.ts';
 import { spectrumToDisplay, type IlluminantId } from '../../../../core/colour/index.ts';
 import { resolveMix, type ProductIndex } from '../../../../core/kit/index.ts';
 import type { PaletteAim } from '../../../../core/match/index.ts';
-import { opaqueSpectrum } from '../../../../core/paint/index.ts';
+import { opaqueSpectrum, seenSurface } from '../../../../core/paint/index.ts';
 import { hasFlake } from '../../../data/mixable.ts';
 import { LightSwitch } from '../../../components/LightSwitch.tsx';
 import { Spoon } from '../../../components/Spoon.tsx';
@@ -95,7 +96,7 @@ export function PaletteBoard({
           <>
             {bottles.length} {bottles.length === 1 ? 'bottle holds' : 'bottles hold'} {colours.length}{' '}
             {colours.length === 1 ? 'colour' : 'colours'}; {AIM_PROVED[aim]} (proved,{' '}
-            {state.seconds.toFixed(1)} s).
+            {figure(state.seconds, 's')}).
           </>
         )}
         {answer?.kind === 'out-of-reach' &&
@@ -124,7 +125,7 @@ export function PaletteBoard({
                       />
                       {product && (
                         <Spoon
-                          hex={seen(opaqueSpectrum(product.optics))}
+                          hex={seen(opaqueSpectrum(product.optics, seenSurface(colour.gloss)))}
                           gloss={GLOSS[product.sheen]}
                           flakeUm={product.flakeUm}
                           width={44}
@@ -179,7 +180,7 @@ export function PaletteBoard({
                       {product &&
                         differenceIn(
                           { illuminant: light, observer: '2deg' },
-                          opaqueSpectrum(product.optics),
+                          opaqueSpectrum(product.optics, seenSurface(colour.gloss)),
                           colour.spectrum,
                         ).toFixed(1)}
                       <span className="small" style={{ display: 'block' }}>

@@ -1,3 +1,4 @@
+import { figure } from '../../../../core/figures.ts';
 import type { PaintRecord, TrayRecord } from '../../../../api/index.ts';
 import { targetLayer } from '../../../../core/kit/index.ts';
 import type { PaletteAnswer } from '../../../workers/planPaletteOf.ts';
@@ -31,7 +32,7 @@ export function PaletteFollows({ answer, colours, paints, poolName, trays, onTak
           <h3>Out of reach from {poolName}</h3>
           {answer.colours.map(({ id, dE00, drops, missing }) => (
             <p key={id} style={{ marginBottom: 8 }}>
-              <b>{nameOf(id)}</b>: the nearest mixture is <span className="mono">{dE00.toFixed(1)} dE</span>{' '}
+              <b>{nameOf(id)}</b>: the nearest mixture is <span className="mono">{figure(dE00, 'dE')}</span>{' '}
               off (
               {Object.entries(drops)
                 .map(([paintId, count]) => `${count} ${paint(paintId)?.name ?? paintId}`)
@@ -98,7 +99,7 @@ function Planned({
               choice among these paints does better at what you asked for.
             </Why>
           </dt>
-          <dd className="mono">{plan.worst.toFixed(1)} dE</dd>
+          <dd className="mono">{figure(plan.worst, 'dE')}</dd>
         </dl>
       </div>
       <div className="panel">
@@ -112,13 +113,13 @@ function Planned({
                 <dt>
                   <span className="mono small">{id}</span> {paint(id)?.name}
                 </dt>
-                <dd className="mono">€{((paint(id)?.priceCents ?? 0) / 100).toFixed(2)}</dd>
+                <dd className="mono">{figure(paint(id)?.priceCents ?? 0, 'euro')}</dd>
               </div>
             ))}
             <dt>
               <b>Together</b>
             </dt>
-            <dd className="mono">€{(plan.costCents / 100).toFixed(2)}</dd>
+            <dd className="mono">{figure(plan.costCents, 'euro')}</dd>
           </dl>
         )}
       </div>

@@ -6,7 +6,7 @@ import { EmptyStage } from '../../../components/EmptyStage.tsx';
 import { Loading } from '../../../components/Loading.tsx';
 import { saveTrays } from '../../../data/bench.ts';
 import { useKit } from '../../../data/kit.ts';
-import { hasFlake, mixable } from '../../../data/mixable.ts';
+import { doubtfulPaint, hasFlake, mixable } from '../../../data/mixable.ts';
 import { useWorkshop } from '../../../data/workshop.ts';
 import type { PaletteRequest } from '../../../workers/planPaletteOf.ts';
 import { ColourNav } from '../ColourNav.tsx';
@@ -44,22 +44,20 @@ export function PaletteScreen() {
     const pool = mixable(paints, 'metallic', limits.from);
     if (pool.length === 0) return undefined;
     return {
-      targets: colours.map(({ id, lab, uncertainty, kind }) => ({
+      targets: colours.map(({ id, lab, uncertainty, kind, gloss }) => ({
         id,
         lab,
         uncertainty,
         tolerance: limits.tolerance,
         flake: hasFlake(kind),
+        gloss,
       })),
-      paints: pool.map(({ id, k, s, uncertainty, family, flakeUm, levelMl, priceCents }) => ({
-        id,
-        k,
-        s,
-        uncertainty,
-        family,
-        flake: flakeUm !== null,
-        owned: levelMl !== null,
-        priceCents,
+      paints: pool.map((paint) => ({
+        ...doubtfulPaint(paint),
+        family: paint.family,
+        flake: paint.flakeUm !== null,
+        owned: paint.levelMl !== null,
+        priceCents: paint.priceCents,
       })),
       ...CUPS[limits.from],
       aim,

@@ -1,8 +1,10 @@
+import { figure } from '../../../../core/figures.ts';
 import { Button, Checkbox, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import {
   ciede2000,
   DAYLIGHT,
+  possibleSpectrum,
   recoverSpectrum,
   spectrumToDisplay,
   spectrumToLab,
@@ -11,7 +13,8 @@ import {
 } from '../../../../core/colour/index.ts';
 import { resolveMix, type DecalColour, type ProductIndex } from '../../../../core/kit/index.ts';
 import { besideDecal, type PalettePlan } from '../../../../core/match/index.ts';
-import { inkFor, inkOver, opaqueSpectrum } from '../../../../core/paint/index.ts';
+import { inkFor, inkOver, opaqueSpectrum, seenSurface } from '../../../../core/paint/index.ts';
+import { ColourField } from '../../../components/ColourField.tsx';
 import { RemoveButton } from '../../../components/RemoveButton.tsx';
 import { Spoon } from '../../../components/Spoon.tsx';
 import { changeKit } from '../../../data/kit.ts';
@@ -48,7 +51,10 @@ export function PrintedColours({
     if (!colour) return undefined;
     const recipe = plan?.recipes.find(({ colourId }) => colourId === codeId);
     const product = recipe && resolveMix(recipe.drops, products);
-    return { colour, spectrum: product ? opaqueSpectrum(product.optics) : colour.spectrum };
+    return {
+      colour,
+      spectrum: product ? opaqueSpectrum(product.optics, seenSurface(colour.gloss)) : colour.spectrum,
+    };
   };
   return (
     <div style={{ marginTop: 18 }}>
@@ -61,7 +67,7 @@ export function PrintedColours({
       )}
       <ul style={{ listStyle: 'none', margin: '6px 0', padding: 0, display: 'grid', gap: 8 }}>
         {decals.map((decal) => {
-          const onWhite = recoverSpectrum(decal.lab);
+          const onWhite = possibleSpectrum(decal.lab);
           const paint = paintFor(decal.codeId);
           const over = paint && decal.transparent ? inkOver(onWhite, paint.spectrum) : onWhite;
           return (
@@ -129,11 +135,11 @@ export function PrintedColours({
 function besideAdvice(paint: readonly number[], decal: readonly number[], light: IlluminantId): string {
   const { dE00, words, verdict } = besideDecal(paint, decal, { illuminant: light, observer: '2deg' });
   const how = words === '' ? '' : `, the paint ${words}`;
-  const figure = `${dE00.toFixed(1)} dE apart${how}`;
-  if (verdict === 'sits') return `${figure}: they sit together; use the decal.`;
+  const apart = `${figure(dE00, 'dE')} apart${how}`;
+  if (verdict === 'sits') return `${apart}: they sit together; use the decal.`;
   if (verdict === 'seen')
-    return `${figure}: seen where they touch. Leave a gap or a line between, or paint the panel to the decal.`;
-  return `${figure}: two colours. Where they are meant as one, mask and paint the marking too, or paint the panel to the decal.`;
+    return `${apart}: seen where they touch. Leave a gap or a line between, or paint the panel to the decal.`;
+  return `${apart}: two colours. Where they are meant as one, mask and paint the marking too, or paint the panel to the decal.`;
 }
 
 /** An ink that comes so near over the base is as good as printed on white, dE00. */
@@ -142,13 +148,13 @@ const INK_NEAR = 1.5;
 function inkAdvice(onWhite: readonly number[], over: readonly number[], base: readonly number[]): string {
   const wanted = spectrumToLab(onWhite, DAYLIGHT);
   const asItIs = ciede2000(wanted, spectrumToLab(over, DAYLIGHT));
-  if (asItIs < INK_NEAR) return `Looks as on white (${asItIs.toFixed(1)} dE): print it as it is.`;
+  if (asItIs < INK_NEAR) return `Looks as on white (${figure(asItIs, 'dE')}): print it as it is.`;
   const ink = inkFor(onWhite, base);
   const changed = ciede2000(wanted, spectrumToLab(inkOver(ink, base), DAYLIGHT));
   const print = spectrumToDisplay(ink, DAYLIGHT);
   if (changed < INK_NEAR)
-    return `Over this base ${asItIs.toFixed(1)} dE off. Print ${print.hex} instead (ink changed by ${ciede2000(wanted, spectrumToLab(ink, DAYLIGHT)).toFixed(1)} dE) and it comes to ${changed.toFixed(1)} dE.`;
-  return `Over this base ${asItIs.toFixed(1)} dE off, and the best ink still ${changed.toFixed(1)}: the base gives too little light. Print on white film, or lay a white underlay.`;
+    return `Over this base ${figure(asItIs, 'dE')} off. Print ${print.hex} instead (ink changed by ${figure(ciede2000(wanted, spectrumToLab(ink, DAYLIGHT)), 'dE')}) and it comes to ${figure(changed, 'dE')}.`;
+  return `Over this base ${figure(asItIs, 'dE')} off, and the best ink still ${changed.toFixed(1)}: the base gives too little light. Print on white film, or lay a white underlay.`;
 }
 
 function NewPrinted({
@@ -170,6 +176,8 @@ function NewPrinted({
       if (name.trim() === '')
         throw new RangeError('Give the printed colour a name, so that you find it again.');
       const lab = typedColour(colour);
+      // Refused here, before it is kept, where no surface can have it.
+      recoverSpectrum(lab);
       await changeKit(
         buildId,
         [
@@ -201,12 +209,7 @@ function NewPrinted({
         maxLength={80}
         onChange={(event) => setName(event.currentTarget.value)}
       />
-      <TextInput
-        label="Colour on white: L a b, or hex"
-        value={colour}
-        maxLength={40}
-        onChange={(event) => setColour(event.currentTarget.value)}
-      />
+      <ColourField label="Colour on white: L a b, or hex" value={colour} onChange={setColour} />
       <Select
         label="Kind"
         data={[

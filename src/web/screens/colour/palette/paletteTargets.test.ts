@@ -13,6 +13,8 @@ const codeOf = (id: string, L: number): CodeRecord => ({
   suppliers: '',
   kind: 'solid',
   spectrum: recoverSpectrum({ L, a: 5, b: 5 }),
+  gloss: 85,
+  notice: '',
   version: 1,
   angles: null,
   sources: [{ provenance: 'chip', note: '', lab: { L, a: 5, b: 5 }, uncertainty: 1, inForce: true }],

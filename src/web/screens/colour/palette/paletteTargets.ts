@@ -1,6 +1,8 @@
 import type { BuildRecord, CodeRecord } from '../../../../api/index.ts';
-import { recoverSpectrum, type Lab } from '../../../../core/colour/index.ts';
+import { possibleSpectrum, type Lab } from '../../../../core/colour/index.ts';
 import { targetLayer, type DecalColour, type Kit } from '../../../../core/kit/index.ts';
+import { codeLab } from '../../../../core/match/index.ts';
+import { FULL_GLOSS } from '../../../../core/paint/index.ts';
 import { targetUncertainty } from '../candidates.ts';
 
 /** A colour that the livery of a build needs, and where. */
@@ -12,6 +14,8 @@ export interface LiveryColour {
   kind: CodeRecord['kind'];
   lab: Lab;
   spectrum: number[];
+  /** Gloss that it is seen with, gloss units at 60 degrees. */
+  gloss: number;
   uncertainty: number;
   /** What is painted in it. */
   where: string[];
@@ -32,16 +36,16 @@ export function liveryColours(build: BuildRecord, kit: Kit, codes: readonly Code
   for (const finish of kit.finishes) add(finish.codeId, finish.name);
   return [...where].flatMap(([codeId, names]) => {
     const code = codes.find(({ id }) => id === codeId);
-    const lab = code?.sources.find(({ inForce }) => inForce)?.lab;
-    if (!code || !lab) return [];
+    if (!code) return [];
     return [
       {
         id: code.id,
         label: code.code,
         name: code.name,
         kind: code.kind,
-        lab,
+        lab: codeLab(code),
         spectrum: code.spectrum,
+        gloss: code.gloss,
         uncertainty: targetUncertainty(code),
         where: [...names],
       },
@@ -57,7 +61,8 @@ export function colourOfDecal({ id, name, lab }: DecalColour): LiveryColour {
     name,
     kind: 'solid',
     lab,
-    spectrum: recoverSpectrum(lab),
+    spectrum: possibleSpectrum(lab),
+    gloss: FULL_GLOSS,
     uncertainty: DECAL_UNCERTAINTY,
     where: ['beside the decal'],
   };

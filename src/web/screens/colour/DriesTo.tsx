@@ -1,0 +1,23 @@
+import { figure } from '../../../core/figures.ts';
+import { wetToDry, type Product } from '../../../core/finish/index.ts';
+import { Why } from '../../components/Why.tsx';
+
+/** A change of L that an eye notices between wet and dry. */
+const NOTICED = 0.5;
+
+/** How a mixture in the cup will change as it dries. */
+export function DriesTo({ product }: { product: Product }) {
+  const { wet, dry, lighter, words } = wetToDry(product.optics, product.family, product.sheen);
+  return (
+    <p className="small" style={{ marginTop: 6 }}>
+      {Math.abs(lighter) < NOTICED
+        ? 'It dries to about what it is wet.'
+        : `It will dry ${lighter < 0 ? 'darker' : 'lighter'} by about ${figure(Math.abs(lighter), 'L')} L.`}{' '}
+      <Why about="wet and dry">
+        Wet L {figure(wet.L, 'L')}, dry {figure(dry.L, 'L')}
+        {words && ` (${words})`}. Water-based paint is milky until it dries, a dull paint shines until it
+        dries. By chemistry and sheen ({product.family}, {product.sheen}); indicative, a dry spoon wins.
+      </Why>
+    </p>
+  );
+}
