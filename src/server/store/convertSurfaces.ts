@@ -1,5 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { ciede2000, DAYLIGHT, recoverSpectrum, spectrumToLab, type Lab } from '../../core/colour/index.ts';
+import { figure } from '../../core/figures.ts';
 import { SHEEN_GLOSS } from '../../core/finish/index.ts';
 import { targetLayer } from '../../core/kit/index.ts';
 import { codeLab, mixDrops, type CodeSource } from '../../core/match/index.ts';
@@ -59,12 +60,14 @@ export function convertSurfaces(db: Database, minute: number): void {
       : code.spectrum;
     db.update(codes).set({ sources, spectrum }).where(eq(codes.id, code.id)).run();
   }
-  const learned = db.select({ id: refits.paintId }).from(refits).all();
-  if (learned.length > 0)
-    refitPaints(
-      db,
-      learned.map(({ id }) => id),
-    );
+  const read = new Set(
+    db
+      .select({ drops: readings.drops })
+      .from(readings)
+      .all()
+      .flatMap(({ drops }) => Object.keys(drops)),
+  );
+  if (read.size > 0) refitPaints(db, [...read]);
   tellWhatMoved(db, before, used);
   db.insert(conversions).values({ name: NAME, at: minute }).run();
 }
@@ -141,7 +144,7 @@ function tellWhatMoved(
 ): void {
   const optics = new Map(readPaints(db).map((paint) => [paint.id, paint]));
   const labOf = (spectrum: readonly number[]) => spectrumToLab(spectrum, DAYLIGHT);
-  const show = ({ L, a, b }: Lab) => [L, a, b].map((value) => value.toFixed(0)).join(' ');
+  const show = ({ L, a, b }: Lab) => [L, a, b].map((value) => figure(value, 'L', 0)).join(' ');
   for (const code of readCodes(db)) {
     const old = before.codes.find(({ id }) => id === code.id)!;
     const parts: string[] = [];

@@ -20,7 +20,7 @@ export async function importCodes(
   await mutate(PATHS.codes);
 }
 
-type Sources = Pick<CodeRecord, 'name' | 'years' | 'suppliers' | 'sources'>;
+type Sources = Pick<CodeRecord, 'name' | 'years' | 'suppliers' | 'sources'> & { notice?: string };
 
 async function sendCode(id: string, change: Sources): Promise<void> {
   await inTurn(`code ${id}`, async () => {
@@ -76,6 +76,11 @@ const aboutOf = ({ name, years, suppliers, sources }: CodeRecord): Sources => ({
   suppliers,
   sources,
 });
+
+/** The note on a code has been read. */
+export function noticeUnderstood(code: CodeRecord): Promise<void> {
+  return sendCode(code.id, { ...aboutOf(code), notice: '' });
+}
 
 /** Changes what is known of a code and remembers how to take it back. */
 export async function saveCode(code: CodeRecord, after: Sources, label: string): Promise<void> {

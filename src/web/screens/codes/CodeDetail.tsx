@@ -5,13 +5,14 @@ import type { CodeRecord } from '../../../api/index.ts';
 import { GEOMETRY_NAMES, spectrumToDisplay, type IlluminantId } from '../../../core/colour/index.ts';
 import { disagreements, seenSource, sourceUncertainty, type CodeSource } from '../../../core/match/index.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
+import { Notice } from '../../components/Notice.tsx';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { PROVENANCE_WORDS } from '../../components/provenance.ts';
 import { Spoon } from '../../components/Spoon.tsx';
 import { Why } from '../../components/Why.tsx';
 import { hasFlake } from '../../data/mixable.ts';
 import { ReaderPanel } from '../../components/ReaderPanel.tsx';
-import { readChip, saveCode, saveSources } from '../../data/codes.ts';
+import { noticeUnderstood, readChip, saveCode, saveSources } from '../../data/codes.ts';
 
 /** One code: its colour in the booth, every source of it, which is in force and why, and how far they differ. */
 export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => void }) {
@@ -109,11 +110,17 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
           <h3>
             <span className="mono">{code.code}</span> {code.name}
           </h3>
+          <Notice
+            text={code.notice}
+            onUnderstood={() => void noticeUnderstood(code).catch(() => undefined)}
+          />
           <dl className="rows small">
             <dt>Maker</dt>
             <dd>{code.maker}</dd>
             <dt>Kind</dt>
-            <dd>{code.kind}</dd>
+            <dd>
+              {code.kind}, seen with {figure(code.gloss, 'GU')}
+            </dd>
           </dl>
           <div style={{ display: 'grid', gridTemplateColumns: '1fr 2fr', gap: 8, marginTop: 8 }}>
             <TextInput

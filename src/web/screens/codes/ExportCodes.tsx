@@ -18,6 +18,8 @@ function textOf(format: (typeof FORMATS)[number]['name'], codes: readonly CodeRe
     spectrum,
     lab: spectrumToLab(spectrum, DAYLIGHT),
     hex: spectrumToDisplay(spectrum).hex,
+    // Codes are kept as they are seen.
+    geometry: '45:0' as const,
   }));
   const created = new Date(benchNow()).toISOString();
   if (format === 'CGATS text') return writeCgats(colours, created);

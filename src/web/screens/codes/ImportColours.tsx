@@ -1,9 +1,16 @@
 import { figure } from '../../../core/figures.ts';
-import { FileButton, Select, TextInput } from '@mantine/core';
+import { Checkbox, FileButton, NativeSelect, Select, TextInput } from '@mantine/core';
 import { wrap } from 'comlink';
 import { useRef, useState } from 'react';
 import type { CodeInput, CodeRecord } from '../../../api/index.ts';
-import { labInDaylight, labToDisplay, spectrumToDisplay } from '../../../core/colour/index.ts';
+import {
+  GEOMETRIES,
+  GEOMETRY_NAMES,
+  labInDaylight,
+  labToDisplay,
+  spectrumToDisplay,
+  type MeasuringGeometry,
+} from '../../../core/colour/index.ts';
 import { LONGEST_FILE, type ColourColumn, type ReadColour } from '../../../core/formats/index.ts';
 import { PROVENANCE_UNCERTAINTY, type Provenance } from '../../../core/match/index.ts';
 import { PROVENANCE_WORDS } from '../../components/provenance.ts';
@@ -12,6 +19,10 @@ import type { ColourFileWorker } from '../../workers/colourFileWorker.ts';
 import type { ColourFile, ReadOptions } from '../../workers/readColourFile.ts';
 import { OwnCode } from '../colour/OwnCode.tsx';
 
+/** What the reader took where a file does not say: the light of the first Lab. */
+const assumedLight = ({ colours }: ColourFile) => colours.find(({ lab }) => lab)?.lab;
+const lightWord = (light: { illuminant?: string; observer?: string } | undefined) =>
+  `${light?.illuminant ?? 'D65'} ${light?.observer ?? '2deg'}`;
 const SHOWN = 60;
 const COLUMN_OPTIONS = [
   { value: '', label: 'leave out' },
@@ -40,6 +51,14 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
   const [maker, setMaker] = useState('');
   const [provenance, setProvenance] = useState<Provenance>('instrument');
   const [share, setShare] = useState<number>();
+  /** Colours of the file that are not wanted, by their place in it. */
+  const [without, setWithout] = useState<ReadonlySet<number>>(new Set());
+  const leaveOut = (index: number, out: boolean) => {
+    const next = new Set(without);
+    if (out) next.add(index);
+    else next.delete(index);
+    setWithout(next);
+  };
 
   const turn = useRef(0);
   const read = (source: string, how: ReadOptions) => {
@@ -66,6 +85,7 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
   const open = (chosen: File | null) => {
     if (!chosen) return;
     setFile(undefined);
+    setWithout(new Set());
     setFileName(chosen.name);
     if (chosen.size > LONGEST_FILE) {
       setProblem(
@@ -82,7 +102,8 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
       .catch((error: unknown) => setProblem(`${chosen.name} cannot be read: ${(error as Error).message}`));
   };
 
-  const { inputs, left } = toCodes(file?.colours ?? [], maker.trim(), provenance, fileName);
+  const chosen = (file?.colours ?? []).filter((_, index) => !without.has(index));
+  const { inputs, left } = toCodes(chosen, maker.trim(), provenance, fileName);
   const known = new Set(codes.map((code) => `${code.maker} ${code.code}`.toLowerCase()));
   const added = inputs.filter((code) => known.has(`${code.maker} ${code.code}`.toLowerCase())).length;
   const bring = () => {
@@ -151,16 +172,30 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
             onChange={(columns) => read(text, { ...options, columns })}
           />
         )}
-        {file?.table && file.colours.some(({ lab }) => lab) && (
-          <Select
-            label="The Lab of this table is for"
-            description="a table does not say; other lights are adapted to daylight"
-            data={LIGHTS}
-            value={`${options.light?.illuminant ?? 'D65'} ${options.light?.observer ?? '2deg'}`}
-            onChange={(value) => {
-              const [illuminant, observer] = (value ?? 'D65 2deg').split(' ') as [string, '2deg' | '10deg'];
-              read(text, { ...options, light: { illuminant, observer } });
-            }}
+        {file &&
+          (file.table || file.assumed?.includes('light') || options.light) &&
+          file.colours.some(({ lab }) => lab) && (
+            <Select
+              label="The Lab of this file is for"
+              description="it does not say; what other lights leave open of the colour in daylight is added to its doubt"
+              data={LIGHTS}
+              value={lightWord(options.light ?? assumedLight(file))}
+              onChange={(value) => {
+                const [illuminant, observer] = (value ?? 'D65 2deg').split(' ') as [string, '2deg' | '10deg'];
+                read(text, { ...options, light: { illuminant, observer } });
+              }}
+              w={280}
+            />
+          )}
+        {file && (file.table || file.assumed?.includes('geometry') || options.geometry) && (
+          <NativeSelect
+            label="Measured"
+            description="the file does not say; with the shine, a black reads as L 24"
+            data={GEOMETRIES.map((value) => ({ value, label: GEOMETRY_NAMES[value] }))}
+            value={options.geometry ?? 'unknown'}
+            onChange={({ currentTarget: { value } }) =>
+              read(text, { ...options, geometry: value as MeasuringGeometry })
+            }
             w={280}
           />
         )}
@@ -200,6 +235,14 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
                   <span className="small">
                     {colour.code && <span className="mono">{colour.code} </span>}
                     {colour.name}
+                    <Checkbox
+                      size="xs"
+                      mt={2}
+                      label="bring in"
+                      aria-label={`bring in ${colour.name}`}
+                      checked={!without.has(index)}
+                      onChange={({ currentTarget: { checked } }) => leaveOut(index, !checked)}
+                    />
                   </span>
                 </li>
               ))}

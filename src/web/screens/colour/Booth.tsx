@@ -8,6 +8,7 @@ import type { FrugalAim, FrugalRecipe, PredictionBand } from '../../../core/matc
 import { seenSurface } from '../../../core/paint/index.ts';
 import { isCommandKey } from '../../components/keys.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
+import { BeyondScreen } from '../../components/BeyondScreen.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
 import { hasFlake } from '../../data/mixable.ts';
 import { BoothCharts } from './BoothCharts.tsx';
@@ -154,7 +155,7 @@ export function Booth({
         <div style={{ textAlign: 'center', alignSelf: 'center' }}>
           <Spoon
             hex={seen(code.spectrum)}
-            gloss={code.kind === 'satin' ? GLOSS.satin : GLOSS.gloss}
+            gloss={code.gloss}
             flakeUm={hasFlake(code.kind) ? 12 : null}
             splitHex={split && chosen ? seen(chosen.spectrum) : undefined}
             width={150}
@@ -162,6 +163,7 @@ export function Booth({
           />
           <b style={{ display: 'block' }}>{code.name}</b>
           <span className="mono">{code.code}</span>
+          <BeyondScreen spectrum={code.spectrum} view={view} />
           <label className="small" style={{ display: 'block', marginTop: 8 }}>
             <input
               type="checkbox"

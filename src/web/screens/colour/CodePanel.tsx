@@ -2,7 +2,10 @@ import { figure } from '../../../core/figures.ts';
 import { Select } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import type { CodeRecord } from '../../../api/index.ts';
-import { ciede2000, labToDisplay } from '../../../core/colour/index.ts';
+import { labToDisplay } from '../../../core/colour/index.ts';
+import { disagreements, sourceUncertainty } from '../../../core/match/index.ts';
+import { noticeUnderstood } from '../../data/codes.ts';
+import { Notice } from '../../components/Notice.tsx';
 import { PROVENANCE_WORDS } from '../../components/provenance.ts';
 import { Why } from '../../components/Why.tsx';
 import { OwnCode } from './OwnCode.tsx';
@@ -27,8 +30,7 @@ export function CodePanel({ code, codes, onChoose }: CodePanelProps) {
       })),
     [codes],
   );
-  const force = code?.sources.find(({ inForce }) => inForce);
-  const apart = code && force ? Math.max(0, ...code.sources.map(({ lab }) => ciede2000(force.lab, lab))) : 0;
+  const apart = code ? (disagreements(code.sources, code.gloss)[0]?.dE00 ?? 0) : 0;
   return (
     <div className="panel">
       <Select
@@ -46,9 +48,13 @@ export function CodePanel({ code, codes, onChoose }: CodePanelProps) {
       />
       {code && (
         <>
+          <Notice
+            text={code.notice}
+            onUnderstood={() => void noticeUnderstood(code).catch(() => undefined)}
+          />
           <p className="small soft" style={{ margin: '6px 0' }}>
             {code.kind}
-            {code.angles ? ', five angles' : ''}
+            {code.angles ? ', five angles' : ''}, seen with {figure(code.gloss, 'GU')}
           </p>
           <dl className="rows small">
             {code.sources.map((source, index) => (
@@ -68,7 +74,7 @@ export function CodePanel({ code, codes, onChoose }: CodePanelProps) {
                   {PROVENANCE_WORDS[source.provenance]}
                   {source.inForce ? ' (in force)' : ''}
                 </dt>
-                <dd className="mono">±{figure(source.uncertainty, 'dE')}</dd>
+                <dd className="mono">±{figure(sourceUncertainty(source), 'dE')}</dd>
               </div>
             ))}
           </dl>

@@ -103,7 +103,7 @@ export function CupPanel({
             )}
           </div>
         ))}
-        <DriesTo product={chosen.product} />
+        <DriesTo product={chosen.product} wanted={code.gloss} />
         <p className="soft small" style={{ marginTop: 6 }}>
           {used[0] &&
             `${used[0].paint.range}, ${FAMILIES[used[0].paint.family].name}, ${chosen.product.sheen}`}

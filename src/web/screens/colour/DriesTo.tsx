@@ -1,15 +1,24 @@
 import { figure } from '../../../core/figures.ts';
-import { wetToDry, type Product } from '../../../core/finish/index.ts';
+import { sheenName, SHEEN_GLOSS, wetToDry, type Product } from '../../../core/finish/index.ts';
 import { Why } from '../../components/Why.tsx';
 
 /** A change of L that an eye notices between wet and dry. */
 const NOTICED = 0.5;
 
-/** How a mixture in the cup will change as it dries. */
-export function DriesTo({ product }: { product: Product }) {
+/** A difference of gloss that shows, gloss units. */
+const SHOWS = 20;
+
+/** How a mixture in the cup will change as it dries, and which clear gives it the gloss that is wanted. */
+export function DriesTo({ product, wanted }: { product: Product; wanted: number }) {
   const { wet, dry, lighter, words } = wetToDry(product.optics, product.family, product.sheen);
+  const own = SHEEN_GLOSS[product.sheen];
   return (
     <p className="small" style={{ marginTop: 6 }}>
+      {Math.abs(own - wanted) > SHOWS && product.sheen !== 'metal' && (
+        <span style={{ display: 'block' }}>
+          It dries {product.sheen} by itself; to look as shown it wants a {sheenName(wanted)} clear.
+        </span>
+      )}
       {Math.abs(lighter) < NOTICED
         ? 'It dries to about what it is wet.'
         : `It will dry ${lighter < 0 ? 'darker' : 'lighter'} by about ${figure(Math.abs(lighter), 'L')} L.`}{' '}

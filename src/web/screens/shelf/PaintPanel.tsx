@@ -5,9 +5,11 @@ import type { PaintRecord } from '../../../api/index.ts';
 import { spectrumToDisplay } from '../../../core/colour/index.ts';
 import { FAMILIES, opaqueInSheen, type FamilyId } from '../../../core/finish/index.ts';
 import { substitutes } from '../../../core/match/index.ts';
+import { Notice } from '../../components/Notice.tsx';
 import { PROVENANCE_WORDS } from '../../components/provenance.ts';
 import { Spoon } from '../../components/Spoon.tsx';
 import { savePaint, saveShelf } from '../../data/bench.ts';
+import { PaintMeasures } from './PaintMeasures.tsx';
 
 interface PaintPanelProps {
   paint: PaintRecord;
@@ -43,6 +45,12 @@ export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPane
           ✕
         </button>
       </div>
+      <Notice
+        text={paint.notice}
+        onUnderstood={() =>
+          void savePaint(paint, { notice: '' }, `note on ${paint.name}`).catch(() => undefined)
+        }
+      />
       <div style={{ display: 'flex', gap: 12 }}>
         <span className="coatground">
           <Spoon hex={hexOf(paint)} flakeUm={paint.flakeUm} width={54} label={paint.name} />
@@ -147,6 +155,7 @@ export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPane
           }
         />
       </div>
+      <PaintMeasures paint={paint} />
       {instead.length > 0 && (
         <div>
           <h3>Could stand in for it</h3>
