@@ -1,3 +1,4 @@
+import { recoverSpectrum } from '../core/colour/index.ts';
 import { array, boolean, mixed, number, object, string, type AnyObjectSchema, type InferType } from 'yup';
 import { CHROME_ROUTES, CURVATURES, LIVES, WEATHER_PLACES } from '../core/finish/index.ts';
 import { RUN_KINDS } from '../core/detail/index.ts';
@@ -192,7 +193,17 @@ const decal = object({
     b: count('b of a decal colour', -130, 130),
   })
     .required()
-    .noUnknown(),
+    .noUnknown()
+    .test('possible', (lab, { createError }) => {
+      // Numbers out of bounds are said by their own words.
+      if (!(lab.L >= 0 && lab.L <= 100)) return true;
+      try {
+        recoverSpectrum(lab);
+        return true;
+      } catch (error) {
+        return createError({ message: (error as Error).message });
+      }
+    }),
   transparent: boolean().required(),
   codeId: string().nullable().defined().max(120),
 }).noUnknown();

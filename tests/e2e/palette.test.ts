@@ -2,7 +2,7 @@ import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { BenchSnapshot, KitItemsRecord } from '../../src/api/index.ts';
 import { targetLayer } from '../../src/core/kit/index.ts';
-import { fill, press, sampleBench, saved, shows, textOf, type Started } from './bench.ts';
+import { fill, press, sampleBench, saved, shows, textOf, until, type Started } from './bench.ts';
 
 describe('the palette of a build', () => {
   let server: Started;
@@ -121,6 +121,17 @@ describe('the palette of a build', () => {
     await press(page, 'button', 'Keep this colour');
     await shows(page, /L must lie between 0 and 100; it is 120/);
     expect(await decals()).toHaveLength(2);
+    await fill(page, 'Colour on white: L a b, or hex', '60 90 -90');
+    await shows(page, /Outside what any surface can show/);
+    await press(page, 'button', 'Keep this colour');
+    await shows(page, /No surface can have the colour L a b 60 90 -90/);
+    expect(await decals()).toHaveLength(2);
+    await page.evaluate(() =>
+      [...document.querySelectorAll('button')]
+        .find(({ innerText }) => innerText.startsWith('Take the nearest possible'))!
+        .click(),
+    );
+    await until(page, () => !document.body.innerText.includes('Outside what any surface'), []);
     await fill(page, 'Colour on white: L a b, or hex', '93 0 2');
     await press(page, 'button', 'Keep this colour');
     await saved(page);

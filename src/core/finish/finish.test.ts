@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ciede2000, DAYLIGHT, spectrumFrom, spectrumToLab } from '../colour/index.ts';
-import { filmsOver, seenSurface } from '../paint/index.ts';
+import { filmsOver, innerLight, seenSurface, tintPasses } from '../paint/index.ts';
+import { edgeFilmOf, FLATTING_UM, POLISHING_UM, type FilmBand } from './film.ts';
 import {
   cureFactor,
   dewPoint,
@@ -11,6 +12,8 @@ import {
   formatMinutes,
   GENERIC_PRODUCTS,
   layerFilm,
+  mirrorOfSubstrate,
+  polishBudget,
   sumFilm,
   paintVolume,
   SUBSTRATES,
@@ -48,6 +51,7 @@ const layer = (kind: StackLayer['kind'], change: Partial<StackLayer> = {}): Stac
   tool: 'airbrush',
   ...change,
 });
+const spanOf = (um: number): FilmBand => ({ low: um, usual: um, high: um });
 const primer = layer('primer', { product: product('generic-primer-grey') });
 const whitePrimer = layer('primer', { product: product('generic-primer-white') });
 const blackGloss = layer('undercoat', { product: product('generic-black-gloss') });
@@ -382,6 +386,49 @@ describe('evaluateStack', () => {
     expect(result.filmEdge.usual).toBeCloseTo(sum / 2, 9);
     expect(result.filmFlat.low).toBeLessThan(result.filmFlat.usual);
     expect(result.clearFilm).toBeCloseTo(layerFilm(clear).usual, 9);
+  });
+
+  it('takes more off edges than off flats, by the rule of the polish budget', () => {
+    const twice = { ...clear, coats: 8 };
+    const result = evaluateStack(
+      stack([twice, layer('flat', { coats: 1, tool: 'hand' }), layer('polish', { coats: 1, tool: 'hand' })]),
+      MILD,
+    );
+    const laid = layerFilm(twice);
+    const taken = FLATTING_UM + POLISHING_UM;
+    expect(result.filmEdge.usual).toBeCloseTo(0.5 * laid.usual - 1.5 * taken, 9);
+    // 64 um laid and 9 taken leave 18.5 on edges.
+    expect(edgeFilmOf([spanOf(64), spanOf(-6), spanOf(-3)]).usual).toBeCloseTo(18.5, 9);
+    const budget = polishBudget(laid, [{ id: 'all', name: '', removes: spanOf(taken), strokes: 1, how: '' }]);
+    expect(budget[0]!.edge.usual).toBeCloseTo(result.filmEdge.usual, 9);
+  });
+
+  it('lays household cans at their own thickness, once', () => {
+    const can = layer('colour', { product: { ...red, family: 'aerosol' }, coats: 3, tool: 'can' });
+    expect(layerFilm(can).usual).toBe(3 * FAMILIES.aerosol.filmPerCoat.usual);
+    expect(layerFilm({ ...can, product: red }).usual).toBe(1.5 * 3 * FAMILIES.lacquer.filmPerCoat.usual);
+  });
+
+  it('shows a matt paint lighter than the same in gloss, and deep again under gloss clear', () => {
+    const black = GENERIC_PRODUCTS.find(({ id }) => id === 'generic-black-gloss')!;
+    const L = (layers: StackLayer[]) => evaluateStack(stack(layers), MILD).lab.L;
+    const paint = (sheen: 'gloss' | 'matt') => layer('colour', { product: { ...black, sheen }, coats: 4 });
+    expect(L([paint('gloss')])).toBeLessThan(8);
+    expect(L([paint('matt')])).toBeGreaterThan(20);
+    expect(L([paint('matt'), clear])).toBeCloseTo(L([paint('gloss'), clear]), 1);
+  });
+
+  it('tints plating as the passes of a tint do', () => {
+    const plated = SUBSTRATES.find(({ kind }) => kind === 'plated')!;
+    const orange = GENERIC_PRODUCTS.find(({ id }) => id === 'generic-tint-orange')!;
+    const film = layerFilm(layer('tint', { product: orange, coats: 4 })).usual;
+    const result = evaluateStack(
+      { ...stack([layer('tint', { product: orange, coats: 4 })]), substrate: plated },
+      MILD,
+    );
+    const base = innerLight(plated.reflectance, seenSurface(95), mirrorOfSubstrate(plated));
+    const passes = tintPasses(base, orange.optics.k, film / 8, 8);
+    expect(ciede2000(result.lab, passes[8]!.lab)).toBeLessThan(0.05);
   });
 
   it('predicts the colour by films, not by blending', () => {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import {
   FAMILIES,
+  hardenerOf,
   GENERIC_PRODUCTS,
   layerFilm,
   settingFor,
@@ -87,9 +88,31 @@ describe('stackQuantities', () => {
     const large = stackQuantities([clear], 4000, itself, new Map()).layers[0]!;
     expect(small).toMatchObject({ batches: 1, potLifeMinutes: 240 });
     expect(small.hardenerMl).toBeCloseTo(small.paintMl / 3, 9);
-    expect(small.ratio).toMatch(/^2 clear : 1 hardener/);
+    expect(small.ratio).toBe('2 clear : 1 hardener : 0.3 thinner');
     expect(large.batches).toBe(Math.ceil(large.paintMl / 30));
     expect(stackQuantities([primer], 100, itself, new Map()).layers[0]!.potLifeMinutes).toBeNull();
+  });
+
+  it('lists hardener apart from the clear, and neither for a can', () => {
+    const clear = layer('clear', 'generic-clear-2k', { coats: 3 });
+    const { layers, products } = stackQuantities([clear], 300, itself, new Map());
+    const ml = Object.fromEntries(products.map(({ productId, paintMl }) => [productId, paintMl]));
+    expect(ml['generic-clear-2k']).toBeCloseTo((2 / 3) * layers[0]!.paintMl, 9);
+    expect(ml[hardenerOf('generic-clear-2k')]).toBeCloseTo((1 / 3) * layers[0]!.paintMl, 9);
+    expect(products.find(({ productId }) => productId === hardenerOf('generic-clear-2k'))!.name).toMatch(
+      /^hardener for/,
+    );
+    const can = stackQuantities([{ ...clear, tool: 'can' }], 300, itself, new Map());
+    expect(can.products).toHaveLength(1);
+    expect(can.layers[0]).toMatchObject({ hardenerMl: 0, potLifeMinutes: null });
+  });
+
+  it('gives two-part clear half the time in the cup for every ten degrees more', () => {
+    const clear = layer('clear', 'generic-clear-2k');
+    const at = (temperatureC: number) =>
+      stackQuantities([clear], 100, itself, new Map(), {}, { temperatureC, humidity: 50 }).layers[0]!
+        .potLifeMinutes;
+    expect([at(10), at(20), at(30)]).toEqual([480, 240, 120]);
   });
 
   it('thins as the builder has set it', () => {

@@ -8,8 +8,10 @@ import {
   dropsInCup,
   evidenceFor,
   judgeSpoon,
+  mixDrops,
   predictionBand,
   refitOptics,
+  tellingReadings,
   type DoubtfulPaint,
 } from './index.ts';
 
@@ -138,6 +140,89 @@ describe('predictionBand', () => {
     };
     const after = refitOptics(ALL, [{ drops, spectrum }]);
     expect(width(after, after.fallen[0])).toBeLessThan(width(refitOptics(ALL, [])));
+  });
+});
+
+describe('tellingReadings', () => {
+  const target = { lab: lab(mixture(believed, { white: 5, red: 2 })), uncertainty: 0.4 };
+  const drops = { white: 5, red: 2 };
+  const told = (paints: DoubtfulPaint[]) =>
+    tellingReadings(refitOptics(paints, []), { drops, target }, 'white');
+
+  it('names the paint whose strength is only guessed, mixed with white or as the mix itself', () => {
+    const [first, ...rest] = told([
+      { ...WHITE, strengthDoubt: 0.02, dropDoubt: 0.02 },
+      { ...RED, uncertainty: 0.5, strengthDoubt: 0.5, dropDoubt: 0.02 },
+    ]);
+    expect(first!.kind === 'this-mix' || (first!.kind === 'with-white' && first!.paintId === 'red')).toBe(
+      true,
+    );
+    expect(first!.after).toBeLessThan(0.5 * first!.now);
+    for (const other of rest) expect(other.after).toBeGreaterThanOrEqual(first!.after);
+  });
+
+  it('promises what the reading then keeps', () => {
+    const paints = [
+      { ...WHITE, strengthDoubt: 0.02, dropDoubt: 0.02 },
+      { ...RED, uncertainty: 0.5, strengthDoubt: 0.5, dropDoubt: 0.02 },
+    ];
+    const promised = told(paints).find(({ kind, paintId }) => kind === 'with-white' && paintId === 'red')!;
+    const read = { white: 4, red: 1 };
+    const fit = refitOptics(paints, [{ drops: read, spectrum: opaqueSpectrum(mixture(believed, read)) }]);
+    // Drops of the reading fall as they fall, which the promise leaves out.
+    const spread = (one: ReturnType<typeof refitOptics>) => {
+      const random = seededRandom(2);
+      const away = Array.from(
+        { length: 200 },
+        () => ciede2000(lab(mixture(one.draw(random), drops)), lab(mixture(one.optics, drops))) ** 2,
+      );
+      return Math.sqrt(away.reduce((sum, value) => sum + value, 0) / away.length);
+    };
+    expect(spread(refitOptics(paints, []))).toBeGreaterThan(0.7 * promised.now);
+    expect(spread(fit)).toBeLessThan(0.6 * spread(refitOptics(paints, [])));
+    expect(fit.doubts.get('red')!.strength).toBeLessThan(0.25);
+  });
+
+  it('offers nothing where nothing is in doubt', () => {
+    const sure = [WHITE, RED].map((one) => ({
+      ...one,
+      uncertainty: 0.05,
+      strengthDoubt: 0.002,
+      dropDoubt: 0.002,
+    }));
+    for (const { now } of told(sure)) expect(now).toBeLessThan(0.15);
+  });
+});
+
+describe('drops of different size', () => {
+  it('count by their volume, and one spoon of a mix teaches it', () => {
+    const large = { ...RED, perDrop: 1.5 };
+    const drops = { white: 6, red: 2 };
+    const truth = mixDrops([
+      { paint: WHITE, drops: 6 },
+      { paint: large, drops: 2 },
+    ]);
+    expect(lab(truth).L).toBeLessThan(lab(mixture(believed, drops)).L);
+    const readings = [2, 3, 4].map((red) => ({
+      drops: { white: 6, red },
+      spectrum: opaqueSpectrum(
+        mixDrops([
+          { paint: WHITE, drops: 6 },
+          { paint: large, drops: red },
+        ]),
+      ),
+    }));
+    const sure = { uncertainty: 0.2, strengthDoubt: 0.01 };
+    const fit = refitOptics(
+      [
+        { ...WHITE, ...sure, dropDoubt: 0.01 },
+        { ...RED, ...sure, dropDoubt: 0.3 },
+      ],
+      readings,
+    );
+    expect(fit.optics.get('red')!.perDrop).toBeGreaterThan(1.3);
+    expect(fit.optics.get('red')!.perDrop).toBeLessThan(1.6);
+    expect(fit.doubts.get('red')!.drop).toBeLessThan(0.1);
   });
 });
 

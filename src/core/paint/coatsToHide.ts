@@ -37,6 +37,21 @@ export interface CoatStep {
   fromFull: number;
 }
 
+/** The colour after some coats of a film over an undercoat given by its inner light, seen through a face; `full` is
+ *  the colour of the paint laid thick. */
+function afterCoats(
+  coats: number,
+  optics: PaintOptics,
+  undercoat: InnerLight,
+  filmPerCoat: number,
+  surface: Surface,
+  full: Lab,
+): CoatStep {
+  const spectrum = seenThrough(underFilm(undercoat, { optics, thickness: coats * filmPerCoat }), surface);
+  const lab = spectrumToLab(spectrum, DAYLIGHT);
+  return { coats, spectrum, lab, fromFull: ciede2000(lab, full) };
+}
+
 /** The colour after each coat from none to `coats`, over an undercoat given by its inner light, seen through a face. */
 export function coatByCoat(
   optics: PaintOptics,
@@ -46,11 +61,9 @@ export function coatByCoat(
   surface: Surface = GLOSSY,
 ): CoatStep[] {
   const full = spectrumToLab(opaqueSpectrum(optics, surface), DAYLIGHT);
-  return Array.from({ length: coats + 1 }, (_, count) => {
-    const spectrum = seenThrough(underFilm(undercoat, { optics, thickness: count * filmPerCoat }), surface);
-    const lab = spectrumToLab(spectrum, DAYLIGHT);
-    return { coats: count, spectrum, lab, fromFull: ciede2000(lab, full) };
-  });
+  return Array.from({ length: coats + 1 }, (_, count) =>
+    afterCoats(count, optics, undercoat, filmPerCoat, surface, full),
+  );
 }
 
 /** Fewest coats after which one more coat could not be told from nothing: within the hiding difference of
@@ -61,8 +74,10 @@ export function coatsToClose(
   filmPerCoat: number,
   limit = 40,
 ): number | undefined {
-  const closed = coatByCoat(optics, undercoat, filmPerCoat, limit).find(
-    ({ coats, fromFull }) => coats > 0 && fromFull < HIDING_DIFFERENCE,
-  );
-  return closed?.coats;
+  const full = spectrumToLab(opaqueSpectrum(optics), DAYLIGHT);
+  for (let coats = 1; coats <= limit; coats++) {
+    const { fromFull } = afterCoats(coats, optics, undercoat, filmPerCoat, GLOSSY, full);
+    if (fromFull < HIDING_DIFFERENCE) return coats;
+  }
+  return undefined;
 }

@@ -11,7 +11,7 @@ import {
   type IlluminantId,
 } from '../../../core/colour/index.ts';
 import { FAMILIES } from '../../../core/finish/index.ts';
-import { targetLayer } from '../../../core/kit/index.ts';
+import { resolveMix, targetLayer } from '../../../core/kit/index.ts';
 import { dropsInCup, evidenceFor } from '../../../core/match/index.ts';
 import { opaqueSpectrum, seenSurface, surfaceOf, underlaySpectrum } from '../../../core/paint/index.ts';
 import { Drops } from '../../components/Drops.tsx';
@@ -25,6 +25,7 @@ import { useWorkshop } from '../../data/workshop.ts';
 import type { CupAdviceQuestion } from '../../workers/cupAdvice.ts';
 import { targetUncertainty } from './candidates.ts';
 import { ColourNav } from './ColourNav.tsx';
+import { DriesTo } from './DriesTo.tsx';
 import { CupAdvicePanel } from './CupAdvicePanel.tsx';
 import { ReaderPanel } from '../../components/ReaderPanel.tsx';
 import { SpoonBooth } from './SpoonBooth.tsx';
@@ -83,6 +84,7 @@ function CupDesk({ tray, code, workshop: { build, paints, products }, cups, all 
     return paint ? [{ paint, drops }] : [];
   });
   const gone = Object.keys(contents).length - inCup.length;
+  const wet = gone === 0 && inCup.length > 0 ? resolveMix(contents, products) : undefined;
   const family = inCup[0]?.paint.family ?? 'lacquer';
   const coatUm = FAMILIES[family].filmPerCoat.usual;
   const targetLab = useMemo(() => spectrumToLab(code.spectrum, DAYLIGHT), [code.spectrum]);
@@ -178,6 +180,7 @@ function CupDesk({ tray, code, workshop: { build, paints, products }, cups, all 
               <Drops count={drops} hex={spectrumToDisplay(opaqueSpectrum(paint)).hex} />
             </div>
           ))}
+          {wet && <DriesTo product={wet} wanted={code.gloss} />}
           {gone > 0 && (
             <p role="alert">
               {gone} {gone === 1 ? 'paint' : 'paints'} of this cup {gone === 1 ? 'is' : 'are'} no longer in

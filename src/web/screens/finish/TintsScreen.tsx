@@ -203,7 +203,7 @@ export function TintsScreen() {
         <p className="small" style={{ marginTop: 6 }}>
           {wanted
             ? `Lower strip: ${wanted.code} ${wanted.name}. Figures: CIEDE2000 from it in daylight.`
-            : 'Each pass takes the same share of the light again, twice: on its way in and out.'}
+            : 'Each pass takes about the same share of the light again, on its way in and out.'}
         </p>
         <h2 style={{ marginTop: 22 }}>Along the pipe, port on the left</h2>
         <div
