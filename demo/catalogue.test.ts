@@ -1,7 +1,8 @@
 import { GENERIC_PRODUCTS } from '../src/core/finish/index.ts';
 import { describe, expect, it } from 'vitest';
 import { ciede2000, DAYLIGHT, spectrumToLab, type Lab } from '../src/core/colour/index.ts';
-import { opaqueSpectrum } from '../src/core/paint/index.ts';
+import { searchRecipes } from '../src/core/match/index.ts';
+import { GLOSSY, mixOptics, opaqueSpectrum } from '../src/core/paint/index.ts';
 import codes from './data/codes.json';
 import paints from './data/paints.json';
 import pigments from './data/pigments.json';
@@ -106,6 +107,55 @@ describe('the scenario', () => {
     for (const { id } of scenario.builds) {
       expect(scenario.steps.filter(({ buildId }) => buildId === id).length).toBeGreaterThan(5);
     }
+  });
+});
+
+describe('the sample colours under the optics', () => {
+  const labOfCode = (id: string) => spectrumToLab(codes.find((code) => code.id === id)!.spectrum, DAYLIGHT);
+  const byId = new Map(paints.map((paint) => [paint.id, paint]));
+  const shelf = scenario.shelf
+    .map((id) => byId.get(id)!)
+    .filter(({ role, container, flakeUm }) => role === 'colour' && container === 'bottle' && !flakeUm);
+
+  it.each([
+    ['a black', 'PM-700', 12],
+    ['a navy', 'TL-8800', 26],
+    ['an oxblood', 'TL-9014', 28],
+  ])('holds %s that the shelf matches within 1 dE', (_, id, lightest) => {
+    const lab = labOfCode(id);
+    expect(lab.L).toBeLessThan(lightest);
+    const { best } = searchRecipes(
+      {
+        format: 'recipe-request',
+        version: 1,
+        paints: shelf.map(({ id: paint, k, s, family }) => ({ id: paint, k, s, group: family })),
+        target: { lab: [lab.L, lab.a, lab.b] },
+        condition: DAYLIGHT,
+        surface: GLOSSY,
+        maxPaints: 3,
+        maxDrops: 20,
+      },
+      { keep: 1 },
+    );
+    expect(Math.min(...best.flat().map(({ dE00 }) => dE00))).toBeLessThan(1);
+  });
+
+  it('keeps the recipes that the sample builds use near their codes', () => {
+    let counted = 0;
+    for (const { trays } of scenario.builds) {
+      for (const { codeId, layers, id } of trays) {
+        const mix = layers.findLast(({ kind }) => kind === 'colour') as
+          { mix?: Record<string, number> } | undefined;
+        const parts = Object.entries(mix?.mix ?? {});
+        if (codeId === null || parts.length === 0 || parts.some(([paint]) => !byId.has(paint))) continue;
+        const seen = opaqueSpectrum(
+          mixOptics(parts.map(([paint, share]) => ({ optics: byId.get(paint)!, share }))),
+        );
+        expect(ciede2000(spectrumToLab(seen, DAYLIGHT), labOfCode(codeId)), id).toBeLessThan(2);
+        counted++;
+      }
+    }
+    expect(counted).toBeGreaterThan(4);
   });
 });
 

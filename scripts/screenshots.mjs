@@ -96,7 +96,6 @@ const VIEWS = {
     (page) => page.waitForFunction(() => /At 1:24/.test(document.body.innerText)),
   ],
   colour: ['/build/tolliver/colour/tolliver-body', DESK, choose],
-  'near-black': ['/build/pellam/colour/pellam-frame', DESK, choose, 'dark'],
   codes: ['/codes/TL-2045', DESK, (page) => page.waitForSelector('.coderow')],
   picture: ['/codes/picture', DESK, markPicture],
   cup: [
