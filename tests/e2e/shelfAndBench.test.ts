@@ -19,13 +19,15 @@ describe('shelf, bench and kit of the sample bench', () => {
   };
 
   it('reads a card of a paint, which is then known better', async () => {
-    const known = async () =>
-      (await fetched<PaintRecord[]>('/api/paints')).find(({ id }) => id === 'OR-041')!.uncertainty;
+    const paint = async () =>
+      (await fetched<PaintRecord[]>('/api/paints')).find(({ id }) => id === 'OR-041')!;
+    const known = async () => (await paint()).uncertainty;
+    const { name } = await paint();
     const before = await known();
     await page.goto(`${server.address}/shelf`);
     await press(page, 'button', 'everything, 604');
     await fill(page, 'Filter paints', 'OR-041');
-    await press(page, 'button', 'Read OR-041 Verdigris');
+    await press(page, 'button', `Read OR-041 ${name}`);
     await shows(page, /Nothing was read of it yet/);
     await press(page, 'button', 'Connect the reader');
     await press(page, 'button', 'Calibrate on its tile');
