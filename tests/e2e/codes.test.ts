@@ -129,7 +129,7 @@ describe('the library of codes', () => {
       );
     }
     await shows(page, /row 2 was left out: L must lie between 0 and 100, it is 144/);
-    await shows(page, /The Lab of this table is for/);
+    await shows(page, /The Lab of this file is for/);
     await fill(page, 'Maker or collection', 'Larkspur Boats');
     await press(page, 'button', 'Bring in 1 colour');
     await shows(page, /122 of 122 codes/);

@@ -363,12 +363,14 @@ export async function saveShelf(paint: PaintRecord, after: ShelfInput | null, la
   await sendShelf(paint.id, after);
 }
 
-/** Changes price or availability of a paint and remembers how to take it back. */
+/** Changes what is told of a paint and remembers how to take it back. */
 export async function savePaint(paint: PaintRecord, change: PaintUpdate, label: string): Promise<void> {
   const send = async (input: PaintUpdate) => {
     updatePaint(await saving(() => request<PaintRecord>('PUT', pathTo(PATHS.paint, paint.id), input)));
   };
-  const before = { priceCents: paint.priceCents, discontinued: paint.discontinued };
+  const before: PaintUpdate = Object.fromEntries(
+    Object.keys(change).map((key) => [key, paint[key as keyof PaintUpdate]]),
+  );
   remember({ label, undo: () => send(before), redo: () => send(change) });
   await send(change);
 }
