@@ -333,9 +333,11 @@ function updatePaint(saved: PaintRecord): void {
 
 async function sendShelf(id: string, input: ShelfInput | null): Promise<void> {
   const path = pathTo(PATHS.shelf, id);
-  updatePaint(
-    await saving(() =>
-      input === null ? request<PaintRecord>('DELETE', path) : request<PaintRecord>('PUT', path, input),
+  await inTurn(`paint ${id}`, async () =>
+    updatePaint(
+      await saving(() =>
+        input === null ? request<PaintRecord>('DELETE', path) : request<PaintRecord>('PUT', path, input),
+      ),
     ),
   );
 }
@@ -365,9 +367,11 @@ export async function saveShelf(paint: PaintRecord, after: ShelfInput | null, la
 
 /** Changes what is told of a paint and remembers how to take it back. */
 export async function savePaint(paint: PaintRecord, change: PaintUpdate, label: string): Promise<void> {
-  const send = async (input: PaintUpdate) => {
-    updatePaint(await saving(() => request<PaintRecord>('PUT', pathTo(PATHS.paint, paint.id), input)));
-  };
+  // One after the other: an answer that comes late must not show what an earlier change had left.
+  const send = (input: PaintUpdate) =>
+    inTurn(`paint ${paint.id}`, async () =>
+      updatePaint(await saving(() => request<PaintRecord>('PUT', pathTo(PATHS.paint, paint.id), input))),
+    );
   const before: PaintUpdate = Object.fromEntries(
     Object.keys(change).map((key) => [key, paint[key as keyof PaintUpdate]]),
   );
