@@ -129,13 +129,13 @@ export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPane
       <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8, alignItems: 'end' }}>
         <NumberInput
           label="Price, €"
+          // Not fixed to two digits: padding what is being typed moves the caret when an answer comes in between.
           decimalScale={2}
-          fixedDecimalScale
           min={0}
           max={10000}
           hideControls
           key={`price ${paint.id} ${paint.priceCents}`}
-          defaultValue={paint.priceCents / 100}
+          defaultValue={(paint.priceCents / 100).toFixed(2)}
           onBlur={({ currentTarget: { value } }) => {
             const cents = Math.round(100 * Number(value));
             if (value.trim() !== '' && Number.isFinite(cents) && cents !== paint.priceCents)
