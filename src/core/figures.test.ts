@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { figure } from './figures.ts';
+import { bare, figure } from './figures.ts';
 
 describe('figure', () => {
   it('shows a number with its unit and the digits that mean something', () => {
@@ -15,5 +15,7 @@ describe('figure', () => {
     expect(figure(3, 'parts')).toBe('3');
     expect(figure(-0.01, 'dE')).toBe('0.0 dE');
     expect(figure(NaN, 'ml')).toBe('?');
+    expect(bare(0.456, 'mm')).toBe('0.46');
+    expect(figure(1.25, 'times', 2)).toBe('×1.25');
   });
 });

@@ -19,14 +19,19 @@ const DIGITS = {
 } as const;
 export type Unit = keyof typeof DIGITS;
 
+/** A number without its unit, for where a heading, a neighbour or a field says it. */
+export function bare(value: number, unit: Unit, digits: number = DIGITS[unit]): string {
+  if (!Number.isFinite(value)) return '?';
+  // Never "-0.0".
+  return (Math.abs(value) < 0.5 * 10 ** -digits ? 0 : value).toFixed(digits);
+}
+
 /** A number as it is shown, with its unit: "0.8 dE", "12 µm", "€4.20", "0.9" parts. `digits` where a place needs other
  *  than the usual digits after the point; a value that is no number is shown as "?". */
 export function figure(value: number, unit: Unit, digits: number = DIGITS[unit]): string {
-  if (!Number.isFinite(value)) return '?';
-  // Never "-0.0".
-  const fixed = (Math.abs(value) < 0.5 * 10 ** -digits ? 0 : value).toFixed(digits);
-  if (unit === 'euro') return `€${(value / 100).toFixed(digits)}`;
-  if (unit === 'parts' || unit === 'L') return unit === 'L' ? fixed : String(Number(fixed));
-  if (unit === 'times') return `×${fixed}`;
-  return `${fixed} ${unit}`;
+  if (unit === 'euro') return `€${bare(value / 100, unit, digits)}`;
+  const shown = bare(value, unit, digits);
+  if (shown === '?' || unit === 'L') return shown;
+  if (unit === 'parts') return String(Number(shown));
+  return unit === 'times' ? `×${shown}` : `${shown} ${unit}`;
 }

@@ -1,4 +1,4 @@
-import { figure } from '../figures.ts';
+import { bare, figure } from '../figures.ts';
 import type { Lab } from '../colour/index.ts';
 import { BLUSH_HUMIDITY, COLD_C, DEW_POINT_MARGIN_C, dewPoint, STYRENE_LIMIT_C } from './air.ts';
 import { FAMILIES, type PaintFamily } from './families.ts';
@@ -180,7 +180,7 @@ export const FINISH_RULES: readonly FinishRule[] = [
       return layer.kind === 'polish' && clearFilm > 0 && clearFilm * EDGE_SHARE < EDGE_WEAR * removal + 2;
     },
     reason: ({ clearFilm }) =>
-      `Flatting and polishing take about ${FLATTING_UM + POLISHING_UM} um. There is ${Math.round(clearFilm)} um of clear on flats but only about ${Math.round(clearFilm * EDGE_SHARE)} um on edges.`,
+      `Flatting and polishing take about ${FLATTING_UM + POLISHING_UM} um. There is ${Math.round(clearFilm)} um of clear on flats but only about ${Math.round(clearFilm * EDGE_SHARE)} um on edges, which lose half as much again.`,
     remedy: 'Add a clear coat, or keep the cloths off edges and raised lines.',
     source: HANDBOOK,
   },
@@ -344,7 +344,7 @@ export const FINISH_RULES: readonly FinishRule[] = [
         DEW_POINT_MARGIN_C,
     reason: ({ conditions }) => {
       const dew = dewPoint(conditions.temperatureC, conditions.humidity);
-      return `The dew point is ${dew.toFixed(1)} C and the part is at ${surface(conditions).toFixed(1)} C: within ${DEW_POINT_MARGIN_C} C water settles under the paint.`;
+      return `The dew point is ${bare(dew, '°C')} C and the part is at ${bare(surface(conditions), '°C')} C: within ${DEW_POINT_MARGIN_C} C water settles under the paint.`;
     },
     remedy: `Warm the part or dry the air until they are more than ${DEW_POINT_MARGIN_C} C apart.`,
     source: 'Magnus formula; common coating practice',
@@ -355,7 +355,7 @@ export const FINISH_RULES: readonly FinishRule[] = [
     title: 'A cold bench',
     applies: (context) => first(context) && context.conditions.temperatureC < 15,
     reason: ({ conditions }) =>
-      `At ${conditions.temperatureC} C everything cures about ${(2 ** ((20 - conditions.temperatureC) / 10)).toFixed(1)} times as slowly as at 20 C, and clears may lie rough.`,
+      `At ${conditions.temperatureC} C everything cures about ${bare(2 ** ((20 - conditions.temperatureC) / 10), 'times')} times as slowly as at 20 C, and clears may lie rough.`,
     remedy: 'Warm paint and part to room temperature; the plan already counts the longer cures.',
     source: 'twofold for every 10 C',
   },
@@ -542,7 +542,7 @@ export const FINISH_RULES: readonly FinishRule[] = [
       conditions.temperatureC < COLD_C &&
       ['water-acrylic', 'alcohol-acrylic', 'urethane-2k', 'chrome-ink'].includes(family.id),
     reason: ({ family, conditions }) =>
-      `At ${conditions.temperatureC.toFixed(0)} C ${family!.name} does not ${family!.id === 'urethane-2k' ? 'cure' : 'close its film'}; it stays soft whatever the clock says.`,
+      `At ${bare(conditions.temperatureC, '°C', 0)} C ${family!.name} does not ${family!.id === 'urethane-2k' ? 'cure' : 'close its film'}; it stays soft whatever the clock says.`,
     remedy: `Warm room, part and paint to ${COLD_C + 5} C or more before spraying, and keep them there overnight.`,
     source: HANDBOOK,
   },

@@ -1,4 +1,4 @@
-import { figure } from '../figures.ts';
+import { bare, figure } from '../figures.ts';
 import { ciede2000, describeDifference, type Lab } from '../colour/index.ts';
 
 export interface SpoonVerdict {
@@ -37,7 +37,7 @@ export function judgeSpoon(
   if (next && next.high >= dE00 && next.dE00 > dE00 - 0.3) {
     return verdict(
       true,
-      `The best addition promises ${figure(next.dE00, 'dE')} but may end anywhere up to ${next.high.toFixed(1)}: its band is larger than the error.`,
+      `The best addition promises ${figure(next.dE00, 'dE')} but may end anywhere up to ${bare(next.high, 'dE')}: its band is larger than the error.`,
     );
   }
   return verdict(false, next ? '' : 'No addition within the limits brings it nearer.');

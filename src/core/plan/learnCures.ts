@@ -1,3 +1,4 @@
+import { bare } from '../figures.ts';
 import type { CureCheck } from '../kit/index.ts';
 import { quantile } from './learnPace.ts';
 import type { OperationPlan, PlanArc, PlanOperation } from './operation.ts';
@@ -91,7 +92,7 @@ export function atOwnCures(
     let why = '';
     if (pace && (isFelt || pace.factor > 1)) {
       wait = planned * pace.factor;
-      why = `; on your bench ×${pace.factor.toFixed(2)}, learnt from ${pace.coats} coats`;
+      why = `; on your bench ×${bare(pace.factor, 'times', 2)}, learnt from ${pace.coats} coats`;
     }
     if (isFelt) {
       const felt = checks.filter(({ operationId }) => operationId === id);

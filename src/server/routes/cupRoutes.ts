@@ -1,3 +1,4 @@
+import { bare } from '../../core/figures.ts';
 import { randomUUID } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import { Router } from 'express';
@@ -197,7 +198,9 @@ export function cupRoutes({ db, clock }: Served): Router {
     const rounded = spectrum.map((value) => Number(value.toFixed(5)));
     const source = {
       provenance: 'instrument' as const,
-      note: [`${instrument}, three readings within ${spread.toFixed(2)} dE`, note].filter(Boolean).join('; '),
+      note: [`${instrument}, three readings within ${bare(spread, 'dE', 2)} dE`, note]
+        .filter(Boolean)
+        .join('; '),
       lab: spectrumToLab(rounded, DAYLIGHT),
       // The reader's own doubt and how far its readings lie apart.
       uncertainty: Math.max(0.05, Math.hypot(PROVENANCE_UNCERTAINTY.instrument, spread)),

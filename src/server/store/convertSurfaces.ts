@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { ciede2000, DAYLIGHT, recoverSpectrum, spectrumToLab, type Lab } from '../../core/colour/index.ts';
-import { figure } from '../../core/figures.ts';
+import { bare, figure } from '../../core/figures.ts';
 import { SHEEN_GLOSS } from '../../core/finish/index.ts';
 import { targetLayer } from '../../core/kit/index.ts';
 import { codeLab, mixDrops, type CodeSource } from '../../core/match/index.ts';
@@ -168,7 +168,7 @@ function tellWhatMoved(
       );
       if (Math.abs(nowOff - thenOff) > WORTH_TELLING)
         parts.push(
-          `the recipe of ${tray} is ${nowOff.toFixed(1)} dE from it, before ${thenOff.toFixed(1)}: search it again`,
+          `the recipe of ${tray} is ${bare(nowOff, 'dE')} dE from it, before ${bare(thenOff, 'dE')}: search it again`,
         );
     }
     if (parts.length === 0) continue;

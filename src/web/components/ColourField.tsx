@@ -1,3 +1,4 @@
+import { bare } from '../../core/figures.ts';
 import { Button, TextInput } from '@mantine/core';
 import { labToDisplay, nearestPossible, typedColour, type Lab } from '../../core/colour/index.ts';
 
@@ -25,7 +26,7 @@ function readSoFar(text: string): { lab?: Lab; nearest?: Lab } {
  *  nearest possible one offered. */
 export function ColourField({ label, description, value, onChange }: ColourFieldProps) {
   const { lab, nearest } = readSoFar(value);
-  const words = nearest && [nearest.L, nearest.a, nearest.b].map((part) => part.toFixed(1)).join(' ');
+  const words = nearest && [nearest.L, nearest.a, nearest.b].map((part) => bare(part, 'L')).join(' ');
   return (
     <div>
       <TextInput

@@ -1,4 +1,4 @@
-import { figure } from '../../core/figures.ts';
+import { bare, figure } from '../../core/figures.ts';
 import { useId } from 'react';
 import { spectrumToDisplay, type IlluminantId } from '../../core/colour/index.ts';
 import { opaqueInSheen, type Stack, type StackEvaluation } from '../../core/finish/index.ts';
@@ -124,7 +124,7 @@ export function CrossSection({ stack, evaluation, light, marked, names, onMark }
               role="button"
               tabIndex={0}
               aria-pressed={active}
-              aria-label={`${names.get(row.id)}, ${row.film.usual.toFixed(0)} micrometres`}
+              aria-label={`${names.get(row.id)}, ${bare(row.film.usual, 'µm')} micrometres`}
               style={{ cursor: 'pointer' }}
               onClick={() => onMark(row.id)}
               onKeyDown={(event) => (event.key === 'Enter' || event.key === ' ') && onMark(row.id)}

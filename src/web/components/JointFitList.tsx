@@ -1,3 +1,4 @@
+import { bare } from '../../core/figures.ts';
 import type { JointFit } from '../../core/kit/index.ts';
 
 /** Joints with what paint leaves of their clearance, each with its way out. */
@@ -14,7 +15,7 @@ export function JointFitList({ fits }: { fits: readonly JointFit[] }) {
           <p>{words}</p>
           <p className="soft small">
             <span className="mono">
-              {leftMm[0].toFixed(2)} to {leftMm[2].toFixed(2)}
+              {bare(leftMm[0], 'mm')} to {bare(leftMm[2], 'mm')}
             </span>{' '}
             mm left under{' '}
             <span className="mono">

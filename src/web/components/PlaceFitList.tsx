@@ -1,3 +1,4 @@
+import { bare } from '../../core/figures.ts';
 import type { PlaceFit } from '../../core/kit/index.ts';
 
 export const PLACE_MEASURES = { hole: 'across', slot: 'wide', line: 'deep' } as const;
@@ -15,9 +16,9 @@ export function PlaceFitList({ fits }: { fits: readonly PlaceFit[] }) {
           <b>{name}</b>
           <p>{words}</p>
           <p className="soft small">
-            <span className="mono">{place.sizeMm.toFixed(2)}</span> mm {PLACE_MEASURES[place.kind]} bare,{' '}
+            <span className="mono">{bare(place.sizeMm, 'mm')}</span> mm {PLACE_MEASURES[place.kind]} bare,{' '}
             <span className="mono">
-              {leftMm[0].toFixed(2)} to {leftMm[2].toFixed(2)}
+              {bare(leftMm[0], 'mm')} to {bare(leftMm[2], 'mm')}
             </span>{' '}
             mm after paint
           </p>

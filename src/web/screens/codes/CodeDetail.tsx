@@ -1,4 +1,4 @@
-import { figure } from '../../../core/figures.ts';
+import { bare, figure } from '../../../core/figures.ts';
 import { TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import type { CodeRecord } from '../../../api/index.ts';
@@ -180,7 +180,7 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
                       </span>
                     </span>
                     <span className="mono small" style={{ display: 'block' }}>
-                      L {source.lab.L.toFixed(1)} a {source.lab.a.toFixed(1)} b {source.lab.b.toFixed(1)}, ±
+                      L {bare(source.lab.L, 'L')} a {bare(source.lab.a, 'L')} b {bare(source.lab.b, 'L')}, ±
                       {figure(sourceUncertainty(source), 'dE')}
                     </span>
                     {differs && (

@@ -1,3 +1,4 @@
+import { bare } from '../../../core/figures.ts';
 import { Select, TextInput } from '@mantine/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
@@ -170,7 +171,7 @@ function CodeList({ found, chosen, onOpen }: CodeListProps) {
                   {code.maker} {code.years}
                 </span>
               </span>
-              {dE00 !== undefined && <span className="mono">{dE00.toFixed(1)}</span>}
+              {dE00 !== undefined && <span className="mono">{bare(dE00, 'dE')}</span>}
             </div>
           );
         })}

@@ -1,4 +1,4 @@
-import { figure } from '../../../core/figures.ts';
+import { bare, figure } from '../../../core/figures.ts';
 import { FileButton, NumberInput, Select } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -245,7 +245,7 @@ function PatchPanel({ patch, colour, codes, pictureName, onRemove }: PatchPanelP
             <dl className="rows" style={{ flex: 1, alignContent: 'start' }}>
               <dt>L a b</dt>
               <dd className="mono" style={{ whiteSpace: 'nowrap', fontSize: 13 }}>
-                {colour.lab.L.toFixed(1)} {colour.lab.a.toFixed(1)} {colour.lab.b.toFixed(1)}
+                {bare(colour.lab.L, 'L')} {bare(colour.lab.a, 'L')} {bare(colour.lab.b, 'L')}
               </dd>
               <dt>Evenness</dt>
               <dd className="mono">{figure(colour.spread, 'dE')}</dd>

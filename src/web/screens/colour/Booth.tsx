@@ -1,4 +1,4 @@
-import { figure } from '../../../core/figures.ts';
+import { bare, figure } from '../../../core/figures.ts';
 import { NativeSelect } from '@mantine/core';
 import { useLayoutEffect, useState } from 'react';
 import type { CodeRecord } from '../../../api/index.ts';
@@ -112,7 +112,7 @@ export function Booth({
               gloss={GLOSS[candidate.product.sheen]}
               flakeUm={candidate.product.flakeUm}
               width={62}
-              label={`${candidate.product.name}, dE ${dE.toFixed(1)}`}
+              label={`${candidate.product.name}, dE ${bare(dE, 'dE')}`}
             />
             <span
               style={{ display: 'block', whiteSpace: 'nowrap', overflow: 'hidden', textOverflow: 'ellipsis' }}
@@ -127,7 +127,7 @@ export function Booth({
                 : amountText(candidate.drops, unit)}
             </span>
             <span className="mono" style={{ whiteSpace: 'nowrap' }}>
-              {dE.toFixed(1)}{' '}
+              {bare(dE, 'dE')}{' '}
               <span className="small" style={{ display: 'block' }}>
                 {bands.has(candidate.key) ? rangeText(bands.get(candidate.key)!) : '…'}
               </span>

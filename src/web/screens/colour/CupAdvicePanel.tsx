@@ -1,4 +1,4 @@
-import { figure } from '../../../core/figures.ts';
+import { bare, figure } from '../../../core/figures.ts';
 import { useState } from 'react';
 import type { PaintRecord } from '../../../api/index.ts';
 import { spectrumToDisplay, type Lab } from '../../../core/colour/index.ts';
@@ -141,7 +141,7 @@ export function CupAdvicePanel({
                   Every whole number of drops up to 12 of what is in the cup was tried, with the optics
                   refitted to all spoons by least squares: reading ±0.4 % reflectance, drops ±10 % each, film
                   ±15 %, paints as surely as their source. What is left unexplained is{' '}
-                  {(100 * misfit).toFixed(2)} % of reflectance.
+                  {bare(100 * misfit, '%', 2)} % of reflectance.
                 </Why>
               </p>
             </>
@@ -175,7 +175,7 @@ export function CupAdvicePanel({
                   {paint.name}, {refit.readings} {refit.readings === 1 ? 'reading' : 'readings'}
                 </dt>
                 <dd className="mono">
-                  ±{refit.uncertainty.toFixed(1)} → ±{figure(paint.uncertainty, 'dE')}
+                  ±{bare(refit.uncertainty, 'dE')} → ±{figure(paint.uncertainty, 'dE')}
                 </dd>
               </div>
             ))}

@@ -1,4 +1,4 @@
-import { figure } from '../../../core/figures.ts';
+import { bare, figure } from '../../../core/figures.ts';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { CodeRecord, PaintRecord, TrayRecord } from '../../../api/index.ts';
@@ -126,9 +126,7 @@ export function CupPanel({
             in {unit === 'drops' ? 'drops' : 'ml'}{' '}
             <span className="mono" style={{ whiteSpace: 'nowrap' }}>
               {used
-                .map(({ drops }) =>
-                  unit === 'drops' ? drops * batches : ((drops * batches) / 10).toFixed(1),
-                )
+                .map(({ drops }) => (unit === 'drops' ? drops * batches : bare((drops * batches) / 10, 'ml')))
                 .join(' : ')}
             </span>
           </p>
@@ -137,7 +135,10 @@ export function CupPanel({
           <p style={{ marginTop: 6 }}>
             To buy: {toBuy.length} {toBuy.length === 1 ? 'bottle' : 'bottles'},{' '}
             <span className="mono">
-              €{(toBuy.reduce((sum, { paint }) => sum + paint.priceCents, 0) / 100).toFixed(2)}
+              {figure(
+                toBuy.reduce((sum, { paint }) => sum + paint.priceCents, 0),
+                'euro',
+              )}
             </span>
           </p>
         )}

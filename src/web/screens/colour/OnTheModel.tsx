@@ -6,7 +6,7 @@ import {
   spectrumToLab,
   type ViewingCondition,
 } from '../../../core/colour/index.ts';
-import { figure } from '../../../core/figures.ts';
+import { bare, figure } from '../../../core/figures.ts';
 import type { LayerEvaluation } from '../../../core/finish/index.ts';
 import { targetLayer } from '../../../core/kit/index.ts';
 import { Why } from '../../components/Why.tsx';
@@ -103,7 +103,7 @@ export function OnTheModel({
               </Why>
             </dt>
             <dd className="mono">
-              {chosen.angles.mean.toFixed(1)}, {chosen.angles.worst.toFixed(1)} at {chosen.angles.at}°
+              {bare(chosen.angles.mean, 'dE')}, {bare(chosen.angles.worst, 'dE')} at {chosen.angles.at}°
             </dd>
           </>
         )}
@@ -121,7 +121,7 @@ export function OnTheModel({
         </dd>
         <dt>Planned</dt>
         <dd className="mono">
-          {coats} coats, {layer?.film.usual.toFixed(0) ?? '?'} µm
+          {coats} coats, {figure(layer?.film.usual ?? NaN, 'µm')}
         </dd>
       </dl>
       {band?.doubts[0] && (

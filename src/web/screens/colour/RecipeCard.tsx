@@ -1,4 +1,4 @@
-import { figure } from '../../../core/figures.ts';
+import { bare, figure } from '../../../core/figures.ts';
 import { useParams } from 'react-router';
 import { ciede2000, DAYLIGHT, spectrumToDisplay, spectrumToLab } from '../../../core/colour/index.ts';
 import { FAMILIES } from '../../../core/finish/index.ts';
@@ -114,14 +114,14 @@ export function RecipeCard() {
               </td>
               <td className="num mono">{drops}</td>
               <td className="num mono">{drops * times}</td>
-              <td className="num mono">{((drops * times) / DROPS_PER_ML).toFixed(1)}</td>
+              <td className="num mono">{bare((drops * times) / DROPS_PER_ML, 'ml')}</td>
             </tr>
           ))}
           <tr>
             <td>Together</td>
             <td className="num mono">{all}</td>
             <td className="num mono">{all * times}</td>
-            <td className="num mono">{((all * times) / DROPS_PER_ML).toFixed(1)}</td>
+            <td className="num mono">{bare((all * times) / DROPS_PER_ML, 'ml')}</td>
           </tr>
         </tbody>
       </table>
@@ -146,7 +146,7 @@ export function RecipeCard() {
         <dt>Coats</dt>
         <dd>
           <span className="mono">{about.coats}</span>,{' '}
-          <span className="mono">{layer?.film.usual.toFixed(0) ?? '?'} µm</span> dry; closes over what is
+          <span className="mono">{figure(layer?.film.usual ?? NaN, 'µm')}</span> dry; closes over what is
           under it in <span className="mono">{layer?.coatsToClose ?? 'more than 40'}</span>
         </dd>
         <dt>For</dt>

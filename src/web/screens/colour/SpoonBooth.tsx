@@ -1,4 +1,4 @@
-import { figure } from '../../../core/figures.ts';
+import { bare, figure } from '../../../core/figures.ts';
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { CodeRecord, ReadingRecord } from '../../../api/index.ts';
 import {
@@ -93,11 +93,10 @@ export function SpoonBooth({ code, light, onLight, spoons, predicted, gloss, onA
                   <RemoveButton name={`Set spoon ${index + 1} aside`} onRemove={() => onAside(reading)} />
                 </div>
                 <span className="mono" style={{ display: 'block' }}>
-                  {differenceIn(
-                    { illuminant: light, observer: '2deg' },
-                    reading.spectrum,
-                    code.spectrum,
-                  ).toFixed(1)}{' '}
+                  {bare(
+                    differenceIn({ illuminant: light, observer: '2deg' }, reading.spectrum, code.spectrum),
+                    'dE',
+                  )}{' '}
                   dE
                 </span>
                 <span className="small" style={{ display: 'block' }}>

@@ -1,3 +1,4 @@
+import { bare } from '../../../core/figures.ts';
 import { useMemo } from 'react';
 import {
   ciede2000,
@@ -92,7 +93,7 @@ export function Undercoats({ chosen, wanted, surface, view }: UndercoatsProps) {
               {steps.map(({ coats, spectrum, dE }) => (
                 <td key={coats}>
                   <span className="coat" style={{ background: spectrumToDisplay(spectrum, view).hex }} />
-                  <span className="mono small">{dE.toFixed(1)}</span>
+                  <span className="mono small">{bare(dE, 'dE')}</span>
                 </td>
               ))}
               <td className="mono small">

@@ -1,3 +1,4 @@
+import { bare } from '../../../core/figures.ts';
 import { Checkbox, NumberInput } from '@mantine/core';
 import { useState } from 'react';
 import { cureFactor, dewPoint, STYRENE_LIMIT_C } from '../../../core/finish/index.ts';
@@ -37,7 +38,7 @@ export function AirPanel() {
       .finally(() => setReading(false));
   };
   const dew = dewPoint(conditions.temperatureC, conditions.humidity);
-  const times = (family: 'lacquer' | 'water-acrylic') => cureFactor(family, conditions).toFixed(2);
+  const times = (family: 'lacquer' | 'water-acrylic') => bare(cureFactor(family, conditions), 'times', 2);
   return (
     <div className="panel">
       <h3>Air at the bench</h3>

@@ -1,4 +1,4 @@
-import { figure } from '../../../core/figures.ts';
+import { bare, figure } from '../../../core/figures.ts';
 import { wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { CodeRecord, TrayRecord } from '../../../api/index.ts';
@@ -100,7 +100,7 @@ export function ComparePanel({ tray, stack, code, conditions, onTake, onClose }:
                 </td>
                 <td className="num mono">{one.coats}</td>
                 <td className="num mono">{one.allCoats}</td>
-                <td className="num mono">{one.dE00 === undefined ? '–' : one.dE00.toFixed(1)}</td>
+                <td className="num mono">{one.dE00 === undefined ? '–' : bare(one.dE00, 'dE')}</td>
                 <td className="num mono">{Math.round(one.filmUm)}</td>
                 <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
                   {formatMinutes(one.elapsed)}

@@ -1,3 +1,4 @@
+import { bare } from '../../../core/figures.ts';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
 import type { FitForecast } from '../../../core/kit/index.ts';
@@ -81,7 +82,7 @@ export function FitsSheet() {
                 <tr key={place.id}>
                   <td style={{ whiteSpace: 'normal' }}>{name}</td>
                   <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
-                    {place.sizeMm.toFixed(2)}
+                    {bare(place.sizeMm, 'mm')}
                     <span className="soft small" style={{ display: 'block' }}>
                       {PLACE_MEASURES[place.kind]}
                     </span>
@@ -106,9 +107,9 @@ function Outcome({ leftMm: [least, likely, most], words }: Pick<FitForecast, 'le
   return (
     <>
       <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
-        {likely.toFixed(2)}
+        {bare(likely, 'mm')}
         <span className="soft small" style={{ display: 'block' }}>
-          {least.toFixed(2)} to {most.toFixed(2)}
+          {bare(least, 'mm')} to {bare(most, 'mm')}
         </span>
       </td>
       <td style={{ whiteSpace: 'normal' }}>{words}</td>

@@ -1,4 +1,4 @@
-import { figure } from '../../../core/figures.ts';
+import { bare, figure } from '../../../core/figures.ts';
 import { NumberInput, Select } from '@mantine/core';
 import { IconArrowDown, IconArrowUp, IconTrash } from '@tabler/icons-react';
 import { useMemo } from 'react';
@@ -157,7 +157,7 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
                     className="num mono"
                     title={
                       result
-                        ? `${result.film.low.toFixed(0)} to ${figure(result.film.high, 'µm')}`
+                        ? `${bare(result.film.low, 'µm')} to ${figure(result.film.high, 'µm')}`
                         : undefined
                     }
                   >

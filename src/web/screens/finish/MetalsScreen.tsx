@@ -1,4 +1,4 @@
-import { figure } from '../../../core/figures.ts';
+import { bare, figure } from '../../../core/figures.ts';
 import { NumberInput } from '@mantine/core';
 import { wrap } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
@@ -188,7 +188,7 @@ export function MetalsScreen() {
                       {paint.levelMl === null ? 'to buy' : 'on the shelf'}
                     </span>
                   </td>
-                  <td className="num mono">{dE00.toFixed(1)}</td>
+                  <td className="num mono">{bare(dE00, 'dE')}</td>
                   <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
                     {paint.flakeUm === null ? '–' : `${paint.flakeUm} µm`}
                   </td>

@@ -1,3 +1,4 @@
+import { bare } from '../../../core/figures.ts';
 import { useState } from 'react';
 import {
   layerFilm,
@@ -31,7 +32,7 @@ export function PolishPanel({ stack }: { stack: Stack }) {
   const last = left.at(-1);
   const step = at === undefined ? undefined : left[at];
   const span = ({ low, usual, high }: FilmBand) =>
-    `${usual.toFixed(0)} (${Math.max(0, low).toFixed(0)}–${high.toFixed(0)})`;
+    `${bare(usual, 'µm')} (${bare(Math.max(0, low), 'µm')}–${bare(high, 'µm')})`;
   return (
     <div className="panel" aria-label="Polish" role="region">
       <h3>

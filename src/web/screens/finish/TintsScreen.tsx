@@ -1,4 +1,4 @@
-import { figure } from '../../../core/figures.ts';
+import { bare, figure } from '../../../core/figures.ts';
 import { NativeSelect, NumberInput, Slider } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -188,7 +188,7 @@ export function TintsScreen() {
               <span className="coat" style={{ background: seen(spectrum) }} />
               <span className="mono small">{passes === 0 ? 'bare' : passes}</span>
               <span className="mono small">
-                {wanted ? ciede2000(spectrumToLab(wanted.spectrum, DAYLIGHT), lab).toFixed(1) : ''}
+                {wanted ? bare(ciede2000(spectrumToLab(wanted.spectrum, DAYLIGHT), lab), 'dE') : ''}
               </span>
             </li>
           ))}
@@ -283,7 +283,7 @@ export function TintsScreen() {
                 <li key={index}>
                   {name}, <span className="mono">{passes}</span> light {passes === 1 ? 'pass' : 'passes'} from{' '}
                   <span className="mono">
-                    {fromMm.toFixed(0)} to {figure(toMm, 'mm', 0)}
+                    {bare(fromMm, 'mm', 0)} to {figure(toMm, 'mm', 0)}
                   </span>
                 </li>
               ))}

@@ -1,3 +1,4 @@
+import { bare } from '../../../core/figures.ts';
 import { NumberInput, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { MeasuredPlace } from '../../../core/kit/index.ts';
@@ -46,10 +47,10 @@ export function PlacesPanel({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>)
                   {nameOf(place.partId)}: {place.name}
                 </td>
                 <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
-                  {place.sizeMm.toFixed(2)} {PLACE_MEASURES[place.kind]}
-                  {place.widthMm !== null && `, ${place.widthMm.toFixed(2)} wide`}
+                  {bare(place.sizeMm, 'mm')} {PLACE_MEASURES[place.kind]}
+                  {place.widthMm !== null && `, ${bare(place.widthMm, 'mm')} wide`}
                 </td>
-                <td className="num mono">{place.throughMm?.toFixed(2) ?? ''}</td>
+                <td className="num mono">{place.throughMm === null ? '' : bare(place.throughMm, 'mm')}</td>
                 <td>
                   <RemoveButton
                     name={`Take out ${place.name}`}

@@ -1,4 +1,4 @@
-import { figure } from '../../../core/figures.ts';
+import { bare, figure } from '../../../core/figures.ts';
 import { NumberInput, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -108,7 +108,7 @@ export function RunsView({ build, kit }: KitViewProps) {
           {kit.runs.length === 0 && <p className="soft small">Nothing to scale yet.</p>}
           {kit.runs.map((run) => {
             const { scaleMm, wireMm, drillMm, off } = runAtScale(run, build.scale);
-            const [least, most] = scaleMm.map((mm) => mm.toFixed(2));
+            const [least, most] = scaleMm.map((mm) => bare(mm, 'mm'));
             return (
               <div key={run.id} className="finding note" style={{ marginTop: 8 }}>
                 <b>{runName(run, kit)}</b>

@@ -1,3 +1,4 @@
+import { bare } from '../../../core/figures.ts';
 import { FAMILIES, LAYER_KINDS, type FamilyId, type LayerKind } from '../../../core/finish/index.ts';
 import type { CurePace, Pace } from '../../../core/plan/index.ts';
 
@@ -29,9 +30,9 @@ function LearntTable({ of, each, rows }: { of: string; each: string; rows: reado
           .map(({ name, factor, from, to, count }) => (
             <tr key={name}>
               <td>{name}</td>
-              <td className="num mono">×{factor.toFixed(2)}</td>
+              <td className="num mono">×{bare(factor, 'times', 2)}</td>
               <td className="num mono">
-                {from.toFixed(1)}–{to.toFixed(1)}
+                {bare(from, 'times')}–{bare(to, 'times')}
               </td>
               <td className="num mono">{count}</td>
             </tr>

@@ -1,4 +1,4 @@
-import { figure } from '../../../core/figures.ts';
+import { bare, figure } from '../../../core/figures.ts';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef } from 'react';
 import type { PaintRecord } from '../../../api/index.ts';
@@ -219,7 +219,7 @@ function PaintRow({ paint, at, onRead, open, onOpen, narrow }: PaintRowProps) {
       </td>
       <td className="num">
         <button type="button" className="why" aria-label={`Read ${paint.id} ${paint.name}`} onClick={onRead}>
-          <span className="mono">±{paint.uncertainty.toFixed(1)}</span> read
+          <span className="mono">±{bare(paint.uncertainty, 'dE')}</span> read
         </button>
       </td>
     </tr>

@@ -1,3 +1,4 @@
+import { bare } from '../../../core/figures.ts';
 import Papa from 'papaparse';
 import { idFrom, type PaintInput, type PaintRecord, type ShelfMerge } from '../../../api/index.ts';
 import { DAYLIGHT, parseHex, spectrumToDisplay, spectrumToLab } from '../../../core/colour/index.ts';
@@ -43,9 +44,9 @@ export function shelfRows(paints: readonly PaintRecord[]): Record<string, string
       place: paint.place,
       note: paint.note,
       hex: spectrumToDisplay(spectrum).hex,
-      L: lab.L.toFixed(2),
-      a: lab.a.toFixed(2),
-      b: lab.b.toFixed(2),
+      L: bare(lab.L, 'L', 2),
+      a: bare(lab.a, 'L', 2),
+      b: bare(lab.b, 'L', 2),
       discontinued: paint.discontinued ? 'yes' : '',
     };
   });

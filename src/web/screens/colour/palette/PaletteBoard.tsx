@@ -1,4 +1,4 @@
-import { figure } from '../../../../core/figures.ts';
+import { bare, figure } from '../../../../core/figures.ts';
 import type { PaintRecord } from '../../../../api/index.ts';
 import { spectrumToDisplay, type IlluminantId } from '../../../../core/colour/index.ts';
 import { resolveMix, type ProductIndex } from '../../../../core/kit/index.ts';
@@ -178,11 +178,14 @@ export function PaletteBoard({
                   return (
                     <td key={colour.id} className="mono">
                       {product &&
-                        differenceIn(
-                          { illuminant: light, observer: '2deg' },
-                          opaqueSpectrum(product.optics, seenSurface(colour.gloss)),
-                          colour.spectrum,
-                        ).toFixed(1)}
+                        bare(
+                          differenceIn(
+                            { illuminant: light, observer: '2deg' },
+                            opaqueSpectrum(product.optics, seenSurface(colour.gloss)),
+                            colour.spectrum,
+                          ),
+                          'dE',
+                        )}
                       <span className="small" style={{ display: 'block' }}>
                         {planned.bands[at] && rangeText(planned.bands[at])}
                       </span>

@@ -1,4 +1,4 @@
-import { figure } from '../../../../core/figures.ts';
+import { bare, figure } from '../../../../core/figures.ts';
 import { Button, Checkbox, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import {
@@ -154,7 +154,7 @@ function inkAdvice(onWhite: readonly number[], over: readonly number[], base: re
   const print = spectrumToDisplay(ink, DAYLIGHT);
   if (changed < INK_NEAR)
     return `Over this base ${figure(asItIs, 'dE')} off. Print ${print.hex} instead (ink changed by ${figure(ciede2000(wanted, spectrumToLab(ink, DAYLIGHT)), 'dE')}) and it comes to ${figure(changed, 'dE')}.`;
-  return `Over this base ${figure(asItIs, 'dE')} off, and the best ink still ${changed.toFixed(1)}: the base gives too little light. Print on white film, or lay a white underlay.`;
+  return `Over this base ${figure(asItIs, 'dE')} off, and the best ink still ${bare(changed, 'dE')}: the base gives too little light. Print on white film, or lay a white underlay.`;
 }
 
 function NewPrinted({
