@@ -46,11 +46,14 @@ export {
 export { nearestPossible, possibleSpectrum, recoverSpectrum } from './recoverSpectrum.ts';
 export {
   metamericBand,
+  metamericDoubt,
   metamers,
   possibleSpectra,
   type MetamericBand,
   type PossibleSpectra,
 } from './metamers.ts';
+export { lengthAt90 } from './lengthOfError.ts';
+export { differenceUnits, offsetUnits } from './offsetUnits.ts';
 export { labInDaylight, type DaylightColour } from './foreignLab.ts';
 export { typedColour } from './typedColour.ts';
 export { lightenForScale, lighteningShare } from './lightenForScale.ts';

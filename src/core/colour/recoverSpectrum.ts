@@ -6,6 +6,8 @@ import { DAYLIGHT, tristimulusWeights, type ViewingCondition } from './tristimul
 const UNKNOWNS = BAND_COUNT + 3;
 /** Black and white themselves lie at infinity in the tanh parametrisation; this is well below a visible step. */
 const MARGIN = 1e-5;
+/** Colours that can be are found in some twenty steps; those that cannot never settle. */
+const MOST_STEPS = 70;
 /** A recovered spectrum has its colour to this, dE00. */
 const UNSEEN = 0.05;
 
@@ -45,7 +47,7 @@ function smoothest(lab: Lab, condition: ViewingCondition): number[] | undefined 
 
   const start = Math.atanh(2 * Math.min(0.95, Math.max(0.02, wanted.Y)) - 1);
   const state = new Float64Array(UNKNOWNS).fill(start, 0, BAND_COUNT);
-  for (let iteration = 0; iteration < 200; iteration++) {
+  for (let iteration = 0; iteration < MOST_STEPS; iteration++) {
     const { matrix, residual, size } = newtonSystem(state, rows, goal);
     if (size < 1e-10) break;
     const step = solve(matrix, residual);

@@ -27,7 +27,6 @@ export {
   type DroppedPaint,
 } from './opticsParameters.ts';
 export { tellingReadings, type TellingReading, type TestPiece } from './tellingReading.ts';
-export { offsetUnits } from './offsetUnits.ts';
 export {
   predictionBand,
   shifted,

@@ -1,7 +1,13 @@
 import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
-import { BAND_COUNT, bandWavelength, DAYLIGHT, spectrumToLab } from '../colour/index.ts';
+import {
+  BAND_COUNT,
+  bandWavelength,
+  DAYLIGHT,
+  lengthAt90,
+  offsetUnits,
+  spectrumToLab,
+} from '../colour/index.ts';
 import { mixOptics, opaqueSpectrum, type PaintOptics } from '../paint/index.ts';
-import { offsetUnits } from './offsetUnits.ts';
 
 /** A paint whose optics are believed with some doubt. */
 export interface DoubtfulPaint extends PaintOptics {
@@ -42,8 +48,6 @@ const LOG_K_LEAST = 0.005;
 const LOG_K_MOST = 0.6;
 /** ln S is known about as well as ln K: both come from the same reading. */
 const S_TO_K = 0.8;
-/** 1.2816 is the 90th percentile of the normal distribution. */
-const NORMAL_90 = 1.2816;
 
 const K_WEIGHTS = interpolation(K_KNOTS);
 const S_WEIGHTS = interpolation(S_KNOTS);
@@ -64,9 +68,7 @@ const UNIT_SHAPE = (() => {
 })();
 
 /** Standard deviation of ln K of a paint, so chosen that nine in ten of the paints it could be lie within its
- *  uncertainty of its masstone: the shape parameters are carried through to the colour along its tangent, and the
- *  90th percentile of the length of that Gaussian is taken from its first two moments (Satterthwaite 1946, and the
- *  cube root of Wilson and Hilferty 1931). */
+ *  uncertainty of its masstone: the shape parameters are carried through to the colour along its tangent. */
 export function logDeviation(paint: PaintOptics & { uncertainty: number }): number {
   const seen = (parameters: Float64Array) =>
     spectrumToLab(opaqueSpectrum(withParameters(paint, parameters)), DAYLIGHT);
@@ -80,12 +82,8 @@ export function logDeviation(paint: PaintOptics & { uncertainty: number }): numb
     offsetUnits(face, seen(moved)).forEach((value, row) => slopes.set(row, at, value / step));
   }
   const spread = slopes.mmul(UNIT_SHAPE).mmul(slopes.transpose());
-  const mean = spread.trace();
-  const variance = spread.mmul(spread).trace();
-  if (!(mean > 0)) return LOG_K_MOST;
-  const freedom = mean ** 2 / variance;
-  const cube = 1 - 2 / (9 * freedom) + NORMAL_90 * Math.sqrt(2 / (9 * freedom));
-  const at90 = Math.sqrt(mean * cube ** 3);
+  const at90 = lengthAt90(spread.to2DArray());
+  if (at90 === 0) return LOG_K_MOST;
   return Math.min(LOG_K_MOST, Math.max(LOG_K_LEAST, paint.uncertainty / at90));
 }
 

@@ -1,8 +1,14 @@
-import { ciede2000, DAYLIGHT, spectrumToLab, type Lab, type ViewingCondition } from '../colour/index.ts';
+import {
+  ciede2000,
+  DAYLIGHT,
+  differenceUnits,
+  spectrumToLab,
+  type Lab,
+  type ViewingCondition,
+} from '../colour/index.ts';
 import type { Surface } from '../paint/index.ts';
 import type { Drops } from './cup.ts';
 import { PRIORS, seenMixture, type ThinFilm } from './mixReading.ts';
-import { differenceUnits } from './offsetUnits.ts';
 import { mixDrops, normalNumber, type DroppedPaint } from './opticsParameters.ts';
 import type { OpticsFit } from './refitOptics.ts';
 

@@ -1,7 +1,7 @@
 import { Matrix, solve } from 'ml-matrix';
 import { underlaySpectrum } from '../paint/index.ts';
 import { PRIORS, readingDeviation, seenMixture, type ThinFilm } from './mixReading.ts';
-import { offsetUnits } from './offsetUnits.ts';
+import { offsetUnits } from '../colour/index.ts';
 import { mixDrops, PARAMETERS_PER_PAINT, type DroppedPaint } from './opticsParameters.ts';
 import { predictedLab, type Prediction } from './predictionBand.ts';
 import type { OpticsFit } from './refitOptics.ts';

@@ -1,5 +1,6 @@
 import { bare } from '../../core/figures.ts';
 import { Button, TextInput } from '@mantine/core';
+import { useDeferredValue, useMemo } from 'react';
 import { labToDisplay, nearestPossible, typedColour, type Lab } from '../../core/colour/index.ts';
 
 interface ColourFieldProps {
@@ -25,7 +26,9 @@ function readSoFar(text: string): { lab?: Lab; nearest?: Lab } {
 /** A field for a colour as Lab or hex, with what it looks like; one that no surface can have is said at once, and the
  *  nearest possible one offered. */
 export function ColourField({ label, description, value, onChange }: ColourFieldProps) {
-  const { lab, nearest } = readSoFar(value);
+  // The nearest possible colour takes a moment; typing goes before.
+  const settled = useDeferredValue(value);
+  const { lab, nearest } = useMemo(() => readSoFar(settled), [settled]);
   const words = nearest && [nearest.L, nearest.a, nearest.b].map((part) => bare(part, 'L')).join(' ');
   return (
     <div>

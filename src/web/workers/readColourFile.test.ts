@@ -30,9 +30,23 @@ describe('readColourFile', () => {
       columns: ['name', 'L', 'a', 'b'],
       light: { illuminant: 'D50', observer: '2deg' },
     });
-    expect(told.colours).toEqual([
+    expect(told.colours).toMatchObject([
       { name: 'Hull', lab: { L: 40, a: 30, b: 20, illuminant: 'D50', observer: '2deg' } },
     ]);
+    // Seen in daylight, and less sure for it.
+    expect(told.colours[0]!.daylight!.uncertainty).toBeGreaterThan(0.2);
+    expect(told.colours[0]!.daylight!.lab.L).toBeCloseTo(40, -1);
+  });
+
+  it('says of each colour that cannot be kept why, and brings the others into daylight', () => {
+    const { colours } = readColourFile('name,L,a,b\nHull,40,30,20\nGlow,15,54,95');
+    expect(colours[0]).toMatchObject({ daylight: { lab: { L: 40, a: 30, b: 20 }, uncertainty: 0 } });
+    expect(colours[1]!.daylight).toBeUndefined();
+    expect(colours[1]!.problem).toMatch(/No surface can have .* The nearest that can be is/);
+    const lamp = readColourFile('name,L,a,b\nHull,40,30,20', {
+      light: { illuminant: 'F11', observer: '2deg' },
+    });
+    expect(lamp.colours[0]!.problem).toMatch(/F11/);
   });
 
   it('asks for the scale where it cannot know', () => {

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { labInDaylight, type Lab } from '../../core/colour/index.ts';
 import {
   guessColourColumns,
   readCgats,
@@ -7,13 +8,21 @@ import {
   readGimpPalette,
   type ColourColumn,
   type ReadChoices,
+  type ReadColour,
   type ReadFile,
 } from '../../core/formats/index.ts';
 
 export type FileKind = 'CGATS text' | 'CxF 3' | 'GIMP palette' | 'table';
 
+/** A colour of a file with what it is in daylight, where the file has its Lab alone; or why it cannot be kept. */
+export interface FileColour extends ReadColour {
+  daylight?: { lab: Lab; uncertainty: number };
+  problem?: string;
+}
+
 /** A colour file as it was read, or a table whose columns may still be told. */
 export interface ColourFile extends ReadFile {
+  colours: FileColour[];
   kind: FileKind;
   /** Of a table: headings, the guess of what they hold, and the first rows. */
   table?: { headings: string[]; columns: ColourColumn[]; preview: string[][] };
@@ -30,6 +39,24 @@ const PREVIEW = 5;
 /** Reads the text of a colour file, telling its kind by what it says rather than by its name. Throws RangeError with
  *  what is wrong, what was kept and what to do. */
 export function readColourFile(text: string, options: ReadOptions = {}): ColourFile {
+  const file = readByKind(text, options);
+  return { ...file, colours: file.colours.map(inDaylight) };
+}
+
+/** Brings a Lab of whichever light and observer into daylight. */
+function inDaylight(colour: FileColour): FileColour {
+  const { spectrum, lab } = colour;
+  if (spectrum || !lab) return colour;
+  const { L, a, b, illuminant = 'D65', observer = '2deg' } = lab;
+  try {
+    const { lab: daylight, uncertainty } = labInDaylight({ L, a, b }, illuminant, observer);
+    return { ...colour, daylight: { lab: daylight, uncertainty } };
+  } catch (error) {
+    return { ...colour, problem: (error as Error).message };
+  }
+}
+
+function readByKind(text: string, options: ReadOptions): ColourFile {
   const start = text
     .slice(0, 2000)
     .replace(/^\uFEFF/, '')

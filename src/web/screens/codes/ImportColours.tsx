@@ -6,7 +6,6 @@ import type { CodeInput, CodeRecord } from '../../../api/index.ts';
 import {
   GEOMETRIES,
   GEOMETRY_NAMES,
-  labInDaylight,
   labToDisplay,
   spectrumToDisplay,
   type MeasuringGeometry,
@@ -16,7 +15,7 @@ import { PROVENANCE_UNCERTAINTY, type Provenance } from '../../../core/match/ind
 import { PROVENANCE_WORDS } from '../../components/provenance.ts';
 import { importCodes } from '../../data/codes.ts';
 import type { ColourFileWorker } from '../../workers/colourFileWorker.ts';
-import type { ColourFile, ReadOptions } from '../../workers/readColourFile.ts';
+import type { ColourFile, FileColour, ReadOptions } from '../../workers/readColourFile.ts';
 import { OwnCode } from '../colour/OwnCode.tsx';
 
 /** What the reader took where a file does not say: the light of the first Lab. */
@@ -349,20 +348,17 @@ function displayOf({ spectrum, lab }: ReadColour): string {
 
 /** Colours of a file as codes; what cannot be kept, with the reason. */
 function toCodes(
-  colours: readonly ReadColour[],
+  colours: readonly FileColour[],
   maker: string,
   provenance: Provenance,
   fileName: string,
 ): { inputs: CodeInput[]; left: string[] } {
   const inputs: CodeInput[] = [];
   const left: string[] = [];
-  for (const { name, code: number, spectrum, lab, geometry } of colours) {
+  for (const { name, code: number, spectrum, daylight, problem, geometry } of colours) {
     const code = (number ?? name).trim().slice(0, 40);
-    try {
-      const daylight =
-        spectrum || !lab
-          ? undefined
-          : labInDaylight({ L: lab.L, a: lab.a, b: lab.b }, lab.illuminant ?? 'D65', lab.observer ?? '2deg');
+    if (problem !== undefined) left.push(`${name}: ${problem}`);
+    else
       inputs.push({
         maker,
         code: code.trim() || 'unnamed',
@@ -378,9 +374,6 @@ function toCodes(
         lab: daylight?.lab,
         geometry,
       });
-    } catch (error) {
-      left.push(`${name}: ${(error as Error).message}`);
-    }
   }
   return { inputs, left };
 }

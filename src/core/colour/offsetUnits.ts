@@ -1,4 +1,4 @@
-import type { Lab } from '../colour/index.ts';
+import type { Lab } from './lab.ts';
 
 /** How large one dE00 is along lightness, chroma and hue at a colour, in CIELAB units, and the direction of chroma
  *  there. The rotation term of blues is left out. */
