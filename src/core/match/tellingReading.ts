@@ -1,6 +1,6 @@
 import { Matrix, solve } from 'ml-matrix';
 import { underlaySpectrum } from '../paint/index.ts';
-import { PRIORS, readingDeviation, seenMixture, type ThinFilm } from './mixReading.ts';
+import { PRIORS, readingDeviation, seenMixture } from './mixReading.ts';
 import { offsetUnits } from '../colour/index.ts';
 import { mixDrops, PARAMETERS_PER_PAINT, type DroppedPaint } from './opticsParameters.ts';
 import { predictedLab, type Prediction } from './predictionBand.ts';
@@ -30,7 +30,8 @@ const WORTH_READING = 0.1;
 /** Which one reading would narrow a prediction most, best first: each paint alone over black or over white, mixed with
  *  a white (where `whiteId` is one of the fit's paints), or the mixture itself. Linear and Gaussian: what a reading
  *  takes off the covariance of the paints' parameters is C H^T (H C H^T + R)^-1 H C, carried along the slope of the
- *  colour; R is the reader's noise and the doubt of the film. Readings that gain under a tenth are left out. */
+ *  colour; R is the reader's noise, and how film and drops
+ *  stray as the piece is made. Readings that gain under a tenth are left out. */
 export function tellingReadings(
   fit: OpticsFit,
   prediction: Prediction,
@@ -61,56 +62,63 @@ export function tellingReadings(
   const spread = slope.mmul(covariance).mmul(slope.transpose()).trace();
   const now = Math.sqrt(Math.max(0, spread));
 
+  /** What reading a piece would take off. `strays`: what falls otherwise than meant as the piece is made, each as the
+   *  piece with that a little more than meant, and its standard deviation in ln. */
   const gain = (
     ids: readonly string[],
-    seen: (optics: ReadonlyMap<string, DroppedPaint>, film: number) => number[],
+    seen: (optics: ReadonlyMap<string, DroppedPaint>) => number[],
+    strays: readonly { more: (by: number) => number[]; deviation: number }[],
   ) => {
-    const middle = seen(fit.optics, 1);
+    const middle = seen(fit.optics);
     const rows = middle.length;
     const H = Matrix.zeros(rows, size);
     for (const parameter of parametersOf(ids)) {
-      seen(nudged(parameter), 1).forEach((value, row) =>
-        H.set(row, parameter, (value - middle[row]!) / STEP),
-      );
+      seen(nudged(parameter)).forEach((value, row) => H.set(row, parameter, (value - middle[row]!) / STEP));
     }
     const noise = Matrix.diag(middle.map((value) => readingDeviation(value) ** 2));
-    const byFilm = Matrix.columnVector(
-      seen(fit.optics, 1 + STEP).map((value, row) => (value - middle[row]!) / STEP),
-    );
-    noise.add(byFilm.mmul(byFilm.transpose()).mul(PRIORS.film ** 2));
+    for (const { more, deviation } of strays) {
+      const along = Matrix.columnVector(more(1 + STEP).map((value, row) => (value - middle[row]!) / STEP));
+      noise.add(along.mmul(along.transpose()).mul(deviation ** 2));
+    }
     const HC = H.mmul(covariance);
     const innovation = HC.mmul(H.transpose()).add(noise);
     const across = HC.mmul(slope.transpose());
     return across.transpose().mmul(solve(innovation, across)).trace();
   };
-  const alone =
-    (paintId: string, film: ThinFilm | undefined) =>
-    (optics: ReadonlyMap<string, DroppedPaint>, share: number) =>
-      seenMixture(optics.get(paintId)!, film && { ...film, thickness: film.thickness * share });
-  const mixed = (drops: Readonly<Record<string, number>>) => (optics: ReadonlyMap<string, DroppedPaint>) =>
-    seenMixture(
-      mixDrops(Object.entries(drops).map(([id, count]) => ({ paint: optics.get(id)!, drops: count }))),
-      undefined,
-    );
-  const pieces: { piece: TestPiece; gained: number }[] = used.flatMap((paintId) => [
-    ...(['black', 'white'] as const).map((over) => ({
+  const onCard = (paintId: string, over: 'black' | 'white') => {
+    const coat = (optics: ReadonlyMap<string, DroppedPaint>, by = 1) =>
+      seenMixture(optics.get(paintId)!, { thickness: COAT_UM * by, over: underlaySpectrum(over) });
+    const film = { more: (by: number) => coat(fit.optics, by), deviation: PRIORS.film };
+    return {
       piece: { kind: `over-${over}` as const, paintId },
-      gained: gain([paintId], alone(paintId, { thickness: COAT_UM, over: underlaySpectrum(over) })),
-    })),
+      gained: gain([paintId], (optics) => coat(optics), [film]),
+    };
+  };
+  const ofMix = (piece: TestPiece, drops: Readonly<Record<string, number>>) => {
+    const ids = Object.keys(drops);
+    const spoon = (optics: ReadonlyMap<string, DroppedPaint>, larger?: string, by = 1) =>
+      seenMixture(
+        mixDrops(ids.map((id) => ({ paint: optics.get(id)!, drops: drops[id]! * (id === larger ? by : 1) }))),
+        undefined,
+      );
+    const strays = ids.map((id) => ({
+      more: (by: number) => spoon(fit.optics, id, by),
+      deviation: PRIORS.drop / Math.sqrt(drops[id]!),
+    }));
+    return { piece, gained: gain(ids, (optics) => spoon(optics), strays) };
+  };
+  const pieces: { piece: TestPiece; gained: number }[] = used.flatMap((paintId) => [
+    onCard(paintId, 'black'),
+    onCard(paintId, 'white'),
     ...(whiteId !== undefined && whiteId !== paintId && fit.ids.includes(whiteId)
-      ? [
-          {
-            piece: { kind: 'with-white' as const, paintId },
-            gained: gain([paintId, whiteId], mixed({ [paintId]: 1, [whiteId]: WITH_WHITE })),
-          },
-        ]
+      ? [ofMix({ kind: 'with-white', paintId }, { [paintId]: 1, [whiteId]: WITH_WHITE })]
       : []),
   ]);
   if (used.length > 1) {
     const cup = Object.fromEntries(
       used.map((id) => [id, (prediction.cup?.[id] ?? 0) + (prediction.drops[id] ?? 0)]),
     );
-    pieces.push({ piece: { kind: 'this-mix' }, gained: gain(used, mixed(cup)) });
+    pieces.push(ofMix({ kind: 'this-mix' }, cup));
   }
   return pieces
     .map(({ piece, gained }) => ({ ...piece, now, after: Math.sqrt(Math.max(0, spread - gained)) }))
