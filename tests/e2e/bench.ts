@@ -136,7 +136,9 @@ export async function press(page: Page, role: string, name: string): Promise<voi
       await target!.click();
       return;
     } catch (error) {
-      if (tries === 3 || !/detached/i.test((error as Error).message)) throw error;
+      // A better plan may redraw the card between finding and pressing; a builder would press again.
+      if (tries === 3 || !/detached|not clickable/i.test((error as Error).message)) throw error;
+      await new Promise((resolve) => setTimeout(resolve, 200));
     }
   }
 }
