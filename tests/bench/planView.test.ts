@@ -311,9 +311,56 @@ describe('planView on the sample bench', () => {
     expect(out.starts[step.id]).toBeUndefined();
     expect(out.leftOut).toEqual([{ editId: 'edit', title: step.title }]);
     const long = edited({ minutes: 500 });
-    expect(long.problem).toContain(`“${step.title}” takes 500 min`);
+    expect(long.problem).toBeNull();
+    expect(Object.keys(long.stuck)).toEqual(['tolliver']);
+    expect(long.stuck.tolliver).toContain(`“${step.title}” takes 500 min`);
     expect(long.tooLong).toEqual([{ operationId: step.id, hands: 500, longest: 180 }]);
     expect(edited({})).toMatchObject({ replanned: false, starts: first.starts });
+  });
+
+  it('plans the other builds where one cannot be, and keeps that plan', () => {
+    const step = first.operations.find(({ id, buildId }) => buildId === 'tolliver' && first.starts[id])!;
+    const plain = { title: '', minutes: 500, note: '', parts: 1, withNext: false, leaveOut: false };
+    const builds = request.snapshot.builds.map((build) =>
+      build.id === 'tolliver'
+        ? {
+            ...build,
+            kit: {
+              ...build.kit,
+              plan: { ...build.kit.plan, stepEdits: [{ id: 'edit', operationId: step.id, ...plain }] },
+            },
+          }
+        : build,
+    );
+    const view = planView(withSnapshot({ builds }));
+    const planned = new Set(Object.keys(view.starts).map((id) => id.split('/')[0]));
+    expect(planned).toEqual(new Set(['pellam', 'quillon']));
+    expect(view.replanned).toBe(true);
+    const again = planView(withSnapshot({ builds, plan: stored(view) }));
+    expect(again).toMatchObject({ replanned: false, starts: view.starts, stuck: view.stuck });
+  });
+
+  it('plans every build where the order of the joins of one leads nowhere or in a circle', () => {
+    const pellam = request.snapshot.builds.find(({ id }) => id === 'pellam')!;
+    const [one, two] = pellam.joins;
+    const broken = pellam.joins.map((join) =>
+      join === one
+        ? { ...join, afterJoinIds: ['gone', two!.id] }
+        : join === two
+          ? { ...join, afterJoinIds: [one!.id], trayIds: ['nowhere', ...join.trayIds] }
+          : join,
+    );
+    const view = planView(
+      withSnapshot({
+        builds: request.snapshot.builds.map((build) =>
+          build.id === 'pellam' ? { ...build, joins: broken } : build,
+        ),
+      }),
+    );
+    expect(view).toMatchObject({ problem: null, stuck: {} });
+    expect(Object.keys(view.starts)).toHaveLength(Object.keys(first.starts).length);
+    const said = view.warnings.pellam!.filter(({ id }) => id.startsWith('fault')).map(({ title }) => title);
+    expect(said.join(' ')).toMatch(/waits for gone.*joins nowhere.*in a circle/);
   });
 
   it('holds a pinned step, says when it cannot, and plans it all the same', () => {

@@ -5,6 +5,7 @@ export * from './kit.ts';
 export { assembleKit } from './assembleKit.ts';
 export { copyKit } from './copyKit.ts';
 export { checkKit, partsInTwoTrays, type KitProblem } from './checkKit.ts';
+export { soundDivision, withoutJoin, withoutTray, type DivisionFault } from './checkDivision.ts';
 export { resolveVersion, type ResolvedVersion, type WorkVerdict } from './version.ts';
 export {
   pinCost,

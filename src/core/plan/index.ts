@@ -1,6 +1,7 @@
 /** Plan: operations from a build, the calendar, schedules, their reasons, and replanning from what was done. */
 export { carriedOver } from './carriedOver.ts';
 export { withoutPassed } from './withoutPassed.ts';
+export { stepsOfBuild, type BenchForSteps, type BuildSteps } from './stepsOfBuild.ts';
 export { generateOperations } from './generateOperations.ts';
 export type { OperationKind, OperationPlan, PlanArc, PlannableBuild, PlanOperation } from './operation.ts';
 export { plannableBuild } from './plannableBuild.ts';

@@ -282,6 +282,10 @@ export function usePlan(): PlanState {
   return useContext(PlanContext);
 }
 
+/** Why a plan has no place for a build: for all, or for this one alone; null where it has. */
+export const problemOf = (view: Pick<PlanView, 'problem' | 'stuck'>, buildId?: string): string | null =>
+  view.problem ?? (buildId === undefined ? null : (view.stuck[buildId] ?? null));
+
 /** Steps still to do, earliest first; of one build where an id is given. */
 export function upcomingSteps(
   view: PlanView,

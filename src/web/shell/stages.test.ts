@@ -114,6 +114,7 @@ describe('the states of plan and tonight', () => {
     leftOut: [],
     tooLong: [],
     problem: null,
+    stuck: {},
     ...change,
   });
   const states = (change: Partial<PlanView>) => stageStates(build({}, [tray([colour])]), view(change));

@@ -1,7 +1,7 @@
 import type { BuildRecord } from '../../api/index.ts';
 import { counted, targetLayer } from '../../core/kit/index.ts';
 import { dayText, whenText } from '../components/time.ts';
-import { sessionSteps, upcomingSteps } from '../data/plan.tsx';
+import { problemOf, sessionSteps, upcomingSteps } from '../data/plan.tsx';
 import type { PlanView } from '../workers/planView.ts';
 
 /** The stages of a build in working order. */
@@ -40,6 +40,7 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
     (latest, { operation, start }) => Math.max(latest, start + operation.hands + operation.dry),
     0,
   );
+  const problem = view && problemOf(view, build.id);
   const minutes = tonight?.steps.reduce((sum, { operation }) => sum + operation.hands, 0) ?? 0;
   return {
     kit: {
@@ -63,20 +64,21 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
       done: build.trays.length > 0 && grave === 0 && view !== null,
     },
     plan: {
-      text: view?.problem
-        ? 'cannot be planned'
-        : left.length > 0
-          ? `ready ${dayText(last)}`
-          : view
-            ? 'nothing left to do'
-            : 'working it out',
-      done: view !== null && view.problem === null && left.length === 0 && build.trays.length > 0,
+      text:
+        problem !== null
+          ? 'cannot be planned'
+          : left.length > 0
+            ? `ready ${dayText(last)}`
+            : view
+              ? 'nothing left to do'
+              : 'working it out',
+      done: view !== null && problem === null && left.length === 0 && build.trays.length > 0,
     },
     tonight: {
       text:
         tonight && tonight.steps.length > 0
           ? `${counted(tonight.steps.length, 'step')}, ${minutes} min, ${whenText(tonight.steps[0]!.start)}`
-          : view?.problem
+          : problem !== null
             ? 'no plan to follow'
             : 'no step waiting',
       done: false,

@@ -10,21 +10,17 @@ import {
   curingNow,
   earliestFinish,
   explainStarts,
-  generateOperations,
   learnCures,
   learnPace,
   lookAhead,
   longestSessions,
   noLongerPlanned,
-  plannableBuild,
   keepsPin,
   scheduleOperations,
   sessionsToHold,
+  stepsOfBuild,
   verifySchedule,
   withoutPassed,
-  withOwnSteps,
-  withStepEdits,
-  withRepairs,
   workThatFits,
   type CurePace,
   type Curing,
@@ -95,8 +91,10 @@ export interface PlanView {
   leftOut: { editId: string; title: string }[];
   /** Steps that no session holds, minutes; they are why there is no plan. */
   tooLong: { operationId: string; hands: number; longest: number }[];
-  /** Why there is no plan. */
+  /** Why there is no plan at all. */
   problem: string | null;
+  /** Why single builds have none while the others are planned, by build id. */
+  stuck: Record<string, string>;
 }
 
 /** Work budget, counted so that it is repeatable: a few seconds on a small machine, since a look at an order
@@ -108,6 +106,8 @@ const TIME_MS = 20_000;
 const LONGER = 16;
 /** Between two looks at the best so far. */
 const TELL_MS = 300;
+/** Long enough to tell whether one build can be planned at all. */
+const SHORT_LOOK_MS = 2000;
 /** A step this late makes a new plan. */
 const LATE_MINUTES = 30;
 
@@ -122,20 +122,18 @@ export function planView(
   const products = productIndex(paints);
   const codeIndex = new Map(codes.map((code) => [code.id, code]));
   const longest = longestSessions(settings.calendar.sessions);
-  const plannable = builds.map((build) => plannableBuild(build, products, codeIndex));
-  const whole = plannable.map((build) =>
-    generateOperations(build, settings.conditions, longest.spraying, lessons, settings.preferences.tools),
+  const followed = builds.map((build) =>
+    stepsOfBuild(build, {
+      products,
+      codes: codeIndex,
+      conditions: settings.conditions,
+      longestSession: longest.spraying,
+      lessons,
+      tools: settings.preferences.tools,
+    }),
   );
-  const leftOut: (PlanView['leftOut'][number] & { step: PlanOperation })[] = [];
-  const grownWhole = builds.map(({ kit }, at) => {
-    const own = withOwnSteps(whole[at]!.operations, whole[at]!.arcs, kit.plan.ownSteps);
-    for (const { id: editId, operationId, leaveOut } of kit.plan.stepEdits) {
-      const step = leaveOut && own.operations.find(({ id }) => id === operationId);
-      if (step) leftOut.push({ editId, title: step.title, step });
-    }
-    const edited = withStepEdits(own, kit.plan.stepEdits);
-    return withRepairs(edited.operations, edited.arcs, kit.plan.mishaps);
-  });
+  const leftOut = followed.flatMap((each) => each.leftOut);
+  const grownWhole = followed.map(({ plan }) => plan);
   const { done: steps, orphans } = carriedOver(
     grownWhole.flatMap(({ operations }) => operations),
     snapshot.steps,
@@ -165,7 +163,7 @@ export function planView(
     ],
   );
   const evaluations = new Map(
-    plannable.flatMap(({ trays }) =>
+    followed.flatMap(({ trays }) =>
       trays.map(
         ({ id, stack }) =>
           [id, evaluationOf(stack, settings.conditions, { longestSession: longest.spraying })] as const,
@@ -211,14 +209,16 @@ export function planView(
         return finish === undefined ? [] : [[id, finish + now] as const];
       }),
     ),
-    leftOut: leftOut.map(({ editId, title }) => ({ editId, title })),
+    leftOut: leftOut.map(({ editId, step: { title } }) => ({ editId, title })),
     tooLong: tooLongFor(work.instance),
     problem: null,
+    stuck: {},
   };
   const shelf = new Map(paints.map((paint) => [paint.id, paint]));
   const warn = () => {
-    for (const build of builds) {
+    for (const [at, build] of builds.entries()) {
       view.warnings[build.id] = [
+        ...followed[at]!.faults,
         ...orphans.filter(({ buildId }) => buildId === build.id).map(noLongerPlanned),
         ...brokenPins(build.kit.plan.pins, view),
         ...lookAhead(
@@ -248,18 +248,77 @@ export function planView(
       return (error as Error).message;
     }
   };
-  // The stored plan may be one that holds less; it is looked up rather than searched for again.
-  for (const held of isStoredFor(work.instance) ? [] : lessHeld())
-    if (!longer && isStoredFor(held.instance) && planned(held) === undefined) return view;
+  const titles = new Map(view.operations.map(({ id, title }) => [id, title]));
+  const inWords = (why: string) =>
+    why.replace(/"([^"]+)"/g, (quoted, id: string) => (titles.has(id) ? `“${titles.get(id)!}”` : quoted));
+  /** Plans the other builds where some cannot be planned at all; false where there is none such, or nothing but them. */
+  const plannedWithout = (suspects: BenchSnapshot['builds'], works: () => Iterable<RemainingWork>) => {
+    const most = [...lessHeld()].at(-1) ?? work;
+    const stuck = new Map(
+      suspects.flatMap(({ id }) => {
+        const why = whyNone(partOf(most.instance, `${id}/`));
+        return why === undefined ? [] : [[id, why] as const];
+      }),
+    );
+    const rest = builds.filter(({ id }) => !stuck.has(id));
+    const hasWork = rest.some(({ id }) => partOf(work.instance, `${id}/`).operations.length > 0);
+    if (stuck.size === 0 || !hasWork) return false;
+    for (const held of works()) {
+      if (planned({ ...held, instance: withoutBuilds(held.instance, stuck) }) !== undefined) continue;
+      view.stuck = Object.fromEntries([...stuck].map(([id, why]) => [id, inWords(why)]));
+      return true;
+    }
+    return false;
+  };
+  // The stored plan may be one that holds less, or that a build is left out of; it is looked up rather than searched for
+  // again.
+  if (!longer && !isStoredFor(work.instance)) {
+    const unplanned = builds.filter(({ id }) => isUnplanned(partOf(work.instance, `${id}/`), stored));
+    const missing = new Map(unplanned.map(({ id }) => [id, '']));
+    for (const held of [work, ...lessHeld()]) {
+      if (isStoredFor(held.instance) && planned(held) === undefined) return view;
+      if (unplanned.length === 0 || !isStoredFor(withoutBuilds(held.instance, missing))) continue;
+      if (plannedWithout(unplanned, () => [held])) return view;
+    }
+  }
   const why = planned(work);
   if (why === undefined) return view;
   for (const less of lessHeld()) if (planned(less) === undefined) return view;
-  const titles = new Map(view.operations.map(({ id, title }) => [id, title]));
-  view.problem = why.replace(/"([^"]+)"/g, (quoted, id: string) =>
-    titles.has(id) ? `“${titles.get(id)!}”` : quoted,
-  );
+  if (
+    plannedWithout(builds, function* () {
+      yield work;
+      yield* lessHeld();
+    })
+  )
+    return view;
+  view.problem = inWords(why);
   warn();
   return view;
+}
+
+/** Why no schedule at all is found for some work, by a short look; undefined where there is one. */
+function whyNone(instance: ScheduleInstance): string | undefined {
+  if (instance.operations.length === 0) return undefined;
+  try {
+    scheduleOperations(instance, { evaluations: 1, timeMs: SHORT_LOOK_MS, seed: 7 });
+    return undefined;
+  } catch (error) {
+    return (error as Error).message;
+  }
+}
+
+/** Whether a build has work of which a stored plan knows nothing. */
+const isUnplanned = ({ operations }: ScheduleInstance, { starts }: BenchSnapshot['plan']): boolean =>
+  operations.length > 0 && operations.every(({ id }) => starts[id] === undefined);
+
+/** The work without that of some builds. */
+function withoutBuilds(instance: ScheduleInstance, gone: ReadonlyMap<string, unknown>): ScheduleInstance {
+  const stays = (id: string) => !gone.has(id.slice(0, id.indexOf('/')));
+  return {
+    ...instance,
+    operations: instance.operations.filter(({ id }) => stays(id)),
+    arcs: instance.arcs.filter(({ from, to }) => stays(from) && stays(to)),
+  };
 }
 
 /** Operations that take longer than any session. */

@@ -5,7 +5,7 @@ import { productIndex } from '../../../core/kit/index.ts';
 import { Spoon } from '../../components/Spoon.tsx';
 import { dayText, whenText } from '../../components/time.ts';
 import { useBench } from '../../data/bench.ts';
-import { upcomingSteps, usePlan } from '../../data/plan.tsx';
+import { problemOf, upcomingSteps, usePlan } from '../../data/plan.tsx';
 import { trayHex } from '../../data/workshop.ts';
 
 interface BuildCardProps {
@@ -70,7 +70,7 @@ export function BuildCard({ build, paints, codes }: BuildCardProps) {
           <span>
             {left.length > 0
               ? `ready ${dayText(last)}${improving === null ? '' : ' so far'}`
-              : view?.problem
+              : view && problemOf(view, build.id)
                 ? 'no plan'
                 : all > 0
                   ? 'finished'

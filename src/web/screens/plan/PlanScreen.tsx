@@ -9,7 +9,7 @@ import { PlanFailure } from '../../components/PlanFailure.tsx';
 import { clockText, dayText, whenText } from '../../components/time.ts';
 import { useBench } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
-import { upcomingSteps, usePlan } from '../../data/plan.tsx';
+import { problemOf, upcomingSteps, usePlan } from '../../data/plan.tsx';
 import { saveFile } from '../../data/saveFile.ts';
 import { useWorkshop } from '../../data/workshop.ts';
 import { AheadPanel } from './AheadPanel.tsx';
@@ -54,6 +54,7 @@ export function PlanScreen() {
     (latest, { operation, start }) => Math.max(latest, start + operation.hands + operation.dry),
     0,
   );
+  const problem = problemOf(view, build.id);
   const { sessions } = data.settings.calendar;
   const waitAfter = (id: string) =>
     view.arcs.reduce((most, { from, minLag }) => (from === id ? Math.max(most, minLag) : most), 0);
@@ -102,10 +103,10 @@ export function PlanScreen() {
           </Link>
         </div>
         {failure !== null && <PlanFailure why={failure} hasPlan />}
-        {view.problem ? (
+        {problem !== null ? (
           <div className="panel warned" role="alert">
-            <h3>There is no plan</h3>
-            <p>{view.problem}</p>
+            <h3>{view.problem === null ? 'There is no plan for this build' : 'There is no plan'}</h3>
+            <p>{problem}</p>
             <TooLong view={view} builds={data.builds} />
             <OwnChanges view={view} builds={data.builds} steps={data.steps} />
             <p className="soft">

@@ -8,7 +8,7 @@ import { PlanFailure } from '../../components/PlanFailure.tsx';
 import { clockText, dayText, whenText } from '../../components/time.ts';
 import { useBench } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
-import { sessionSteps, upcomingSteps, usePlan } from '../../data/plan.tsx';
+import { problemOf, sessionSteps, upcomingSteps, usePlan } from '../../data/plan.tsx';
 import { nextAfter, nextOf, readSkipped, skip } from './skipped.ts';
 import { StepCard } from './StepCard.tsx';
 import { isRunning } from './stepClock.ts';
@@ -61,6 +61,7 @@ export function TonightScreen() {
       now - endedAt < RECENT_MINUTES && (buildId === undefined || owner === buildId),
   );
   const minutes = steps.reduce((sum, { operation }) => sum + operation.hands, 0);
+  const problem = problemOf(view, buildId);
   const running = tonight && tonight.session.start <= now + 1;
   return (
     <div className="tonight">
@@ -105,10 +106,10 @@ export function TonightScreen() {
                 : undefined
             }
           />
-        ) : view.problem ? (
+        ) : problem !== null ? (
           <div className="panel warned" role="alert">
-            <h3>There is no plan</h3>
-            <p>{view.problem}</p>
+            <h3>{view.problem === null ? 'There is no plan for this build' : 'There is no plan'}</h3>
+            <p>{problem}</p>
             {buildId !== undefined && (
               <>
                 <Link to={`/build/${buildId}/plan`}>See in the Plan stage what would make one</Link>
