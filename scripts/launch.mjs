@@ -19,9 +19,16 @@ for (const signal of ['SIGINT', 'SIGTERM'])
   process.on(signal, () => children.forEach((child) => child.kill(signal)));
 
 if (mode === 'dev') {
+  // Vite stands before the server and asks under its own port.
+  process.env.FANFARE_NAMES ??= 'localhost:4181,127.0.0.1:4181';
   start([join(root, 'node_modules/tsx/dist/cli.mjs'), 'watch', 'src/server/main.ts', '--demo']);
   start([join(root, 'node_modules/vite/bin/vite.js')]);
 } else {
   build();
-  start([join(root, 'dist/server/main.js'), ...(mode === 'demo' ? ['--demo'] : [])]);
+  // npm start -- --restore FILE
+  start([
+    join(root, 'dist/server/main.js'),
+    ...(mode === 'demo' ? ['--demo'] : []),
+    ...process.argv.slice(3),
+  ]);
 }

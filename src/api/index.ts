@@ -1,6 +1,7 @@
 /** What crosses the wire: paths, schemas, records. */
 export { idFrom } from './ids.ts';
-export { PATHS, pathTo } from './paths.ts';
+export { CLOCK_HEADER, OWN_HEADER, PATHS, pathTo } from './paths.ts';
+export { wholeBench, type Answered, type KnownBuilds } from './wholeBench.ts';
 export * from './schemas.ts';
 export * from './kitSchemas.ts';
 export type * from './records.ts';

@@ -109,7 +109,6 @@ describe('records of a kit on the wire', () => {
       position: 0,
     };
     const join = {
-      id: 'x',
       name: 'On',
       trayIds: ['t'],
       afterJoinIds: [],
@@ -118,7 +117,12 @@ describe('records of a kit on the wire', () => {
       adhesive: 'PVA',
       setMinutes: 0,
     };
-    const input = { trays: [{ id: 't', version: 0, tray }], removed: [], joins: [join] };
+    const input = {
+      trays: [{ id: 't', version: 0, tray }],
+      removed: [],
+      joins: [{ id: 'x', version: 0, join }],
+      removedJoins: [],
+    };
     expect(subassembliesInput.validateSync(input, { strict: true })).toEqual(input);
     expect(() => {
       subassembliesInput.validateSync({ ...input, trays: [{ id: 't', version: 0 }] }, { strict: true });

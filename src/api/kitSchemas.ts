@@ -21,7 +21,7 @@ import {
   VERDICTS,
   WORK_KINDS,
 } from '../core/kit/index.ts';
-import { count, id, label, layerSchema, oneOf, trayInput, version, whole } from './schemas.ts';
+import { count, id, label, layersSchema, oneOf, trayInput, version, whole } from './schemas.ts';
 
 /** What a kit and the stock consist of, with limits. Messages are read by builders. */
 
@@ -245,10 +245,7 @@ const lesson = object({
 const stack = object({
   name: label('the name of the stack', 80),
   note: text('a note', 500),
-  layers: array(layerSchema)
-    .required()
-    .min(1, 'a stack to keep has at least one layer')
-    .max(40, 'at most 40 layers in a stack'),
+  layers: layersSchema().min(1, 'a stack to keep has at least one layer'),
 }).noUnknown();
 
 const weathering = object({
@@ -379,17 +376,26 @@ export const subassembliesInput = object({
   joins: array(
     object({
       id: id(),
-      name: label('the name of the joint'),
-      trayIds: ids(60),
-      afterJoinIds: ids(200),
-      jointIds: ids(300),
-      minutes: whole('minutes', 1, 600),
-      adhesive: label('the adhesive', 200),
-      setMinutes: whole('setting minutes', 0, 20160),
+      /** 0 where the join is new. */
+      version: version(),
+      join: object({
+        name: label('the name of the joint'),
+        trayIds: ids(60),
+        afterJoinIds: ids(200),
+        jointIds: ids(300),
+        minutes: whole('minutes', 1, 600),
+        adhesive: label('the adhesive', 200),
+        setMinutes: whole('setting minutes', 0, 20160),
+      })
+        .required()
+        .noUnknown(),
     }).noUnknown(),
   )
     .required()
     .max(600, 'at most 600 joins'),
+  removedJoins: array(object({ id: id(), version: version() }).noUnknown())
+    .required()
+    .max(600),
 }).noUnknown();
 
 export type SubassembliesInput = InferType<typeof subassembliesInput>;

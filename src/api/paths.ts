@@ -3,10 +3,12 @@ export const PATHS = {
   bench: '/api/bench',
   benchSettings: '/api/bench/settings',
   paints: '/api/paints',
+  paintChanges: '/api/paint-changes',
   paint: '/api/paints/:id',
   shelf: '/api/shelf/:id',
   shelfMerge: '/api/shelf-merge',
   codes: '/api/codes',
+  codeChanges: '/api/code-changes',
   codeBatch: '/api/codes/batch',
   code: '/api/codes/:id',
   codeReadings: '/api/codes/:id/readings',
@@ -25,6 +27,7 @@ export const PATHS = {
   step: '/api/steps/:id',
   plan: '/api/plan',
   planHistory: '/api/plan/history',
+  pastPlan: '/api/plan/history/:id',
   cups: '/api/cups',
   buildCups: '/api/builds/:id/cups',
   cup: '/api/cups/:id',
@@ -37,9 +40,18 @@ export const PATHS = {
   thermometer: '/api/thermometer',
   airReading: '/api/thermometer/reading',
   backup: '/api/backup',
+  restore: '/api/restore',
+  clock: '/api/clock',
+  signIn: '/sign-in',
+  signOut: '/api/sign-out',
 } as const;
 
 /** A path with its id filled in. */
 export function pathTo(path: string, id: string): string {
   return path.replace(':id', encodeURIComponent(id));
 }
+
+/** Header with the bench's clock, milliseconds since 1970: it is right on an answer that was kept, too. */
+export const CLOCK_HEADER = 'Fanfare-Clock';
+/** Header of everything that changes the bench and is not JSON: no form of another site can send it. */
+export const OWN_HEADER = 'Fanfare-Request';

@@ -52,6 +52,7 @@ export interface PaintRecord {
   note: string;
   /** No longer made. */
   discontinued: boolean;
+  version: number;
 }
 
 /** A paint as the sample catalogue keeps it: what only a bench can know of it is left out. */
@@ -110,6 +111,7 @@ export interface ReadingRecord {
   note: string;
   /** Set aside: kept, but nothing is learned from it. */
   aside: boolean;
+  version: number;
 }
 
 /** A cup of mixed paint: what went in first, what was added, and the spoons sprayed from it. */
@@ -199,6 +201,8 @@ export interface StepRecord {
   endedAt: number;
   minutes: number;
   note: string;
+  /** Absent until the server has it. */
+  version?: number;
 }
 
 export interface Preferences {
@@ -227,6 +231,9 @@ export interface PlanRecord {
   version: number;
 }
 
+/** A plan as it was shown once, without its starts. */
+export type PastPlanHead = Omit<PastPlanRecord, 'starts'>;
+
 /** A plan as it was shown once. */
 export interface PastPlanRecord {
   id: number;
@@ -236,11 +243,59 @@ export interface PastPlanRecord {
   starts: Record<string, number>;
 }
 
+/** A build in a list: `revision` tells whether what is known of the rest still stands. */
+export interface BuildHead {
+  id: string;
+  name: string;
+  subject: string;
+  scale: number;
+  version: number;
+  revision: number;
+}
+
+/** A build with all that belongs to it. */
+export interface BuildDetail extends BuildRecord {
+  revision: number;
+  steps: StepRecord[];
+}
+
+/** Part of a catalogue: what changed since a revision, or all of it. */
+export interface Changes<T> {
+  revision: number;
+  /** All there is; what is not in it is gone. */
+  whole: boolean;
+  items: T[];
+}
+
+/** The clock of the machine jumped, as far as the data file can tell. */
+export interface ClockJump {
+  /** Minutes since 1970: when the bench was last at work, and what the clock said then. */
+  before: number;
+  now: number;
+}
+
+/** The bench with its builds as heads. */
+export interface BenchOverview {
+  demo: boolean;
+  /** A passphrase was asked for. */
+  guarded: boolean;
+  /** Why nothing can be changed; null where it can. */
+  readOnly: string | null;
+  clockJump: ClockJump | null;
+  settings: SettingsRecord;
+  builds: BuildHead[];
+  lessons: Lesson[];
+  plan: PlanRecord;
+}
+
 /** Everything about the bench but the catalogues. */
 export interface BenchSnapshot {
   /** The server's clock, milliseconds since 1970. */
   now: number;
   demo: boolean;
+  guarded?: boolean;
+  readOnly?: string | null;
+  clockJump?: ClockJump | null;
   settings: SettingsRecord;
   builds: BuildRecord[];
   /** What earlier builds taught. */

@@ -14,7 +14,6 @@ import {
   shelfInput,
   stepInput,
   trayInput,
-  trayUpdate,
 } from './index.ts';
 
 const layer = { id: 'c', kind: 'colour', coats: 3, tool: 'airbrush' };
@@ -54,7 +53,6 @@ const settings = {
   conditions: { temperatureC: 20, humidity: 50 },
   calendar: { sessions: [{ day: 1, start: 600, end: 700 }], closed: ['2026-12-24'] },
   preferences: { temperature: 'C', volume: 'ml' },
-  version: 0,
 };
 const step = {
   operationId: 'a',
@@ -72,7 +70,6 @@ const plan = {
   bound: 8,
   setupMinutes: 0,
   proved: false,
-  version: 0,
 };
 const join = { name: 'On', trayIds: ['a'], afterJoinIds: [], minutes: 5, adhesive: 'PVA', setMinutes: 0 };
 
@@ -101,11 +98,25 @@ const BAD: [string, AnyObjectSchema, object, RegExp][] = [
     /drops/,
   ],
   ['an area of nothing', trayInput, { ...tray, areaCm2: 0 }, /area in cm2/],
-  ['a tray without a version', trayUpdate, tray, /record version is missing/],
+  [
+    'two layers of one id',
+    trayInput,
+    { ...tray, layers: [layer, layer] },
+    /two layers of a stack have the same id/,
+  ],
+  ['an id that every object has', layerSchema, { ...layer, id: '__proto__' }, /cannot be an id/],
+  ['a mix of such ids', layerSchema, { ...layer, mix: JSON.parse('{"__proto__": 3}') as object }, /drops/],
+  ['a field that is not known', layerSchema, { ...layer, ['x'.repeat(5000)]: 1 }, /not known: x{79}…$/],
+  [
+    'a plan that starts beyond all calendars',
+    planInput,
+    { fingerprint: 'f', starts: { a: 1e300 }, finish: 1, bound: 1, setupMinutes: 0, proved: true },
+    /within the years that a calendar can show/,
+  ],
   ['a number for a name', trayInput, { ...tray, name: 7 }, /string/],
   ['a paint without colour', paintInput, { ...paint, hex: undefined }, /hex or as Lab/],
   ['a hex of five digits', paintInput, { ...paint, hex: '#12345' }, /3 or 6 digits/],
-  ['an empty list of paints', paintBatch, { paints: [] }, /no paint in the list/],
+  ['an empty list of paints', paintBatch.shape, { paints: [] }, /no paint in the list/],
   [
     'a Lab that no light gives',
     codeInput,

@@ -1,4 +1,16 @@
-import { array, boolean, lazy, mixed, number, object, string, type InferType, type MixedSchema } from 'yup';
+import {
+  array,
+  boolean,
+  lazy,
+  mixed,
+  number,
+  object,
+  setLocale,
+  string,
+  type AnyObjectSchema,
+  type InferType,
+  type MixedSchema,
+} from 'yup';
 import { GEOMETRIES } from '../core/colour/index.ts';
 import {
   LAYER_KINDS,
@@ -9,6 +21,26 @@ import {
 } from '../core/finish/index.ts';
 
 /** What crosses the wire, with limits. Messages are read by builders. */
+
+const MOST_OF_A_KEY = 80;
+const keysShown = (keys: string): string =>
+  keys.length > MOST_OF_A_KEY ? `${keys.slice(0, MOST_OF_A_KEY - 1)}…` : keys;
+
+// The library's own messages would repeat the value that was sent.
+setLocale({
+  mixed: {
+    required: ({ path }) => `${path || 'this'} is missing`,
+    defined: ({ path }) => `${path || 'this'} is missing`,
+    notNull: ({ path }) => `${path || 'this'} may not be empty`,
+    notType: ({ path, type }: { path: string; type: string }) =>
+      `${path || 'this'} is not of the kind: ${type}`,
+    oneOf: ({ path }) => `${path || 'this'} is none of what it may be`,
+  },
+  object: {
+    noUnknown: ({ path, unknown }) =>
+      `${path || 'the record'} has fields that are not known: ${keysShown(String(unknown))}`,
+  },
+});
 
 const PAINT_FAMILIES = [
   'water-acrylic',
@@ -32,7 +64,12 @@ const HIDING = ['opaque', 'semi-opaque', 'transparent'] as const;
 const CONTAINERS = ['bottle', 'can', 'marker'] as const;
 const ROLES = ['colour', 'primer', 'undercoat', 'metal', 'clear'] as const;
 
-export const id = () => string().required('an id is missing').max(120, 'an id has at most 120 characters');
+/** An id. Names that every object has already would be mistaken for what they are there. */
+export const id = () =>
+  string()
+    .required('an id is missing')
+    .max(120, 'an id has at most 120 characters')
+    .test('own', 'that word cannot be an id', isOwnName);
 export const label = (what: string, most = 120) =>
   string()
     .trim(`${what} must not begin or end with a space`)
@@ -52,6 +89,8 @@ export const whole = (what: string, least: number, most: number) =>
   count(what, least, most).integer(`${what} must be a whole number`);
 export const version = () => whole('the record version', 0, 1e9);
 
+const isOwnName = (name: unknown): boolean => typeof name !== 'string' || !(name in {});
+
 export const labSchema = object({
   L: count('L', 0, 100),
   a: count('a', -160, 160),
@@ -66,7 +105,11 @@ const isMix = (mix: unknown): boolean => {
     drops.length <= 8 &&
     drops.every(([paint, count]) => {
       return (
-        paint.length <= 120 && Number.isInteger(count) && (count as number) >= 1 && (count as number) <= 200
+        paint.length <= 120 &&
+        isOwnName(paint) &&
+        Number.isInteger(count) &&
+        (count as number) >= 1 &&
+        (count as number) <= 200
       );
     })
   );
@@ -92,6 +135,20 @@ export const layerSchema = object({
     .default(undefined),
 }).noUnknown();
 
+/** Whether no two records of a list have the same id; what is no list is said elsewhere. */
+function hasOwnIds(records: unknown): boolean {
+  if (!Array.isArray(records)) return true;
+  const ids = (records as ({ id?: unknown } | null)[]).map((record) => record?.id);
+  return new Set(ids).size === ids.length;
+}
+
+/** The layers of a stack, each with an id of its own. */
+export const layersSchema = () =>
+  array(layerSchema)
+    .required()
+    .max(40, 'at most 40 layers in a stack')
+    .test('ids', 'two layers of a stack have the same id', (layers) => hasOwnIds(layers));
+
 const trayFields = {
   name: label('the name of the sub-assembly'),
   areaCm2: count('the area in cm2', 0.1, 20000),
@@ -100,13 +157,12 @@ const trayFields = {
     'what the sub-assembly is made of',
   ),
   partIds: array(id()).required().max(3000, 'at most 3000 parts in one sub-assembly'),
-  layers: array(layerSchema).required().max(40, 'at most 40 layers in a stack'),
+  layers: layersSchema(),
   codeId: string().nullable().defined().max(120),
   position: whole('the position', 0, 1000),
 };
 
 export const trayInput = object(trayFields).noUnknown();
-export const trayUpdate = object({ ...trayFields, version: version() }).noUnknown();
 
 const joinFields = {
   name: label('the name of the joint'),
@@ -117,7 +173,6 @@ const joinFields = {
   setMinutes: whole('setting minutes', 0, 20160),
 };
 export const joinInput = object(joinFields).noUnknown();
-export const joinUpdate = object({ ...joinFields, version: version() }).noUnknown();
 
 const buildFields = {
   name: label('the name of the build'),
@@ -125,7 +180,6 @@ const buildFields = {
   scale: whole('the scale', 4, 100),
 };
 export const buildInput = object(buildFields).noUnknown();
-export const buildUpdate = object({ ...buildFields, version: version() }).noUnknown();
 
 export const conditionsSchema = object({
   temperatureC: count('the temperature in C', -10, 50),
@@ -187,7 +241,6 @@ export const settingsUpdate = object({
   conditions: conditionsSchema.required(),
   calendar: calendarSchema.required(),
   preferences: preferencesSchema.required(),
-  version: version(),
 }).noUnknown();
 
 /** How a colour was measured, and the gloss of what was measured. */
@@ -231,12 +284,23 @@ export const paintInput = object({
       paint === undefined || Boolean(paint.hex) || paint.lab !== undefined,
   );
 
-export const paintBatch = object({
-  paints: array(paintInput)
-    .required()
-    .min(1, 'there is no paint in the list')
-    .max(1000, 'at most 1000 paints at once'),
-}).noUnknown();
+/** A list in a request: the request without what is in it, and one item, so that long ones are checked in portions. */
+const batchOf = <S extends AnyObjectSchema>(
+  key: string,
+  item: S,
+  most: number,
+  words: { none: string; tooMany: string },
+) => ({
+  item,
+  shape: object({
+    [key]: array(mixed()).required().min(1, words.none).max(most, words.tooMany),
+  }).noUnknown(),
+});
+
+export const paintBatch = batchOf('paints', paintInput, 1000, {
+  none: 'there is no paint in the list',
+  tooMany: 'at most 1000 paints at once',
+});
 
 const PROVENANCES = ['instrument', 'chip', 'restored', 'photograph', 'swatch', 'typed', 'guess'] as const;
 const spectrum = () =>
@@ -267,12 +331,13 @@ export const codeInput = object({
     (code) => Boolean(code.hex) || code.lab !== undefined || code.spectrum !== undefined,
   );
 
-export const codeBatch = object({
-  codes: array(codeInput)
-    .required()
-    .min(1, 'there is no colour to bring in')
-    .max(500, 'at most 500 colours at once'),
-}).noUnknown();
+export const codeBatch = batchOf('codes', codeInput, 500, {
+  none: 'there is no colour to bring in',
+  tooMany: 'at most 500 colours at once',
+});
+
+/** A code keeps so many sources. */
+export const MOST_SOURCES = 40;
 
 export const codeUpdate = object({
   name: string().defined().trim().max(120),
@@ -292,9 +357,8 @@ export const codeUpdate = object({
   )
     .required()
     .min(1, 'a code keeps at least one source')
-    .max(40, 'at most 40 sources of one code'),
+    .max(MOST_SOURCES, `at most ${MOST_SOURCES} sources of one code`),
   notice: string().max(2000, 'a notice has at most 2000 characters').optional(),
-  version: version(),
 }).noUnknown();
 
 const day = () =>
@@ -329,23 +393,22 @@ export const paintUpdate = object({
 }).noUnknown();
 
 /** A list of paints merged into the shelf in one stroke: known ones by id, new ones by what they are. */
-export const shelfMerge = object({
-  rows: array(
-    object({
-      paintId: string().nullable().defined().max(120),
-      paint: paintInput.optional().default(undefined),
-      shelf: shelfInput.nullable().defined(),
-      change: paintUpdate.required(),
-    })
-      .noUnknown()
-      .test('which', 'a row names a paint or brings a new one', ({ paintId, paint }) =>
-        Boolean(paintId === null ? paint : paintId),
-      ),
-  )
-    .required()
-    .min(1, 'there is no row to merge')
-    .max(5000, 'at most 5000 rows at once'),
-}).noUnknown();
+const shelfRow = object({
+  paintId: string().nullable().defined().max(120),
+  paint: paintInput.optional().default(undefined),
+  shelf: shelfInput.nullable().defined(),
+  change: paintUpdate.required(),
+  /** Of the paint that is named; 0 for a new one. */
+  version: version(),
+})
+  .noUnknown()
+  .test('which', 'a row names a paint or brings a new one', ({ paintId, paint }) =>
+    Boolean(paintId === null ? paint : paintId),
+  );
+export const shelfMerge = batchOf('rows', shelfRow, 5000, {
+  none: 'there is no row to merge',
+  tooMany: 'at most 5000 rows at once',
+});
 
 export const stepInput = object({
   operationId: string().required('the step is missing').max(400),
@@ -357,29 +420,38 @@ export const stepInput = object({
   note: string().defined().max(2000, 'a note has at most 2000 characters'),
 }).noUnknown();
 
+/** Minutes since 1970 that a date can still be made of, some 1,900 years on. */
+const LAST_MINUTE = 1e9;
+
 export const planInput = object({
   fingerprint: string().required().max(200),
   starts: object()
     .required()
     .test(
       'starts',
-      'a plan has whole-minute starts',
+      'a plan has whole-minute starts within the years that a calendar can show',
       (starts) =>
         Object.entries(starts as Record<string, unknown>).every(
-          ([key, value]) => key.length <= 400 && Number.isInteger(value),
+          ([key, value]) =>
+            key.length <= 400 &&
+            isOwnName(key) &&
+            Number.isInteger(value) &&
+            (value as number) >= 0 &&
+            (value as number) <= LAST_MINUTE,
         ) && Object.keys(starts).length <= 3000,
     ),
-  finish: whole('the finish', 0, 1e9),
-  bound: whole('the bound', 0, 1e9),
+  finish: whole('the finish', 0, LAST_MINUTE),
+  bound: whole('the bound', 0, LAST_MINUTE),
   setupMinutes: whole('set-up minutes', 0, 1e7),
   proved: boolean().required(),
-  version: version(),
 }).noUnknown();
 
 export type PaintInput = InferType<typeof paintInput>;
 export type ShelfInput = InferType<typeof shelfInput>;
 export type PaintUpdate = InferType<typeof paintUpdate>;
-export type ShelfMerge = InferType<typeof shelfMerge>;
+export interface ShelfMerge {
+  rows: InferType<typeof shelfRow>[];
+}
 export type CodeInput = InferType<typeof codeInput>;
 export type TrayInput = InferType<typeof trayInput>;
 export type JoinInput = InferType<typeof joinInput>;
@@ -412,7 +484,6 @@ export const cupUpdate = object({
     .required()
     .max(40, 'at most 40 additions to one cup'),
   thrown: boolean().required(),
-  version: version(),
 }).noUnknown();
 
 /** What was sprayed and read. Without a spectrum the reader on the bench is asked. */

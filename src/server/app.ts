@@ -1,88 +1,140 @@
-import { timingSafeEqual } from 'node:crypto';
-import { existsSync } from 'node:fs';
-import { mkdtemp, rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { randomBytes } from 'node:crypto';
+import { existsSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
-import express, { type Express, type RequestHandler } from 'express';
-import { PATHS } from '../api/index.ts';
-import { ProblemError, sendProblem } from './problem.ts';
+import express, { type Express, type RequestHandler, type Response } from 'express';
+import { guardedHeaders } from './access/headers.ts';
+import { changesState, onlyOwnKind, onlyOwnNames, onlyOwnPages, type HostNames } from './access/hosts.ts';
+import { signIn } from './access/signIn.ts';
+import { watchClock } from './clockWatch.ts';
+import { ProblemError, sendProblem, shown } from './problem.ts';
+import { unlessUnchanged } from './requests/conditional.ts';
+import { jsonBody } from './requests/jsonBody.ts';
 import { benchRoutes } from './routes/benchRoutes.ts';
 import { buildRoutes } from './routes/buildRoutes.ts';
 import { cupRoutes } from './routes/cupRoutes.ts';
+import { fileRoutes } from './routes/fileRoutes.ts';
 import { kitRoutes } from './routes/kitRoutes.ts';
+import { learning } from './routes/learning.ts';
 import { paintRoutes } from './routes/paintRoutes.ts';
 import type { Served } from './routes/served.ts';
 
-export interface AppOptions extends Served {
+export interface AppOptions extends Served, Partial<HostNames> {
   /** Folder of the built interface; the server answers without it too. */
   webFolder?: string;
-  /** Asked of every request where the server listens beyond this machine. */
+  /** Asked of every visitor where the server listens beyond this machine. */
   passphrase?: string;
 }
 
+/** Stands in the built page for the nonce of each answer. */
+const NONCE_PLACE = '__NONCE__';
+
 /** The whole server as an Express application; it does not listen by itself. */
-export function createApp({ webFolder, passphrase, ...served }: AppOptions): Express {
+export function createApp({
+  webFolder,
+  passphrase,
+  host = '127.0.0.1',
+  names,
+  ...served
+}: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(compression());
-  if (passphrase) app.use(askPassphrase(passphrase));
-  app.use('/api', express.json({ limit: '1mb' }));
-  app.use(
-    benchRoutes(served),
-    buildRoutes(served),
-    cupRoutes(served),
-    kitRoutes(served),
-    paintRoutes(served),
-  );
-
-  app.get(PATHS.backup, async (_request, response, next) => {
-    const folder = await mkdtemp(join(tmpdir(), 'fanfare-'));
-    const file = join(folder, 'fanfare-backup.db');
-    try {
-      await served.sqlite.backup(file);
-      response.download(file, (error) => {
-        void rm(folder, { recursive: true, force: true });
-        if (error) next(error);
-      });
-    } catch (error) {
-      await rm(folder, { recursive: true, force: true });
-      throw error;
-    }
+  app.set('etag', false);
+  app.use(onlyOwnNames({ host, names }));
+  app.use((_request, response, next) => {
+    (response as NoncedResponse).nonce = randomBytes(16).toString('base64');
+    next();
   });
+  app.use(guardedHeaders((response) => (response as NoncedResponse).nonce));
+  app.use(onlyOwnPages);
+  app.use(compression());
+  if (passphrase) app.use(signIn(passphrase, served.clock));
+
+  const watch = watchClock(served.db, served.clock);
+  app.use('/api', onlyOwnKind, onlyWhereWritable(served), jsonBody);
+  app.use('/api', (request, response, next) => {
+    if (changesState(request))
+      response.on('finish', () => {
+        if (response.statusCode < 400 && served.readOnly === null && served.sqlite.open) watch.note();
+      });
+    next();
+  });
+  app.use(
+    '/api',
+    unlessUnchanged(served.sqlite, served.clock, () => (watch.jump() ? 'jumped' : '')),
+  );
+  const learn = learning(served.db);
+  app.use(
+    benchRoutes(served, watch, passphrase !== undefined),
+    buildRoutes(served, learn),
+    cupRoutes(served, learn),
+    fileRoutes(served),
+    kitRoutes(served),
+    paintRoutes(served, learn),
+  );
 
   app.use('/api', (request) => {
     throw new ProblemError({
       status: 404,
       title: 'No such address',
-      detail: `${request.method} ${request.originalUrl} is not something Fanfare answers.`,
+      detail: `${request.method} ${shown(request.originalUrl)} is not something Fanfare answers.`,
     });
   });
-  if (webFolder && existsSync(join(webFolder, 'index.html'))) {
-    app.use('/assets', express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y' }));
-    app.use(express.static(webFolder, { maxAge: 0 }));
-    app.get('/{*path}', (_request, response) => response.sendFile(join(webFolder, 'index.html')));
-  }
+  if (webFolder && existsSync(join(webFolder, 'index.html'))) serveInterface(app, webFolder);
   app.use(sendProblem);
   return app;
 }
 
-function askPassphrase(passphrase: string): RequestHandler {
-  const expected = Buffer.from(passphrase);
-  return (request, response, next) => {
-    const [, encoded = ''] = (request.headers.authorization ?? '').split(' ');
-    const given = Buffer.from(
-      Buffer.from(encoded, 'base64')
-        .toString()
-        .replace(/^[^:]*:/, ''),
-    );
-    if (given.length === expected.length && timingSafeEqual(given, expected)) {
+interface NoncedResponse extends Response {
+  nonce: string;
+}
+
+function serveInterface(app: Express, webFolder: string): void {
+  const page = readFileSync(join(webFolder, 'index.html'), 'utf8');
+  app.use(
+    '/assets',
+    express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', index: false }),
+  );
+  app.use(express.static(webFolder, { maxAge: 0, index: false }));
+  app.get('/{*path}', (_request, response) => {
+    response
+      .set('Cache-Control', 'no-store')
+      .type('html')
+      .send(page.replaceAll(NONCE_PLACE, (response as NoncedResponse).nonce));
+  });
+}
+
+/** Lets nothing be changed on a bench that is open for reading, or whose file was moved away or replaced while it was
+ *  open: what is written to that would be gone with the server. */
+function onlyWhereWritable({ file, readOnly }: Served): RequestHandler {
+  const idOfFile = () => {
+    const { ino, dev } = statSync(file, { throwIfNoEntry: false }) ?? { ino: 0, dev: 0 };
+    return `${dev}:${ino}`;
+  };
+  const own = file === ':memory:' ? null : idOfFile();
+  return (request, _response, next) => {
+    if (!changesState(request)) {
       next();
       return;
     }
-    response
-      .status(401)
-      .set('WWW-Authenticate', 'Basic realm="Fanfare", charset="UTF-8"')
-      .send('Fanfare asks for the passphrase of this bench.');
+    if (readOnly !== null) {
+      throw new ProblemError({
+        status: 403,
+        type: '/problems/read-only',
+        title: 'Open for reading',
+        detail: readOnly,
+        remedy: 'Nothing was changed. Make the file writable, or restore a backup, then start again.',
+      });
+    }
+    if (own !== null && idOfFile() !== own) {
+      throw new ProblemError({
+        status: 503,
+        type: '/problems/file-gone',
+        title: 'The data file is not there any more',
+        detail: `${file} was moved, removed or replaced while Fanfare had it open. Nothing is written until it is started again.`,
+        remedy: 'Put the file back, or take a backup from here first; then start Fanfare again.',
+      });
+    }
+    next();
   };
 }

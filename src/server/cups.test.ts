@@ -1,8 +1,3 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import type { Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type {
   CodeRecord,
@@ -13,40 +8,16 @@ import type {
   ReadingRecord,
 } from '../api/index.ts';
 import { ciede2000 } from '../core/colour/index.ts';
-import { createApp } from './app.ts';
-import { openDatabase, type OpenDatabase } from './database/open.ts';
-import { seedDemo } from './seedDemo.ts';
+import { testBench } from './testBench.ts';
 
-let folder: string;
-let data: OpenDatabase;
-let server: Server;
-let base: string;
-let now: number;
+let own: ReturnType<typeof testBench>;
+const call = <T>(method: string, path: string, body?: unknown) => own.call<T>(method, path, body);
 
 beforeEach(async () => {
-  folder = mkdtempSync(join(tmpdir(), 'fanfare-cups-'));
-  now = Date.parse('2026-05-12T19:30:00Z');
-  data = openDatabase(join(folder, 'bench.db'));
-  seedDemo(data.db, now);
-  server = createApp({ ...data, clock: () => now, demo: true }).listen(0, '127.0.0.1');
-  await new Promise((resolve) => server.once('listening', resolve));
-  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  own = testBench(Date.parse('2026-05-12T19:30:00Z'));
+  await own.listen(true);
 });
-
-afterEach(async () => {
-  await new Promise((resolve) => server.close(resolve));
-  data.sqlite.close();
-  rmSync(folder, { recursive: true, force: true });
-});
-
-async function call<T>(method: string, path: string, body?: unknown): Promise<{ status: number; body: T }> {
-  const response = await fetch(base + path, {
-    method,
-    headers: { 'content-type': 'application/json' },
-    body: body === undefined ? undefined : JSON.stringify(body),
-  });
-  return { status: response.status, body: (await response.json()) as T };
-}
+afterEach(() => own.remove());
 
 const paintOf = async (id: string) =>
   (await call<PaintRecord[]>('GET', '/api/paints')).body.find((paint) => paint.id === id)!;
@@ -60,7 +31,7 @@ const spoon = { filmUm: 60, over: 'white', note: '' };
 
 async function readyReader(): Promise<void> {
   await call('POST', '/api/reader');
-  now += 5000;
+  own.now += 5000;
   await call('POST', '/api/reader/calibration');
 }
 
@@ -92,9 +63,11 @@ describe('cups and the reader', () => {
     expect(after.uncertainty).toBeLessThan(before.uncertainty);
 
     const [reading] = read.readings;
-    await call('PUT', `/api/readings/${reading!.id}`, { aside: true });
+    const { version } = reading!;
+    const aside = await call<ReadingRecord>('PUT', `/api/readings/${reading!.id}`, { aside: true, version });
+    expect((await call('PUT', `/api/readings/${reading!.id}`, { aside: true, version })).status).toBe(409);
     expect((await paintOf('BR-011')).k).toEqual(before.k);
-    await call('PUT', `/api/readings/${reading!.id}`, { aside: false });
+    await call('PUT', `/api/readings/${reading!.id}`, { aside: false, version: aside.body.version });
     expect((await paintOf('BR-011')).k).toEqual(after.k);
   });
 
@@ -108,7 +81,8 @@ describe('cups and the reader', () => {
       additions: [{ at: 1, add: { 'BR-016': 2 } }],
       version: made.version,
     };
-    expect((await call<CupRecord>('PUT', `/api/cups/${made.id}`, changed)).body.version).toBe(2);
+    const after = await call<CupRecord>('PUT', `/api/cups/${made.id}`, changed);
+    expect(after.body.version).toBeGreaterThan(made.version);
     expect(await call<Problem>('PUT', `/api/cups/${made.id}`, changed)).toMatchObject({
       status: 409,
       body: { type: '/problems/stale-version' },

@@ -1,14 +1,18 @@
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
+import { parseArgs } from 'node:util';
 import envPaths from 'env-paths';
+import { isLoopback } from './access/hosts.ts';
+import { weakness } from './access/passphrase.ts';
 import { createApp } from './app.ts';
 import { benchClock } from './clock.ts';
+import { restoreInPlace } from './database/besideData.ts';
 import { openDatabase } from './database/open.ts';
 import { projectRoot } from './projectRoot.ts';
-import { convertSurfaces } from './store/convertSurfaces.ts';
+import { learning } from './routes/learning.ts';
 import { isEmpty, seedDemo } from './seedDemo.ts';
+import { convertSurfaces } from './store/convertSurfaces.ts';
 
-const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1']);
 const DEFAULT_PORT = 4180;
 
 function refuse(message: string): never {
@@ -23,25 +27,46 @@ function portFrom(text: string | undefined): number {
   return port;
 }
 
-const demo = process.argv.includes('--demo');
+function argumentsGiven(): { demo: boolean; restore: string | undefined } {
+  try {
+    const { values } = parseArgs({ options: { demo: { type: 'boolean' }, restore: { type: 'string' } } });
+    return { demo: values.demo ?? false, restore: values.restore };
+  } catch (error) {
+    return refuse((error as Error).message);
+  }
+}
+
+const { demo, restore } = argumentsGiven();
 const host = process.env.FANFARE_HOST ?? '127.0.0.1';
 const port = portFrom(process.env.FANFARE_PORT);
 const passphrase = process.env.FANFARE_PASSPHRASE;
-if (!LOOPBACK.has(host) && !passphrase) {
+if (!isLoopback(host) && !passphrase)
   refuse(`listening on ${host} would open your bench to the network. Set FANFARE_PASSPHRASE first.`);
-}
+const weak = passphrase === undefined ? null : weakness(passphrase);
+if (weak !== null) refuse(`FANFARE_PASSPHRASE cannot guard a bench: ${weak}.`);
 const folder = envPaths('fanfare', { suffix: '' }).data;
 const file = process.env.FANFARE_DATA ?? join(folder, demo ? 'demo.db' : 'bench.db');
+const names = process.env.FANFARE_NAMES?.split(',');
 
 try {
-  const { db, sqlite } = openDatabase(file);
+  if (restore !== undefined) {
+    const kept = restoreInPlace(restore, file);
+    console.log(`Restored ${restore}.${kept === null ? '' : ` What was there before is kept: ${kept}`}`);
+  }
+  const data = openDatabase(file);
+  const { db, readOnly } = data;
+  for (const note of data.notes) console.log(note);
+  if (readOnly !== null) console.warn(readOnly);
   const clock = benchClock(process.env.FANFARE_CLOCK);
   db.transaction((tx) => convertSurfaces(tx, Math.floor(clock() / 60000)));
-  if (demo && isEmpty(db)) seedDemo(db, clock());
-  const app = createApp({ db, sqlite, clock, demo, passphrase, webFolder: join(projectRoot(), 'dist/web') });
+  if (demo && readOnly === null && isEmpty(db)) seedDemo(db, clock());
+  // A server that was killed between a reading and what it taught.
+  await learning(db).catchUp();
+  const webFolder = join(projectRoot(), 'dist/web');
+  const app = createApp({ ...data, clock, demo, passphrase, host, names, webFolder });
   const server = app.listen(port, host, (error?: Error & { code?: string }) => {
     if (error) {
-      sqlite.close();
+      data.close();
       if (error.code === 'EADDRINUSE')
         refuse(
           `port ${port} is taken by another program. Choose another: FANFARE_PORT=${port + 1} npm ${demo ? 'run demo' : 'start'}`,
@@ -54,7 +79,7 @@ try {
   });
   const stop = () => {
     server.close(() => {
-      sqlite.close();
+      data.close();
       process.exit(0);
     });
     server.closeAllConnections();

@@ -12,11 +12,22 @@ export class ProblemError extends Error {
   }
 }
 
+/** What was sent is never sent back whole. */
+const MOST_OF_A_VALUE = 80;
+const MOST_OF_A_FAULT = 300;
+const MOST_FAULTS = 20;
+
+const cut = (text: string, most: number): string =>
+  text.length > most ? `${text.slice(0, most - 1)}…` : text;
+
+/** A value that was sent, as a message may repeat it. */
+export const shown = (value: string): string => cut(value, MOST_OF_A_VALUE);
+
 export function notFound(what: string, id: string): ProblemError {
   return new ProblemError({
     status: 404,
     title: `No such ${what}`,
-    detail: `There is no ${what} with the id "${id}".`,
+    detail: `There is no ${what} with the id "${shown(id)}".`,
     remedy: 'It may have been removed in another tab: reload to see what is there.',
   });
 }
@@ -43,11 +54,20 @@ export function tickedAlready(current: StepRecord): ProblemError {
   });
 }
 
+const codeOf = (cause: unknown): string | undefined => (cause as { code?: string } | undefined)?.code;
+
 interface HttpError {
   status?: number;
   type?: string;
   code?: string;
   message?: string;
+}
+
+function faultsOf(error: ValidationError & { row?: number }): string {
+  const row = error.row === undefined ? '' : `Row ${error.row}: `;
+  const named = error.errors.slice(0, MOST_FAULTS).map((fault) => cut(fault, MOST_OF_A_FAULT));
+  const more = error.errors.length - named.length;
+  return `${row}${named.join('; ')}${more > 0 ? `; and ${more} more` : ''}.`;
 }
 
 /** Turns whatever went wrong into problem details; nothing is half-written, since writes are transactions. */
@@ -58,7 +78,7 @@ export function problemOf(error: unknown): Problem {
       type: '/problems/bad-input',
       title: 'That cannot be saved',
       status: 400,
-      detail: `${error.errors.join('; ')}.`,
+      detail: faultsOf(error),
       remedy: 'Nothing was changed. Mend what is named and try again.',
     };
   }
@@ -67,11 +87,11 @@ export function problemOf(error: unknown): Problem {
       type: '/problems/bad-input',
       title: 'That cannot be saved',
       status: 400,
-      detail: error.message,
+      detail: cut(error.message, MOST_FAULTS * MOST_OF_A_FAULT),
       remedy: 'Nothing was changed.',
     };
   }
-  const { status, type, code } = error as HttpError;
+  const { status, type, code = codeOf((error as Error | undefined)?.cause) } = (error ?? {}) as HttpError;
   if (type === 'entity.too.large') {
     return {
       type: '/problems/too-large',
@@ -100,6 +120,16 @@ export function problemOf(error: unknown): Problem {
       remedy: 'Free some space, then save again.',
     };
   }
+  if (/^SQLITE_(BUSY|LOCKED)/.test(code ?? '')) {
+    return {
+      type: '/problems/data-file-busy',
+      title: 'The data file is in use',
+      status: 503,
+      detail:
+        'Another program holds the data file. The change was not written; what was saved before is safe.',
+      remedy: 'Close what else has the file open, then save again.',
+    };
+  }
   if (code?.startsWith('SQLITE_')) {
     return {
       type: '/problems/data-file',
@@ -114,7 +144,7 @@ export function problemOf(error: unknown): Problem {
       type: 'about:blank',
       title: 'That request makes no sense',
       status,
-      detail: (error as Error).message,
+      detail: cut((error as Error).message, MOST_OF_A_FAULT),
       remedy: 'Nothing was changed.',
     };
   }
@@ -127,11 +157,14 @@ export function problemOf(error: unknown): Problem {
   };
 }
 
-export const sendProblem: ErrorRequestHandler = (error, _request, response, next) => {
+export const sendProblem: ErrorRequestHandler = (error, _request, response, _next) => {
   if (response.headersSent) {
-    next(error);
+    // Half an answer cannot be taken back; the end of the connection says that it is not whole.
+    response.destroy();
     return;
   }
+  response.removeHeader('ETag');
+  response.set('Cache-Control', 'no-store');
   const problem = problemOf(error);
   if (problem.status >= 500) console.error(error);
   response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));

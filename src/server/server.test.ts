@@ -1,61 +1,36 @@
 import { createHash } from 'node:crypto';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import type { Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import Sqlite from 'better-sqlite3';
+import sharp from 'sharp';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { OWN_HEADER } from '../api/index.ts';
 import type {
-  BenchSnapshot,
   BuildRecord,
   CodeRecord,
+  JoinRecord,
   KitItemRecord,
   KitItemsRecord,
   PaintRecord,
   Problem,
   SettingsRecord,
+  StepRecord,
   TrayRecord,
 } from '../api/index.ts';
-import { plainJoint, plainPart, type Joint } from '../core/kit/index.ts';
-import { createApp } from './app.ts';
+import { plainJoint, plainPart, soundDivision, type Joint } from '../core/kit/index.ts';
 import { benchClock } from './clock.ts';
-import { openDatabase, type OpenDatabase } from './database/open.ts';
+import { openDatabase } from './database/open.ts';
 import { problemOf } from './problem.ts';
 import { projectRoot } from './projectRoot.ts';
-import { isEmpty, seedDemo } from './seedDemo.ts';
 import { readBuilds } from './store/benchStore.ts';
+import { testBench } from './testBench.ts';
 
 const NOW = Date.parse('2026-05-12T19:30:00Z');
-let folder: string;
-let data: OpenDatabase;
-let server: Server;
-let base: string;
-
-async function listen(demo: boolean, passphrase?: string): Promise<void> {
-  data = openDatabase(join(folder, 'bench.db'));
-  if (demo && isEmpty(data.db)) seedDemo(data.db, NOW);
-  server = createApp({ ...data, clock: () => NOW, demo, passphrase }).listen(0, '127.0.0.1');
-  await new Promise((resolve) => server.once('listening', resolve));
-  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-}
-
-async function close(): Promise<void> {
-  await new Promise((resolve) => server.close(resolve));
-  data.sqlite.close();
-}
-
-async function call<T>(method: string, path: string, body?: unknown): Promise<{ status: number; body: T }> {
-  const response = await fetch(base + path, {
-    method,
-    headers: { 'content-type': 'application/json' },
-    body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
-  });
-  const text = await response.text();
-  return { status: response.status, body: (text ? JSON.parse(text) : undefined) as T };
-}
-
-const bench = async () => (await call<BenchSnapshot>('GET', '/api/bench')).body;
+let own: ReturnType<typeof testBench>;
+const listen: (typeof own)['listen'] = (...options) => own.listen(...options);
+const close = () => own.close();
+const call = <T>(method: string, path: string, body?: unknown) => own.call<T>(method, path, body);
+const bench = () => own.snapshot();
 const newTray = {
   name: 'Body',
   areaCm2: 100,
@@ -71,12 +46,9 @@ const update = ({ id: _id, buildId: _buildId, parts, ...rest }: TrayRecord) => (
 });
 
 beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), 'fanfare-server-'));
+  own = testBench(NOW);
 });
-afterEach(async () => {
-  await close();
-  rmSync(folder, { recursive: true, force: true });
-});
+afterEach(() => own.remove());
 
 describe('an empty bench', () => {
   beforeEach(() => listen(false));
@@ -144,13 +116,16 @@ describe('an empty bench', () => {
     };
     await call('POST', '/api/steps', step);
     // An answer that was lost: what is sent again is the same.
-    expect(await call('POST', '/api/steps', step)).toMatchObject({ status: 201, body: step });
+    const first = await call<StepRecord>('POST', '/api/steps', step);
+    expect(first).toMatchObject({ status: 201, body: step });
     const second = await call<Problem>('POST', '/api/steps', { ...step, minutes: 99 });
     expect(second.status).toBe(409);
     expect(second.body).toMatchObject({ title: 'Done already', current: step });
     expect(second.body.detail).toMatch(/“Coat” was ticked elsewhere, with 12 min/);
-    expect((await bench()).steps).toEqual([step]);
-    expect((await call('DELETE', `/api/steps/${encodeURIComponent('a/b c/1')}`)).status).toBe(204);
+    expect((await bench()).steps).toEqual([first.body]);
+    const path = `/api/steps/${encodeURIComponent('a/b c/1')}`;
+    expect((await call('DELETE', path, { version: first.body.version! - 1 })).status).toBe(409);
+    expect((await call('DELETE', path, first.body)).status).toBe(204);
     expect((await bench()).steps).toEqual([]);
   });
 
@@ -159,7 +134,8 @@ describe('an empty bench', () => {
       .body;
     const tray = (await call<TrayRecord>('POST', `/api/builds/${build.id}/trays`, newTray)).body;
     const first = await call<TrayRecord>('PUT', `/api/trays/${tray.id}`, { ...update(tray), name: 'Mine' });
-    expect(first.body).toMatchObject({ name: 'Mine', version: 2 });
+    expect(first.body.name).toBe('Mine');
+    expect(first.body.version).toBeGreaterThan(tray.version);
     const second = await call<Problem & { current: TrayRecord }>('PUT', `/api/trays/${tray.id}`, {
       ...update(tray),
       name: 'Theirs',
@@ -191,8 +167,19 @@ describe('an empty bench', () => {
     expect(status).toBe(201);
     expect(body[0]).toMatchObject({ id: 'mine-12', levelMl: 17, provenance: 'typed' });
     expect(body[0]!.k).toHaveLength(31);
-    expect((await call<PaintRecord>('PUT', '/api/shelf/mine-12', { levelMl: 4.5 })).body.levelMl).toBe(4.5);
-    expect((await call<PaintRecord>('DELETE', '/api/shelf/mine-12')).body.levelMl).toBeNull();
+    const { version } = body[0]!;
+    const lower = await call<PaintRecord>('PUT', '/api/shelf/mine-12', { levelMl: 4.5, version });
+    expect(lower.body.levelMl).toBe(4.5);
+    // Another tab still sees the full bottle.
+    const late = await call<Problem & { current: PaintRecord }>('PUT', '/api/shelf/mine-12', {
+      levelMl: 16,
+      version,
+    });
+    expect(late).toMatchObject({ status: 409, body: { current: { levelMl: 4.5 } } });
+    expect((await call<PaintRecord>('DELETE', '/api/shelf/mine-12', lower.body)).body.levelMl).toBeNull();
+    // The same range and code once more replaces nothing.
+    const twin = await call<Problem>('POST', '/api/paints', { paints: [{ ...paint, name: 'Other blue' }] });
+    expect(twin).toMatchObject({ status: 409, body: { current: { name: 'Blue' } } });
     const code = {
       maker: 'Own',
       code: '7',
@@ -212,7 +199,8 @@ describe('an empty bench', () => {
     const build = (await call<BuildRecord>('POST', '/api/builds', { name: 'Coupe', subject: '', scale: 24 }))
       .body;
     const join = { name: 'One', trayIds: [], afterJoinIds: [], minutes: 10, adhesive: 'PVA', setMinutes: 60 };
-    const one = (await call<{ id: string }>('POST', `/api/builds/${build.id}/joins`, join)).body;
+    const one = (await call<{ id: string; version: number }>('POST', `/api/builds/${build.id}/joins`, join))
+      .body;
     const two = (
       await call<{ id: string }>('POST', `/api/builds/${build.id}/joins`, {
         ...join,
@@ -223,10 +211,10 @@ describe('an empty bench', () => {
     const circle = await call<Problem>('PUT', `/api/joins/${one.id}`, {
       ...join,
       afterJoinIds: [two.id],
-      version: 1,
+      version: one.version,
     });
     expect(circle.status).toBe(400);
-    expect(circle.body.detail).toMatch(/circle: (One, Two|Two, One)/);
+    expect(circle.body.detail).toMatch(/circle: “One”, “Two”/);
   });
 
   it.each<[string, string, string, unknown, number, RegExp]>([
@@ -314,8 +302,8 @@ describe('an empty bench', () => {
       404,
       /no build with the id "nobody"/,
     ],
-    ['an unknown tray', 'DELETE', '/api/trays/nobody', undefined, 404, /no sub-assembly/],
-    ['an unknown paint', 'PUT', '/api/shelf/nobody', { levelMl: 3 }, 404, /no paint/],
+    ['an unknown tray', 'DELETE', '/api/trays/nobody', { version: 1 }, 404, /no sub-assembly/],
+    ['an unknown paint', 'PUT', '/api/shelf/nobody', { levelMl: 3, version: 1 }, 404, /no paint/],
     ['a negative level', 'PUT', '/api/shelf/nobody', { levelMl: -3 }, 400, /between 0 and 5000/],
     [
       'a step of an unknown build',
@@ -364,11 +352,11 @@ describe('an empty bench', () => {
 
   it('hands out a backup that opens as a data file', async () => {
     await call('POST', '/api/builds', { name: 'Kept', subject: '', scale: 24 });
-    const copy = join(folder, 'copy.db');
-    writeFileSync(copy, Buffer.from(await (await fetch(`${base}/api/backup`)).arrayBuffer()));
-    const { sqlite } = openDatabase(copy);
-    expect(sqlite.prepare('select name from builds').all()).toEqual([{ name: 'Kept' }]);
-    sqlite.close();
+    const copy = join(own.folder, 'copy.db');
+    writeFileSync(copy, Buffer.from(await (await fetch(`${own.base}/api/backup`)).arrayBuffer()));
+    const opened = openDatabase(copy);
+    expect(opened.sqlite.prepare('select name from builds').all()).toEqual([{ name: 'Kept' }]);
+    opened.close();
   });
 });
 
@@ -401,7 +389,8 @@ describe('the sample bench', () => {
   });
 
   it('removes a build with all that hangs on it', async () => {
-    expect((await call('DELETE', '/api/builds/tolliver')).status).toBe(204);
+    const [tolliver] = (await bench()).builds;
+    expect((await call('DELETE', '/api/builds/tolliver', tolliver)).status).toBe(204);
     const { builds, steps } = await bench();
     expect(builds).toHaveLength(2);
     expect(steps.some(({ buildId }) => buildId === 'tolliver')).toBe(false);
@@ -454,16 +443,17 @@ describe('codes and their sources', () => {
   });
 
   it('keeps what stands on the shelf with its day, place and note, and merges a list in one stroke', async () => {
-    type Paint = { id: string; levelMl: number | null; place: string; note: string; openedOn: string | null };
     const paint = async (id: string) =>
-      (await call<Paint[]>('GET', '/api/paints')).body.find((one) => one.id === id)!;
+      (await call<PaintRecord[]>('GET', '/api/paints')).body.find((one) => one.id === id)!;
     await call('PUT', '/api/shelf/OR-001', {
       levelMl: 9,
       openedOn: '2026-02-03',
       place: 'drawer',
       note: 'thin',
+      version: (await paint('OR-001')).version,
     });
-    await call('PUT', '/api/shelf/OR-001', { levelMl: 8 });
+    const { version } = await paint('OR-001');
+    await call('PUT', '/api/shelf/OR-001', { levelMl: 8, version });
     expect(await paint('OR-001')).toMatchObject({
       levelMl: 8,
       openedOn: '2026-02-03',
@@ -485,11 +475,16 @@ describe('codes and their sources', () => {
       owned: false,
     };
     const rows = [
-      { paintId: 'OR-001', shelf: null, change: { priceCents: 555, discontinued: true } },
-      { paintId: null, paint: fresh, shelf: { levelMl: 12, place: 'rack' }, change: {} },
+      {
+        paintId: 'OR-001',
+        shelf: null,
+        change: { priceCents: 555, discontinued: true },
+        version: (await paint('OR-001')).version,
+      },
+      { paintId: null, paint: fresh, shelf: { levelMl: 12, place: 'rack' }, change: {}, version: 0 },
     ];
     const refused = await call<Problem>('POST', '/api/shelf-merge', {
-      rows: [...rows, { paintId: 'nothing', shelf: null, change: {} }],
+      rows: [...rows, { paintId: 'nothing', shelf: null, change: {}, version: 1 }],
     });
     expect(refused.status).toBe(404);
     expect((await paint('OR-001')).levelMl).toBe(8);
@@ -516,16 +511,22 @@ describe('codes and their sources', () => {
     expect(after.spectrum).not.toEqual(before.spectrum);
     expect(await call<Problem>('PUT', '/api/codes/TL-2045', change)).toMatchObject({
       status: 409,
-      body: { current: { version: 2 } },
+      body: { current: { version: after.version } },
     });
     const back = await call<CodeRecord>('PUT', '/api/codes/TL-2045', {
       ...change,
       sources: before.sources,
-      version: 2,
+      version: after.version,
     });
     expect(back.body.sources[0]!.inForce).toBe(true);
     expect(
-      (await call<Problem>('PUT', '/api/codes/TL-2045', { ...change, sources: [], version: 3 })).body.detail,
+      (
+        await call<Problem>('PUT', '/api/codes/TL-2045', {
+          ...change,
+          sources: [],
+          version: back.body.version,
+        })
+      ).body.detail,
     ).toMatch(/at least one source/);
   });
 });
@@ -543,6 +544,17 @@ describe('a kit', () => {
     const { id: _id, ...value } = plainPart(label);
     return { kind: 'part', id: `tolliver-${label}`, version: 0, value };
   };
+
+  /** A division as the web sends it. */
+  const parts = (build: BuildRecord) => ({
+    trays: build.trays.map((tray) => {
+      const { version, ...rest } = update(tray);
+      return { id: tray.id, version, tray: rest };
+    }),
+    removed: [],
+    joins: build.joins.map(({ id, version, buildId: _buildId, ...join }) => ({ id, version, join })),
+    removedJoins: [],
+  });
 
   it('comes full: parts, versions, open conflicts, joints, lessons', async () => {
     const { builds, lessons } = await bench();
@@ -567,10 +579,9 @@ describe('a kit', () => {
       newPart('Q1'),
     ]);
     expect(status).toBe(200);
-    expect(body.items.map(({ id, version }) => [id, version])).toEqual([
-      ['tolliver-B1', 2],
-      ['tolliver-Q1', 1],
-    ]);
+    expect(body.items.map(({ id }) => id)).toEqual(['tolliver-B1', 'tolliver-Q1']);
+    expect(body.items[0]!.version).toBeGreaterThan(frame.version);
+    expect(body.items[1]!.version).toBeGreaterThan(body.items[0]!.version);
     await close();
     await listen(true);
     expect((await itemOf('part', 'tolliver-B1')).value).toMatchObject({ name: 'Ladder frame' });
@@ -606,10 +617,15 @@ describe('a kit', () => {
   it('says what stands there when another tab was first', async () => {
     const part = await itemOf('part', 'tolliver-A5');
     const renamed = (name: string) => ({ ...part, value: { ...(part.value as object), name } });
-    expect((await change([renamed('Theirs')])).status).toBe(200);
+    const theirs = await change([renamed('Theirs')]);
+    expect(theirs.status).toBe(200);
     const mine = await change([renamed('Mine')]);
     expect(mine.status).toBe(409);
-    expect(mine.body.current).toMatchObject({ id: 'tolliver-A5', version: 2, value: { name: 'Theirs' } });
+    expect(mine.body.current).toMatchObject({
+      id: 'tolliver-A5',
+      version: theirs.body.items[0]!.version,
+      value: { name: 'Theirs' },
+    });
   });
 
   it('takes a part with its joints out of its sub-assembly', async () => {
@@ -635,13 +651,28 @@ describe('a kit', () => {
   it('takes a division in one stroke, and none that is out of date', async () => {
     const { trays, joins } = (await bench()).builds[0]!;
     const merged = [...update(trays[0]!).partIds, ...update(trays[1]!).partIds];
-    const { version, ...body } = update(trays[0]!);
     const input = {
-      trays: [{ id: trays[0]!.id, version, tray: { ...body, name: 'Everything', partIds: merged } }],
+      trays: trays
+        .filter((_, at) => at !== 1)
+        .map((tray, at) => {
+          const { version, ...rest } = update(tray);
+          return {
+            id: tray.id,
+            version,
+            tray: at === 0 ? { ...rest, name: 'Everything', partIds: merged } : rest,
+          };
+        }),
       removed: [{ id: trays[1]!.id, version: trays[1]!.version }],
       joins: joins
         .filter(({ trayIds }) => !trayIds.includes(trays[1]!.id))
-        .map(({ buildId: _buildId, version: _version, ...join }) => ({ ...join, afterJoinIds: [] })),
+        .map(({ id, version: from, buildId: _buildId, ...join }) => ({
+          id,
+          version: from,
+          join: { ...join, afterJoinIds: [] },
+        })),
+      removedJoins: joins
+        .filter(({ trayIds }) => trayIds.includes(trays[1]!.id))
+        .map(({ id, version: from }) => ({ id, version: from })),
     };
     const path = '/api/builds/tolliver/subassemblies';
     const saved = await call<BuildRecord>('PUT', path, input);
@@ -652,6 +683,119 @@ describe('a kit', () => {
     const again = await call<Problem>('PUT', path, input);
     expect(again.status).toBe(409);
     expect((await bench()).builds[0]).toEqual(saved.body);
+    // A join that another tab has added meanwhile is not dropped in silence.
+    const { body: added } = await call<JoinRecord>('POST', '/api/builds/tolliver/joins', {
+      name: 'Mine',
+      trayIds: [trays[0]!.id],
+      afterJoinIds: [],
+      minutes: 5,
+      adhesive: 'PVA',
+      setMinutes: 0,
+    });
+    const now = saved.body;
+    const later = parts(now);
+    expect((await call('PUT', path, later)).status).toBe(409);
+    const removedJoins = [{ id: added.id, version: added.version }];
+    const last = await call<BuildRecord>('PUT', path, { ...later, removedJoins });
+    expect(last.status).toBe(200);
+    // What was made again is not what was removed: its version is another.
+    const [, ...others] = last.body.joins;
+    const [gone] = last.body.joins;
+    const without = {
+      ...later,
+      trays: parts(last.body).trays,
+      joins: parts({ ...last.body, joins: others.map((join) => ({ ...join, afterJoinIds: [] })) }).joins,
+      removedJoins: [{ id: gone!.id, version: gone!.version }],
+    };
+    const removed = await call<BuildRecord>('PUT', path, without);
+    const remade = await call<BuildRecord>('PUT', path, {
+      ...parts(removed.body),
+      joins: [...parts(removed.body).joins, { ...parts(last.body).joins[0]!, version: 0 }],
+    });
+    const made = remade.body.joins.find(({ id }) => id === gone!.id)!;
+    expect(made.version).toBeGreaterThan(gone!.version);
+    expect((await call('DELETE', `/api/joins/${gone!.id}`, gone)).status).toBe(409);
+  });
+
+  it('names what in a division is unknown, doubled or another build’s, and changes nothing', async () => {
+    const [tolliver, pellam] = (await bench()).builds;
+    const input = parts(tolliver!);
+    const divide = (change: object) =>
+      call<Problem>('PUT', '/api/builds/tolliver/subassemblies', { ...input, ...change });
+    const [first, second] = input.joins;
+    const cases: [object, number, RegExp][] = [
+      [{ joins: [...input.joins, first] }, 400, /Two records .* have the id/],
+      [
+        { joins: [...input.joins, { ...parts(pellam!).joins[0]!, version: 0 }] },
+        409,
+        /record of another build/,
+      ],
+      [
+        {
+          joins: input.joins.map((each) =>
+            each === first ? { ...each, join: { ...each.join, trayIds: ['no'] } } : each,
+          ),
+        },
+        400,
+        /joins no, which is no sub-assembly/,
+      ],
+      [
+        {
+          joins: input.joins.map((each) =>
+            each === first ? { ...each, join: { ...each.join, afterJoinIds: [each.id] } } : each,
+          ),
+        },
+        400,
+        /waits for itself/,
+      ],
+      [
+        {
+          joins: input.joins.map((each) => {
+            const other = each === first ? second : each === second ? first : undefined;
+            return other ? { ...each, join: { ...each.join, afterJoinIds: [other.id] } } : each;
+          }),
+        },
+        400,
+        /in a circle/,
+      ],
+      [{ trays: input.trays.map((each) => ({ ...each, tray: { ...each.tray, codeId: 'XX' } })) }, 404, /XX/],
+    ];
+    for (const [change, status, message] of cases) {
+      const answer = await divide(change);
+      expect(answer.status).toBe(status);
+      expect(answer.body.detail).toMatch(message);
+    }
+    expect((await bench()).builds[0]).toEqual(tolliver);
+  });
+
+  it('removes a join: nothing waits for it any more, and every build keeps its plan', async () => {
+    const [tolliver] = (await bench()).builds;
+    const waitedFor = tolliver!.joins.find(({ id }) =>
+      tolliver!.joins.some(({ afterJoinIds }) => afterJoinIds.includes(id)),
+    )!;
+    expect((await call('DELETE', `/api/joins/${waitedFor.id}`, waitedFor)).status).toBe(204);
+    const { joins } = (await bench()).builds[0]!;
+    expect(joins).toHaveLength(tolliver!.joins.length - 1);
+    expect(joins.some(({ afterJoinIds }) => afterJoinIds.includes(waitedFor.id))).toBe(false);
+    const [tray] = tolliver!.trays;
+    expect((await call('DELETE', `/api/trays/${tray!.id}`, tray)).status).toBe(204);
+    const after = (await bench()).builds[0]!;
+    expect(after.joins.some(({ trayIds }) => trayIds.includes(tray!.id))).toBe(false);
+    expect(soundDivision(after).faults).toEqual([]);
+  });
+
+  it('refuses an option id used twice and a 41st source, each with what to do', async () => {
+    const choice = (await items()).find(({ kind }) => kind === 'choice')!;
+    const value = choice.value as { name: string; options: { id: string }[] };
+    const twin = { ...value, name: 'Once more' };
+    const twice = await change([{ kind: 'choice', id: 'again', version: 0, value: twin }]);
+    expect(twice.status).toBe(400);
+    expect(twice.body.detail).toMatch(/have the same id/);
+    const code = { maker: 'Own', code: '7', name: '', years: '', kind: 'solid', provenance: 'chip' };
+    for (let L = 20; L < 60; L++) await call('POST', '/api/codes', { ...code, lab: { L, a: 0, b: 0 } });
+    const more = await call<Problem>('POST', '/api/codes', { ...code, lab: { L: 60, a: 0, b: 0 } });
+    expect(more.status).toBe(400);
+    expect(more.body.detail).toMatch(/40 sources already.*remove one/);
   });
 
   it('keeps the stock apart from kits', async () => {
@@ -663,22 +807,37 @@ describe('a kit', () => {
   });
 
   it('keeps a picture and refuses what is none', async () => {
-    const png = Buffer.from('89504e470d0a1a0a0000000d49484452', 'hex');
+    const drawn = await sharp({ create: { width: 6, height: 4, channels: 3, background: '#a03020' } })
+      .jpeg()
+      .withExif({ IFD3: { GPSLatitude: '51/1 30/1 3230/100' } })
+      .toBuffer();
     const send = (bytes: Buffer) =>
-      fetch(`${base}/api/builds/tolliver/pictures`, {
+      fetch(`${own.base}/api/builds/tolliver/pictures`, {
         method: 'POST',
-        headers: { 'content-type': 'image/png' },
+        headers: { 'content-type': 'image/jpeg', [OWN_HEADER]: '1' },
         body: new Uint8Array(bytes),
       });
-    const { id } = (await (await send(png)).json()) as { id: string };
-    const back = await fetch(`${base}/api/pictures/${id}`);
-    expect(back.headers.get('content-type')).toBe('image/png');
-    expect(Buffer.from(await back.arrayBuffer())).toEqual(png);
+    expect((await sharp(drawn).metadata()).exif).toBeDefined();
+    const { id } = (await (await send(Buffer.concat([drawn, Buffer.from('<script>')]))).json()) as {
+      id: string;
+    };
+    const back = await fetch(`${own.base}/api/pictures/${id}`);
+    expect(back.headers.get('content-type')).toBe('image/jpeg');
+    expect(back.headers.get('content-disposition')).toBe('attachment');
+    expect(back.headers.get('content-security-policy')).toMatch(/^sandbox/);
+    expect(back.headers.get('x-content-type-options')).toBe('nosniff');
+    const kept = Buffer.from(await back.arrayBuffer());
+    expect(await sharp(kept).metadata()).toMatchObject({ width: 6, height: 4 });
+    expect((await sharp(kept).metadata()).exif).toBeUndefined();
+    expect(kept.includes('<script>')).toBe(false);
+    const cut = await send(drawn.subarray(0, 200));
+    expect(cut.status).toBe(415);
+    expect(((await cut.json()) as Problem).detail).toMatch(/cut short or damaged/);
     const text = await send(Buffer.from('<html>not a picture</html>'));
     expect(text.status).toBe(415);
     expect(((await text.json()) as Problem).detail).toMatch(/neither JPEG, PNG, WebP nor GIF/);
     expect((await send(Buffer.alloc(5_100_000))).status).toBe(413);
-    expect((await fetch(`${base}/api/pictures/none`)).status).toBe(404);
+    expect((await fetch(`${own.base}/api/pictures/none`)).status).toBe(404);
   });
 
   it('names what is unknown', async () => {
@@ -691,7 +850,7 @@ describe('a kit', () => {
 
 describe('a data file of the first version', () => {
   it('moves its part lists into the kit', () => {
-    const file = join(folder, 'old.db');
+    const file = join(own.folder, 'old.db');
     const sqlite = new Sqlite(file);
     const migrations = join(projectRoot(), 'src/server/database/migrations');
     const journal = JSON.parse(readFileSync(join(migrations, 'meta/_journal.json'), 'utf8')) as {
@@ -714,9 +873,9 @@ describe('a data file of the first version', () => {
     tray.run('t1', 'Body', JSON.stringify([part('A1'), part('A2')]));
     tray.run('t2', 'Lids', JSON.stringify([part('A2'), part('A3')]));
     sqlite.close();
-    data = openDatabase(file);
-    server = createApp({ ...data, clock: () => NOW, demo: false }).listen(0, '127.0.0.1');
+    const data = openDatabase(file);
     const [build] = readBuilds(data.db);
+    data.close();
     expect(build!.trays.map(({ name, parts }) => [name, parts.map(({ id }) => id)])).toEqual([
       ['Body', ['b-A1', 'b-A2']],
       ['Lids', ['b-A3']],
@@ -725,23 +884,11 @@ describe('a data file of the first version', () => {
   });
 });
 
-describe('beyond this machine', () => {
-  beforeEach(() => listen(false, 'brass band'));
-
-  it('asks for the passphrase', async () => {
-    expect((await fetch(`${base}/api/bench`)).status).toBe(401);
-    const authorization = `Basic ${Buffer.from('builder:brass band').toString('base64')}`;
-    expect((await fetch(`${base}/api/bench`, { headers: { authorization } })).status).toBe(200);
-    const wrong = `Basic ${Buffer.from('builder:brass hand').toString('base64')}`;
-    expect((await fetch(`${base}/api/bench`, { headers: { authorization: wrong } })).status).toBe(401);
-  });
-});
-
 describe('data file and clock', () => {
   beforeEach(() => listen(false));
 
   it('leaves a file that is not a database alone and says so', () => {
-    const file = join(folder, 'letter.txt');
+    const file = join(own.folder, 'letter.txt');
     writeFileSync(
       file,
       'Dear builder, this is not a database but a letter, and quite a long one at that.'.repeat(20),
@@ -765,8 +912,8 @@ describe('data file and clock', () => {
   });
 
   it('really fails whole when no page can be added', async () => {
-    const pages = data.sqlite.pragma('page_count', { simple: true }) as number;
-    data.sqlite.pragma(`max_page_count = ${pages}`);
+    const pages = own.data!.sqlite.pragma('page_count', { simple: true }) as number;
+    own.data!.sqlite.pragma(`max_page_count = ${pages}`);
     const subject = 'x'.repeat(180);
     let refused: { status: number; body: Problem } | undefined;
     let kept = 0;

@@ -12,9 +12,12 @@ import { RouterProvider } from 'react-router/dom';
 import { router } from './router.tsx';
 import { theme } from './theme.ts';
 
+/** The server lets in the style sheets that carry the nonce of its page. */
+const styleNonce = () => document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? '';
+
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
-    <MantineProvider theme={theme} defaultColorScheme="auto">
+    <MantineProvider theme={theme} defaultColorScheme="auto" getStyleNonce={styleNonce}>
       <RouterProvider router={router} />
     </MantineProvider>
   </StrictMode>,

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer, { type Browser, type EvaluateFunc, type Page } from 'puppeteer-core';
 import { afterAll, beforeAll } from 'vitest';
+import { wholeBench, type BenchSnapshot } from '../../src/api/index.ts';
 
 const ROOT = join(import.meta.dirname, '../..');
 const SERVER = join(ROOT, 'dist/server/main.js');
@@ -34,6 +35,13 @@ export async function startServer(env: Record<string, string>, args: string[] = 
   });
   return { process: child, address };
 }
+
+/** The bench with its builds whole, as the page puts it together. */
+export const benchAt = (address: string): Promise<BenchSnapshot> =>
+  wholeBench(async <T>(path: string) => {
+    const answer = await fetch(address + path);
+    return { body: (await answer.json()) as T, headers: answer.headers };
+  });
 
 /** Runs the server to its end and gives what it said; for starts that must fail. */
 export function startAndFail(env: Record<string, string>): Promise<{ code: number | null; said: string }> {

@@ -1,16 +1,15 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import type { BenchSnapshot, KitItemsRecord } from '../../src/api/index.ts';
-import { press, sampleBench, saved, shows, type Started, until } from './bench.ts';
+import type { KitItemsRecord } from '../../src/api/index.ts';
+import { benchAt, press, sampleBench, saved, shows, type Started, until } from './bench.ts';
 
 describe('the finish of a sub-assembly', () => {
   let server: Started;
   let page: Page;
   const { errors } = sampleBench((opened) => ({ server, page } = opened));
   const layers = async (id: string) =>
-    ((await (await fetch(`${server.address}/api/bench`)).json()) as BenchSnapshot).builds
-      .flatMap(({ trays }) => trays)
-      .find((tray) => tray.id === id)!.layers;
+    (await benchAt(server.address)).builds.flatMap(({ trays }) => trays).find((tray) => tray.id === id)!
+      .layers;
   const kinds = async (id: string) => (await layers(id)).map(({ kind }) => kind).join(' ');
   const choose = async (label: string, value: string) => {
     await page.evaluate(

@@ -1,13 +1,13 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import type { BenchSnapshot, TrayRecord } from '../../src/api/index.ts';
-import { press, sampleBench, saved, shows, type Started, until } from './bench.ts';
+import type { TrayRecord } from '../../src/api/index.ts';
+import { benchAt, press, sampleBench, saved, shows, type Started, until } from './bench.ts';
 
 describe('aids of the finish', () => {
   let server: Started;
   let page: Page;
   const { errors } = sampleBench((opened) => ({ server, page } = opened));
-  const bench = async () => (await (await fetch(`${server.address}/api/bench`)).json()) as BenchSnapshot;
+  const bench = () => benchAt(server.address);
   const trays = async (): Promise<TrayRecord[]> => (await bench()).builds.flatMap((build) => build.trays);
   const kinds = async (id: string) =>
     (await trays())

@@ -1,7 +1,6 @@
 import type { HTTPRequest, Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import type { BenchSnapshot } from '../../src/api/index.ts';
-import { press, sampleBench, saved, shows, type Started } from './bench.ts';
+import { benchAt, press, sampleBench, saved, shows, type Started } from './bench.ts';
 import { openReadyStep } from './planPage.ts';
 
 describe('answers that come late or not at all', () => {
@@ -45,7 +44,7 @@ describe('answers that come late or not at all', () => {
     await expect.poll(() => held.length).toBe(2);
     void held[1]!.continue();
     await stop();
-    const bench = (await (await fetch(`${server.address}/api/bench`)).json()) as BenchSnapshot;
+    const bench = await benchAt(server.address);
     expect(bench.builds.find(({ id }) => id === 'tolliver')!.kit.plan.deadline).toBe('2026-05-16');
     await page.click('a[href="/build/tolliver/plan"]');
     await shows(page, /[1-9]\d days too late/);

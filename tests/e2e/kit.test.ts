@@ -2,15 +2,26 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import type { BenchSnapshot, KitItemsRecord } from '../../src/api/index.ts';
-import { fill, pick, press, sampleBench, saved, shows, textOf, type Started, until } from './bench.ts';
+import type { KitItemsRecord } from '../../src/api/index.ts';
+import {
+  benchAt,
+  fill,
+  pick,
+  press,
+  sampleBench,
+  saved,
+  shows,
+  textOf,
+  type Started,
+  until,
+} from './bench.ts';
 
 /** The kit on the bench, through the real screens, server and database. */
 describe('the kit of the sample bench', () => {
   let server: Started;
   let page: Page;
   const { folder, errors } = sampleBench((opened) => ({ server, page } = opened));
-  const snapshot = async () => (await (await fetch(`${server.address}/api/bench`)).json()) as BenchSnapshot;
+  const snapshot = () => benchAt(server.address);
   const build = async (id: string) => (await snapshot()).builds.find((each) => each.id === id)!;
   const items = async (id: string) =>
     ((await (await fetch(`${server.address}/api/builds/${id}/kit`)).json()) as KitItemsRecord).items;

@@ -1,8 +1,8 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import type { BenchSnapshot, KitItemsRecord } from '../../src/api/index.ts';
+import type { KitItemsRecord } from '../../src/api/index.ts';
 import { targetLayer } from '../../src/core/kit/index.ts';
-import { fill, press, sampleBench, saved, shows, textOf, until, type Started } from './bench.ts';
+import { benchAt, fill, press, sampleBench, saved, shows, textOf, until, type Started } from './bench.ts';
 
 describe('the palette of a build', () => {
   let server: Started;
@@ -22,14 +22,14 @@ describe('the palette of a build', () => {
     await press(page, 'button', 'Nearest colours');
     await shows(page, /no choice has a smaller worst difference \(proved/);
     expect(await page.$$eval('.board tbody tr', (rows) => rows.length)).toBeGreaterThanOrEqual(bottles);
-    const before = (await get<BenchSnapshot>('/api/bench')).builds
+    const before = (await benchAt(server.address)).builds
       .find(({ id }) => id === 'pellam')!
       .trays.map(({ layers }) => targetLayer(layers)?.mix);
     await press(page, 'button', 'Fewest bottles');
     await shows(page, /fewer cannot \(proved/);
     await page.click('section[aria-label="What follows"] .action');
     await saved(page);
-    const { builds } = await get<BenchSnapshot>('/api/bench');
+    const { builds } = await benchAt(server.address);
     const cab = builds.find(({ id }) => id === 'pellam')!.trays.find(({ codeId }) => codeId === 'PM-310')!;
     const drops = await page.$$eval('.board tbody tr', (rows) =>
       rows.flatMap((row) => {
@@ -40,7 +40,7 @@ describe('the palette of a build', () => {
     expect(targetLayer(cab.layers)!.mix).toEqual(Object.fromEntries(drops));
     // All sub-assemblies go back with one undo.
     const mixes = async () =>
-      (await get<BenchSnapshot>('/api/bench')).builds
+      (await benchAt(server.address)).builds
         .find(({ id }) => id === 'pellam')!
         .trays.map(({ layers }) => targetLayer(layers)?.mix);
     expect(await mixes()).not.toEqual(before);

@@ -1,14 +1,13 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import type { BenchSnapshot } from '../../src/api/index.ts';
-import { press, sampleBench, saved, shows, type Started, until } from './bench.ts';
+import { benchAt, press, sampleBench, saved, shows, type Started, until } from './bench.ts';
 import { listAllSteps, markStep, openPlan, setPicker, settled, typeOver, WORK } from './planPage.ts';
 
 describe('changing the plan', () => {
   let server: Started;
   let page: Page;
   const { errors } = sampleBench((opened) => ({ server, page } = opened));
-  const bench = async () => (await (await fetch(`${server.address}/api/bench`)).json()) as BenchSnapshot;
+  const bench = () => benchAt(server.address);
   const planOf = async (id: string) => (await bench()).builds.find((build) => build.id === id)!.kit.plan;
   it('says what lies ahead, with the step it stops and where to clear it', async () => {
     await page.goto(`${server.address}/build/tolliver/plan`);
@@ -154,7 +153,7 @@ describe('changing the plan', () => {
       const { name, areaCm2, substrateId, parts, codeId, position } = chassis;
       const answer = await fetch(`${server.address}/api/trays/tolliver-chassis`, {
         method: 'PUT',
-        headers: { 'content-type': 'application/json' },
+        headers: { 'content-type': 'application/json', 'if-match': `"${version}"` },
         body: JSON.stringify({
           name,
           areaCm2,
@@ -163,7 +162,6 @@ describe('changing the plan', () => {
           layers,
           codeId,
           position,
-          version,
         }),
       });
       expect(answer.status).toBe(200);

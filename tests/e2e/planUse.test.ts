@@ -2,15 +2,15 @@ import { existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import type { BenchSnapshot, SettingsRecord } from '../../src/api/index.ts';
-import { press, sampleBench, saved, shows, type Started, textOf, until } from './bench.ts';
+import type { SettingsRecord } from '../../src/api/index.ts';
+import { benchAt, press, sampleBench, saved, shows, type Started, textOf, until } from './bench.ts';
 import { markStep, openPlan, setPicker, settled, WORK } from './planPage.ts';
 
 describe('using the plan', () => {
   let server: Started;
   let page: Page;
   const { errors, folder } = sampleBench((opened) => ({ server, page } = opened));
-  const bench = async () => (await (await fetch(`${server.address}/api/bench`)).json()) as BenchSnapshot;
+  const bench = () => benchAt(server.address);
   const planOf = async (id: string) => (await bench()).builds.find((build) => build.id === id)!.kit.plan;
   const stepsShown = async () =>
     Number(/(\d+) steps, ready/.exec(await page.evaluate(() => document.body.innerText))?.[1]);
@@ -54,8 +54,8 @@ describe('using the plan', () => {
       const { conditions, preferences, version } = (await bench()).settings;
       const answer = await fetch(`${server.address}/api/bench/settings`, {
         method: 'PUT',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ conditions, preferences, calendar, version }),
+        headers: { 'content-type': 'application/json', 'if-match': `"${version}"` },
+        body: JSON.stringify({ conditions, preferences, calendar }),
       });
       expect(answer.status).toBe(200);
     };

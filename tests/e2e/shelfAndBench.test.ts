@@ -1,14 +1,14 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import type { BenchSnapshot, PaintRecord } from '../../src/api/index.ts';
-import { fill, press, sampleBench, saved, shows, textOf, type Started, until } from './bench.ts';
+import type { PaintRecord } from '../../src/api/index.ts';
+import { benchAt, fill, press, sampleBench, saved, shows, textOf, type Started, until } from './bench.ts';
 
 describe('shelf, bench and kit of the sample bench', () => {
   let server: Started;
   let page: Page;
   const { errors } = sampleBench((opened) => ({ server, page } = opened));
   const fetched = async <T>(path: string) => (await (await fetch(server.address + path)).json()) as T;
-  const snapshot = () => fetched<BenchSnapshot>('/api/bench');
+  const snapshot = () => benchAt(server.address);
   const level = async (id: string) =>
     (await fetched<PaintRecord[]>('/api/paints')).find((paint) => paint.id === id)!.levelMl;
   const undo = async () => {

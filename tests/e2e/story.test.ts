@@ -1,8 +1,8 @@
 import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { BenchSnapshot } from '../../src/api/index.ts';
 import {
+  benchAt,
   EVENING,
   fill,
   kill,
@@ -29,7 +29,7 @@ describe('the sample bench, from code to bench', () => {
   let browser: Browser;
   let page: Page;
   const data = join(scratch.folder, 'demo.db');
-  const snapshot = async () => (await (await fetch(`${server.address}/api/bench`)).json()) as BenchSnapshot;
+  const snapshot = () => benchAt(server.address);
   const tray = async (id: string) =>
     (await snapshot()).builds.flatMap(({ trays }) => trays).find((each) => each.id === id)!;
 

@@ -1,14 +1,24 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import type { BenchSnapshot } from '../../src/api/index.ts';
-import { fill, openPage, press, sampleBench, saved, shows, type Started, textOf, until } from './bench.ts';
+import {
+  benchAt,
+  fill,
+  openPage,
+  press,
+  sampleBench,
+  saved,
+  shows,
+  type Started,
+  textOf,
+  until,
+} from './bench.ts';
 import { openReadyStep, settled, tickReadyStep } from './planPage.ts';
 
 describe('tonight at the bench', () => {
   let server: Started;
   let page: Page;
   const { errors } = sampleBench((opened) => ({ server, page } = opened));
-  const bench = async () => (await (await fetch(`${server.address}/api/bench`)).json()) as BenchSnapshot;
+  const bench = () => benchAt(server.address);
   const open = async (on: Page) => {
     await on.goto(`${server.address}/tonight`);
     await on.waitForSelector('.stepcard');

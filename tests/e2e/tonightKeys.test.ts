@@ -1,14 +1,13 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import type { BenchSnapshot } from '../../src/api/index.ts';
-import { sampleBench, saved, type Started, textOf, until } from './bench.ts';
+import { benchAt, sampleBench, saved, type Started, textOf, until } from './bench.ts';
 import { openReadyStep } from './planPage.ts';
 
 describe('keys and taps tonight', () => {
   let server: Started;
   let page: Page;
   sampleBench((opened) => ({ server, page } = opened));
-  const bench = async () => (await (await fetch(`${server.address}/api/bench`)).json()) as BenchSnapshot;
+  const bench = () => benchAt(server.address);
 
   it('takes a key in a list, a second tap and a key that is held for what they are', async () => {
     await page.goto(`${server.address}/build/tolliver/tonight`);

@@ -48,6 +48,21 @@ export function checkKit(kit: Kit): KitProblem[] {
     if (fromPartId === toPartId)
       impossible(`A wire or pipe leads from ${name(fromPartId)} to itself: pick another part for one end.`);
   }
+  const optionIds = new Map<string, string>();
+  for (const { name: choice, options } of kit.choices) {
+    for (const { id, name: option } of options) {
+      const twin = optionIds.get(id);
+      if (twin !== undefined)
+        impossible(`“${choice}: ${option}” and “${twin}” have the same id: remove one and add it anew.`);
+      optionIds.set(id, `${choice}: ${option}`);
+    }
+  }
+  for (const part of kit.parts) {
+    if (new Set(part.zones.map(({ id }) => id)).size < part.zones.length)
+      impossible(
+        `Two zones of ${partLabel(part)} ${part.name} have the same id: remove one and add it anew.`,
+      );
+  }
   for (const { message } of resolveVersion(kit).clashes) problems.push({ kind: 'open', message });
   const carried = new Set(kit.parts.flatMap(({ zones }) => zones.map(({ finishId }) => finishId)));
   for (const { name: choice, options, chosen } of kit.choices) {

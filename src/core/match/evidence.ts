@@ -1,11 +1,15 @@
 import type { Drops } from './cup.ts';
 
+/** So many readings tell all that is worth waiting for: more of the same paints narrow nothing that can be seen, and
+ *  the fit would take longer with every spoon. */
+const MOST_EVIDENCE = 24;
+
 /** Paints that readings tie together with the given ones, and all readings that have any of them: what must be
  *  fitted in one go. The newest `most` readings count. */
 export function evidenceFor<R extends { drops: Drops }>(
   paintIds: readonly string[],
   readings: readonly R[],
-  most = 60,
+  most = MOST_EVIDENCE,
 ): { paintIds: string[]; readings: R[] } {
   const tied = new Set(paintIds);
   for (let size = -1; size < tied.size;) {

@@ -16,7 +16,7 @@ export {
   USUAL_DROP_ML,
   type Provenance,
 } from './provenance.ts';
-export { refitOptics, type OpticsFit } from './refitOptics.ts';
+export { refitInSteps, refitOptics, type OpticsFit } from './refitOptics.ts';
 export { PRIORS, readingDeviation, seenMixture, type MixReading, type ThinFilm } from './mixReading.ts';
 export {
   logDeviation,

@@ -81,6 +81,18 @@ function unknownsOf(paints: readonly DoubtfulPaint[], readings: readonly MixRead
  *  shares and of every film, so that a careless drop is not blamed on a paint. Without readings it gives the
  *  paints as they were believed. Throws RangeError where a reading names a paint that is not given. */
 export function refitOptics(paints: readonly DoubtfulPaint[], readings: readonly MixReading[]): OpticsFit {
+  const steps = refitInSteps(paints, readings);
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) return value;
+  }
+}
+
+/** The same in steps of some milliseconds, for where nothing else may be held up. */
+export function* refitInSteps(
+  paints: readonly DoubtfulPaint[],
+  readings: readonly MixReading[],
+): Generator<void, OpticsFit> {
   const index = new Map(paints.map(({ id }, at) => [id, at]));
   const { size, prior, blocks, ofReading } = unknownsOf(paints, readings);
   const slipped = (state: ArrayLike<number>, at: number): [id: string, drops: number][] =>
@@ -88,13 +100,13 @@ export function refitOptics(paints: readonly DoubtfulPaint[], readings: readonly
       const slip = ofReading[at]!.slips[i];
       return [id, count * (slip === undefined ? 1 : Math.exp(state[slip]!))];
     });
-  const predicted = (state: Float64Array, at: number): number[] => {
+  const opticsOfPaint = (state: ArrayLike<number>, paint: number) =>
+    withParameters(paints[paint]!, state, paint * PARAMETERS_PER_PAINT);
+  /** `believed`: the optics of all paints at that state, which several readings share. */
+  const predicted = (state: Float64Array, at: number, believed: readonly DroppedPaint[]): number[] => {
     const { film, surface } = readings[at]!;
     const thin = ofReading[at]!.film;
-    const parts = slipped(state, at).map(([id, drops]) => {
-      const paint = index.get(id)!;
-      return { paint: withParameters(paints[paint]!, state, paint * PARAMETERS_PER_PAINT), drops };
-    });
+    const parts = slipped(state, at).map(([id, drops]) => ({ paint: believed[index.get(id)!]!, drops }));
     return seenMixture(
       mixDrops(parts),
       film && { ...film, thickness: film.thickness * Math.exp(state[thin!]!) },
@@ -110,13 +122,22 @@ export function refitOptics(paints: readonly DoubtfulPaint[], readings: readonly
     ...(ofReading[at]!.film === undefined ? [] : [ofReading[at]!.film]),
   ]);
   const deviations = readings.map(({ spectrum }) => spectrum.map(readingDeviation));
-  const { state, normal } = descend({ size, prior, readings, predicted, touching, deviations });
+  const { state, normal } = yield* descend({
+    size,
+    prior,
+    readings,
+    predicted,
+    touching,
+    deviations,
+    paintCount: paints.length,
+    opticsOfPaint,
+  });
 
   const covariance = evened(new CholeskyDecomposition(normal).solve(Matrix.eye(size)));
   const ofPaints = paints.length * PARAMETERS_PER_PAINT;
   const paintCovariance = () => covariance.subMatrix(0, ofPaints - 1, 0, ofPaints - 1);
   const opticsOf = (at: ArrayLike<number>) =>
-    new Map(paints.map((paint, i) => [paint.id, withParameters(paint, at, i * PARAMETERS_PER_PAINT)]));
+    new Map(paints.map((paint, i) => [paint.id, opticsOfPaint(at, i)]));
   const moved = (offset: ArrayLike<number>) =>
     opticsOf(Array.from({ length: ofPaints }, (_, at) => state[at]! + offset[at]!));
   const left = paints.map((_, i) => {
@@ -130,8 +151,9 @@ export function refitOptics(paints: readonly DoubtfulPaint[], readings: readonly
     const unit = Matrix.columnVector(Array.from({ length: ofPaints }, () => normalNumber(random)));
     return moved(spread.mmul(unit).getColumn(0));
   };
+  const found = paints.map((_, paint) => opticsOfPaint(state, paint));
   const squares = readings.map(({ spectrum }, reading) => {
-    const away = predicted(state, reading).map((value, band) => value - spectrum[band]!);
+    const away = predicted(state, reading, found).map((value, band) => value - spectrum[band]!);
     return dot(away, away);
   });
   const values = readings.reduce((sum, { spectrum }) => sum + spectrum.length, 0);
@@ -152,22 +174,35 @@ interface Descent {
   size: number;
   prior: Matrix;
   readings: readonly MixReading[];
-  predicted: (state: Float64Array, reading: number) => number[];
+  predicted: (state: Float64Array, reading: number, believed: readonly DroppedPaint[]) => number[];
   touching: readonly (readonly number[])[];
   deviations: readonly (readonly number[])[];
+  paintCount: number;
+  opticsOfPaint: (state: ArrayLike<number>, paint: number) => DroppedPaint;
 }
 
 /** Gauss and Newton's steps, each halved until it gains, from the prior's own state to where none gains; with the
  *  normal matrix there, the inverse of what is left of the doubt. */
-function descend({ size, prior, readings, predicted, touching, deviations }: Descent) {
-  let state = new Float64Array(size);
+function* descend({
+  size,
+  prior,
+  readings,
+  predicted,
+  touching,
+  deviations,
+  paintCount,
+  opticsOfPaint,
+}: Descent): Generator<void, { state: Float64Array; normal: Matrix }> {
+  const opticsAt = (at: Float64Array) => Array.from({ length: paintCount }, (_, i) => opticsOfPaint(at, i));
+  let state: Float64Array = new Float64Array(size);
   let normal = prior.clone();
   if (readings.length === 0) return { state, normal };
   const cost = (at: Float64Array): number => {
     const column = Matrix.columnVector([...at]);
     let sum = column.transpose().mmul(prior).mmul(column).get(0, 0);
+    const believed = opticsAt(at);
     readings.forEach(({ spectrum }, reading) => {
-      predicted(at, reading).forEach(
+      predicted(at, reading, believed).forEach(
         (value, band) => (sum += ((spectrum[band]! - value) / deviations[reading]![band]!) ** 2),
       );
     });
@@ -177,13 +212,30 @@ function descend({ size, prior, readings, predicted, touching, deviations }: Des
   for (let round = 0; round < ROUNDS; round++) {
     normal = prior.clone();
     const right = prior.mmul(Matrix.columnVector([...state])).mul(-1);
-    readings.forEach(({ spectrum }, reading) => {
-      const base = predicted(state, reading);
+    const believed = opticsAt(state);
+    /** The state with one parameter moved, and the optics of all paints there: readings share them. */
+    const aside = new Map<number, { state: Float64Array; optics: readonly DroppedPaint[] }>();
+    const movedBy = (parameter: number) => {
+      let moved = aside.get(parameter);
+      if (!moved) {
+        const at = Float64Array.from(state);
+        at[parameter]! += STEP;
+        const paint = Math.floor(parameter / PARAMETERS_PER_PAINT);
+        const optics =
+          paint < paintCount
+            ? believed.map((each, i) => (i === paint ? opticsOfPaint(at, paint) : each))
+            : believed;
+        aside.set(parameter, (moved = { state: at, optics }));
+      }
+      return moved;
+    };
+    for (const [reading, { spectrum }] of readings.entries()) {
+      yield;
+      const base = predicted(state, reading, believed);
       const deviation = deviations[reading]!;
       const slopes = touching[reading]!.map((parameter) => {
-        const moved = Float64Array.from(state);
-        moved[parameter]! += STEP;
-        return predicted(moved, reading).map(
+        const moved = movedBy(parameter);
+        return predicted(moved.state, reading, moved.optics).map(
           (value, band) => (value - base[band]!) / STEP / deviation[band]!,
         );
       });
@@ -198,11 +250,12 @@ function descend({ size, prior, readings, predicted, touching, deviations }: Des
           normal.set(other, one, sum);
         }
       });
-    });
+    }
     const step = new CholeskyDecomposition(normal).solve(right).getColumn(0);
     let next = state;
     let reached = now;
     for (let length = 1; length > 1e-3; length /= 2) {
+      yield;
       next = state.map((value, at) => value + length * step[at]!);
       reached = cost(next);
       if (reached < now) break;

@@ -38,6 +38,10 @@ export const paints = sqliteTable('paints', {
   notice: text('notice').notNull().default(''),
   /** No longer made; what stands on the shelf is the last of it. */
   discontinued: integer('discontinued', { mode: 'boolean' }).notNull().default(false),
+  /** Of what the builder told of it, shelf and price included. */
+  version: integer('version').notNull().default(1),
+  /** Grows with every change of what is sent of it, what readings taught included; kept by triggers. */
+  revision: integer('revision').notNull().default(0),
 });
 
 export const shelf = sqliteTable('shelf', {
@@ -90,6 +94,8 @@ export const builds = sqliteTable('builds', {
   scale: integer('scale').$type<BuildRecord['scale']>().notNull(),
   position: integer('position').notNull(),
   version: integer('version').notNull().default(1),
+  /** Grows with every change of the build, its sub-assemblies, joins, kit and done steps; kept by triggers. */
+  revision: integer('revision').notNull().default(0),
 });
 
 export const trays = sqliteTable(
@@ -192,6 +198,7 @@ export const readings = sqliteTable(
     gloss: real('gloss'),
     note: text('note').notNull(),
     aside: integer('aside', { mode: 'boolean' }).notNull().default(false),
+    version: integer('version').notNull().default(1),
   },
   (table) => [index('readings_by_cup').on(table.cupId)],
 );
@@ -207,6 +214,7 @@ export const steps = sqliteTable('steps', {
   endedAt: integer('ended_at').notNull(),
   minutes: integer('minutes').notNull(),
   note: text('note').notNull(),
+  version: integer('version').notNull().default(1),
 });
 
 /** One row: air, calendar and units of the bench. */
@@ -225,6 +233,20 @@ export const planHistory = sqliteTable('plan_history', {
   at: integer('at').notNull(),
   finish: integer('finish').notNull(),
   starts: json<Record<string, number>>('starts'),
+});
+
+/** One row: the counter from which every version and revision of this file is drawn, so that none is given twice, and
+ *  the revision before which what a browser holds of the catalogues is of no use. */
+export const revisions = sqliteTable('revisions', {
+  id: integer('id').primaryKey(),
+  value: integer('value').notNull(),
+  wholeFrom: integer('whole_from').notNull(),
+});
+
+/** What is known of the file itself, by name: the program that wrote it last, when it last looked at the clock. */
+export const facts = sqliteTable('facts', {
+  name: text('name').primaryKey(),
+  value: text('value').notNull(),
 });
 
 /** What was converted in this file once, by name; minutes since 1970. */

@@ -49,6 +49,9 @@ export function simulatedReader(clock: () => number, seed: number): SpectralRead
     calibratedAt === undefined ? 0 : (DRIFT_PER_HOUR * (clock() - calibratedAt)) / (60 * 60 * 1000);
   const stateNow = (): ReaderRecord['state'] => {
     if (connectedAt === undefined) return 'away';
+    // A clock that was set back would have it warm up for as long, and its calibration last longer.
+    connectedAt = Math.min(connectedAt, clock());
+    if (calibratedAt !== undefined && calibratedAt > clock()) calibratedAt = undefined;
     if (clock() < connectedAt + WARM_UP_MS) return 'warming';
     if (calibratedAt === undefined || clock() > calibratedAt + CALIBRATION_LASTS_MS) return 'uncalibrated';
     return 'ready';
@@ -72,6 +75,7 @@ export function simulatedReader(clock: () => number, seed: number): SpectralRead
     state: () => ({
       name: NAME,
       simulated: true,
+      // First, since it mends what a clock set back has spoilt.
       state: stateNow(),
       readyAt: connectedAt === undefined ? null : connectedAt + WARM_UP_MS,
       calibratedAt: calibratedAt ?? null,

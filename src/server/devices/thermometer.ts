@@ -41,6 +41,8 @@ export function simulatedThermometer(clock: () => number, seed: number): Thermom
   let count = 0;
   const stateNow = (): ThermometerRecord['state'] => {
     if (connectedAt === undefined) return 'away';
+    // A clock that was set back would make it settle for as long.
+    connectedAt = Math.min(connectedAt, clock());
     return clock() < connectedAt + SETTLE_MS ? 'settling' : 'ready';
   };
   return {

@@ -1,72 +1,87 @@
 import { eq } from 'drizzle-orm';
-import { Router } from 'express';
+import type { Router } from 'express';
 import {
   PATHS,
   planInput,
   settingsUpdate,
   stepInput,
-  type BenchSnapshot,
+  type BenchOverview,
   type StepInput,
 } from '../../api/index.ts';
 import { requireCalendar } from '../../core/plan/index.ts';
+import type { ClockWatch } from '../clockWatch.ts';
 import { builds, plan, settings, steps } from '../database/schema.ts';
 import { WORLD } from '../devices/hiddenTruth.ts';
 import { simulatedThermometer } from '../devices/thermometer.ts';
 import { notFound, stale, tickedAlready } from '../problem.ts';
+import { neverKept } from '../requests/conditional.ts';
+import { idOf, ifMatch, validated } from '../requests/validated.ts';
 import {
   keepPlan,
-  readBuilds,
+  readHeads,
+  readPastPlan,
   readPlan,
   readPlanHistory,
   readSettings,
-  readSteps,
 } from '../store/benchStore.ts';
 import { readLessons } from '../store/kitStore.ts';
-import { idOf, validated, type Served } from './served.ts';
+import { nextVersion } from '../store/revisions.ts';
+import { benchRouter, writing, type Served } from './served.ts';
 
 const isSameTick = (one: StepInput, two: StepInput): boolean =>
   one.endedAt === two.endedAt && one.minutes === two.minutes && one.note === two.note;
 
-/** The bench as a whole: snapshot, settings, done steps, the plan. */
-export function benchRoutes({ db, clock, demo }: Served): Router {
-  const router = Router();
+/** The bench as a whole: overview, settings, done steps, the plan. */
+export function benchRoutes(
+  { db, clock, demo, readOnly }: Served,
+  watch: ClockWatch,
+  guarded: boolean,
+): Router {
+  const { router, get, post, put, remove } = benchRouter();
 
   const thermometer = simulatedThermometer(clock, WORLD);
-  router.get(PATHS.thermometer, (_request, response) => {
+  get(PATHS.thermometer, neverKept, (_request, response) => {
     response.json(thermometer.state());
   });
-  router.post(PATHS.thermometer, (_request, response) => {
+  post(PATHS.thermometer, (_request, response) => {
     thermometer.connect();
     response.json(thermometer.state());
   });
-  router.delete(PATHS.thermometer, (_request, response) => {
+  remove(PATHS.thermometer, (_request, response) => {
     thermometer.disconnect();
     response.json(thermometer.state());
   });
-  router.post(PATHS.airReading, (_request, response) => {
+  post(PATHS.airReading, (_request, response) => {
     response.json(thermometer.read());
   });
 
-  router.get(PATHS.bench, (_request, response) => {
-    const snapshot: BenchSnapshot = {
-      now: clock(),
+  get(PATHS.bench, (_request, response) => {
+    const overview: BenchOverview = {
       demo,
+      guarded,
+      readOnly,
+      clockJump: watch.jump(),
       settings: readSettings(db),
-      builds: readBuilds(db),
+      builds: readHeads(db),
       lessons: readLessons(db),
-      steps: readSteps(db),
       plan: readPlan(db),
     };
-    response.json(snapshot);
+    response.json(overview);
   });
 
-  router.put(PATHS.benchSettings, (request, response) => {
-    const { version, ...input } = validated(settingsUpdate, request.body);
+  post(PATHS.clock, (_request, response) => {
+    watch.accept();
+    response.status(204).end();
+  });
+
+  put(PATHS.benchSettings, (request, response) => {
+    const input = validated(settingsUpdate, request.body);
+    const version = ifMatch(request);
     requireCalendar(input.calendar);
-    const saved = db.transaction((tx) => {
+    const saved = writing(db, (tx) => {
       const current = readSettings(tx);
       if (current.version !== version) throw stale('bench setting', current);
-      const row = { id: 1, ...input, version: version + 1 };
+      const row = { id: 1, ...input, version: nextVersion(tx) };
       tx.insert(settings).values(row).onConflictDoUpdate({ target: settings.id, set: row }).run();
       return readSettings(tx);
     });
@@ -75,35 +90,58 @@ export function benchRoutes({ db, clock, demo }: Served): Router {
 
   // Sending the same step twice leaves one row, the first that came: after a lost answer that is what was meant; another
   // tab is told.
-  router.post(PATHS.steps, (request, response) => {
+  post(PATHS.steps, (request, response) => {
     const input = validated(stepInput, request.body);
-    const saved = db.transaction((tx) => {
+    const saved = writing(db, (tx) => {
       if (!tx.select().from(builds).where(eq(builds.id, input.buildId)).get())
         throw notFound('build', input.buildId);
       const current = tx.select().from(steps).where(eq(steps.operationId, input.operationId)).get();
       if (current && !isSameTick(current, input)) throw tickedAlready(current);
-      return current ?? tx.insert(steps).values(input).returning().get();
+      return (
+        current ??
+        tx
+          .insert(steps)
+          .values({ ...input, version: nextVersion(tx) })
+          .returning()
+          .get()
+      );
     });
     response.status(201).json(saved);
   });
 
-  router.delete(PATHS.step, (request, response) => {
-    const id = idOf(request);
-    const { changes } = db.delete(steps).where(eq(steps.operationId, id)).run();
-    if (changes === 0) throw notFound('step', id);
+  remove(PATHS.step, (request, response) => {
+    const [id, version] = [idOf(request), ifMatch(request)];
+    writing(db, (tx) => {
+      const current = tx.select().from(steps).where(eq(steps.operationId, id)).get();
+      if (!current) throw notFound('step', id);
+      if (current.version !== version) throw stale('step', current);
+      tx.delete(steps).where(eq(steps.operationId, id)).run();
+    });
     response.status(204).end();
   });
 
-  router.get(PATHS.planHistory, (_request, response) => {
+  get(PATHS.planHistory, (_request, response) => {
     response.json(readPlanHistory(db));
   });
 
-  router.put(PATHS.plan, (request, response) => {
-    const { version, ...input } = validated(planInput, request.body);
-    const saved = db.transaction((tx) => {
+  get(PATHS.pastPlan, (request, response) => {
+    const past = readPastPlan(db, Number(idOf(request)));
+    if (!past) throw notFound('earlier plan', idOf(request));
+    response.json(past);
+  });
+
+  put(PATHS.plan, (request, response) => {
+    const input = validated(planInput, request.body);
+    const version = ifMatch(request);
+    const saved = writing(db, (tx) => {
       const current = readPlan(tx);
       if (current.version !== version) throw stale('plan', current);
-      const row = { id: 1, ...input, starts: input.starts as Record<string, number>, version: version + 1 };
+      const row = {
+        id: 1,
+        ...input,
+        starts: input.starts as Record<string, number>,
+        version: nextVersion(tx),
+      };
       tx.insert(plan).values(row).onConflictDoUpdate({ target: plan.id, set: row }).run();
       keepPlan(tx, { at: Math.floor(clock() / 60000), finish: input.finish, starts: row.starts });
       return readPlan(tx);

@@ -1,154 +1,167 @@
 import { randomUUID } from 'node:crypto';
-import { and, eq } from 'drizzle-orm';
-import { Router } from 'express';
-import {
-  buildInput,
-  buildUpdate,
-  joinInput,
-  joinUpdate,
-  PATHS,
-  trayInput,
-  trayUpdate,
-} from '../../api/index.ts';
+import { eq, max } from 'drizzle-orm';
+import type { Router } from 'express';
+import { buildInput, joinInput, PATHS, trayInput } from '../../api/index.ts';
 import type { PlannedLayer } from '../../core/kit/index.ts';
 import type { Database } from '../database/open.ts';
-import { builds, codes, joins, trays } from '../database/schema.ts';
+import { builds, cups, joins, readings, trays } from '../database/schema.ts';
 import { notFound, stale } from '../problem.ts';
-import { readBuild, readBuilds, readJoin, readTray } from '../store/benchStore.ts';
-import { requireSoundTrays } from '../store/kitStore.ts';
-import { idOf, validated, type Served } from './served.ts';
+import { idOf, ifMatch, validated } from '../requests/validated.ts';
+import { readBuild, readDetail, readJoin, readTray } from '../store/benchStore.ts';
+import { noteRefitDue } from '../store/cupStore.ts';
+import { changeDivision, removeJoin, removeTray, requireCode } from '../store/divisionStore.ts';
+import { nextVersion } from '../store/revisions.ts';
+import type { Learning } from './learning.ts';
+import { benchRouter, writing, type Served } from './served.ts';
 
 /** Builds with their sub-assemblies and joints. */
-export function buildRoutes({ db }: Served): Router {
-  const router = Router();
+export function buildRoutes({ db }: Served, learning: Learning): Router {
+  const { router, get, post, put, remove } = benchRouter();
 
-  router.post(PATHS.builds, (request, response) => {
+  get(PATHS.build, (request, response) => {
+    const id = idOf(request);
+    const detail = readDetail(db, id);
+    if (!detail) throw notFound('build', id);
+    response.json(detail);
+  });
+
+  post(PATHS.builds, (request, response) => {
     const input = validated(buildInput, request.body);
     const id = randomUUID();
-    db.insert(builds)
-      .values({ id, ...input, position: readBuilds(db).length })
-      .run();
-    response.status(201).json(readBuild(db, id));
-  });
-
-  router.put(PATHS.build, (request, response) => {
-    const { version, ...input } = validated(buildUpdate, request.body);
-    const id = idOf(request);
-    const result = db
-      .update(builds)
-      .set({ ...input, version: version + 1 })
-      .where(and(eq(builds.id, id), eq(builds.version, version)))
-      .run();
-    const current = readBuild(db, id);
-    if (!current) throw notFound('build', id);
-    if (result.changes === 0) throw stale('build', current);
-    response.json(current);
-  });
-
-  router.delete(PATHS.build, (request, response) => {
-    const id = idOf(request);
-    if (db.delete(builds).where(eq(builds.id, id)).run().changes === 0) throw notFound('build', id);
-    response.status(204).end();
-  });
-
-  router.post(PATHS.trays, (request, response) => {
-    const input = validated(trayInput, request.body);
-    const buildId = idOf(request);
-    if (!readBuild(db, buildId)) throw notFound('build', buildId);
-    requireCode(db, input.codeId);
-    const id = randomUUID();
-    db.transaction((tx) => {
-      tx.insert(trays)
-        .values({ id, buildId, ...input, layers: input.layers as PlannedLayer[] })
+    const saved = writing(db, (tx) => {
+      const last =
+        tx
+          .select({ position: max(builds.position) })
+          .from(builds)
+          .get()?.position ?? -1;
+      tx.insert(builds)
+        .values({ id, ...input, position: last + 1, version: nextVersion(tx) })
         .run();
-      requireSoundTrays(tx, buildId);
+      return readBuild(tx, id);
     });
-    response.status(201).json(readTray(db, id));
+    response.status(201).json(saved);
   });
 
-  router.put(PATHS.tray, (request, response) => {
-    const { version, ...input } = validated(trayUpdate, request.body);
-    const id = idOf(request);
-    requireCode(db, input.codeId);
-    const saved = db.transaction((tx) => {
-      const result = tx
-        .update(trays)
-        .set({ ...input, layers: input.layers, version: version + 1 })
-        .where(and(eq(trays.id, id), eq(trays.version, version)))
+  put(PATHS.build, (request, response) => {
+    const input = validated(buildInput, request.body);
+    const [id, version] = [idOf(request), ifMatch(request)];
+    const saved = writing(db, (tx) => {
+      requireBuildAt(tx, id, version);
+      tx.update(builds)
+        .set({ ...input, version: nextVersion(tx) })
+        .where(eq(builds.id, id))
         .run();
-      const current = readTray(tx, id);
-      if (!current) throw notFound('sub-assembly', id);
-      if (result.changes === 0) throw stale('sub-assembly', current);
-      requireSoundTrays(tx, current.buildId);
-      return current;
+      return readBuild(tx, id);
     });
     response.json(saved);
   });
 
-  router.delete(PATHS.tray, (request, response) => {
-    const id = idOf(request);
-    if (db.delete(trays).where(eq(trays.id, id)).run().changes === 0) throw notFound('sub-assembly', id);
+  remove(PATHS.build, async (request, response) => {
+    const [id, version] = [idOf(request), ifMatch(request)];
+    writing(db, (tx) => {
+      requireBuildAt(tx, id, version);
+      // Its spoons go with it, and what they taught of the paints.
+      const taught = tx
+        .select({ drops: readings.drops })
+        .from(readings)
+        .innerJoin(cups, eq(readings.cupId, cups.id))
+        .where(eq(cups.buildId, id))
+        .all();
+      tx.delete(builds).where(eq(builds.id, id)).run();
+      noteRefitDue(
+        tx,
+        taught.flatMap(({ drops }) => Object.keys(drops)),
+      );
+    });
+    await learning.catchUp();
     response.status(204).end();
   });
 
-  router.post(PATHS.joins, (request, response) => {
+  post(PATHS.trays, (request, response) => {
+    const input = validated(trayInput, request.body);
+    const buildId = idOf(request);
+    if (!readBuild(db, buildId)) throw notFound('build', buildId);
+    if (input.codeId !== null) requireCode(db, input.codeId);
+    const id = randomUUID();
+    changeDivision(db, buildId, (tx) =>
+      tx
+        .insert(trays)
+        .values({
+          id,
+          buildId,
+          ...input,
+          layers: input.layers as PlannedLayer[],
+          version: nextVersion(tx),
+        })
+        .run(),
+    );
+    response.status(201).json(readTray(db, id));
+  });
+
+  put(PATHS.tray, (request, response) => {
+    const input = validated(trayInput, request.body);
+    const [id, version] = [idOf(request), ifMatch(request)];
+    const before = readTray(db, id);
+    if (!before) throw notFound('sub-assembly', id);
+    if (input.codeId !== null) requireCode(db, input.codeId);
+    const saved = changeDivision(db, before.buildId, (tx) => {
+      const current = readTray(tx, id);
+      if (current?.version !== version) throw stale('sub-assembly', current);
+      tx.update(trays)
+        .set({ ...input, layers: input.layers, version: nextVersion(tx) })
+        .where(eq(trays.id, id))
+        .run();
+      return readTray(tx, id);
+    });
+    response.json(saved);
+  });
+
+  remove(PATHS.tray, (request, response) => {
+    removeTray(db, idOf(request), ifMatch(request));
+    response.status(204).end();
+  });
+
+  post(PATHS.joins, (request, response) => {
     const input = validated(joinInput, request.body);
     const buildId = idOf(request);
-    const build = readBuild(db, buildId);
-    if (!build) throw notFound('build', buildId);
+    if (!readBuild(db, buildId)) throw notFound('build', buildId);
     const id = randomUUID();
-    requireOrder([...build.joins, { id, ...input }]);
-    db.insert(joins)
-      .values({ id, buildId, ...input })
-      .run();
+    changeDivision(db, buildId, (tx) =>
+      tx
+        .insert(joins)
+        .values({ id, buildId, ...input, version: nextVersion(tx) })
+        .run(),
+    );
     response.status(201).json(readJoin(db, id));
   });
 
-  router.put(PATHS.join, (request, response) => {
-    const { version, ...input } = validated(joinUpdate, request.body);
-    const id = idOf(request);
+  put(PATHS.join, (request, response) => {
+    const input = validated(joinInput, request.body);
+    const [id, version] = [idOf(request), ifMatch(request)];
     const before = readJoin(db, id);
     if (!before) throw notFound('joint', id);
-    const others = readBuild(db, before.buildId)!.joins.filter((join) => join.id !== id);
-    requireOrder([...others, { id, ...input }]);
-    const result = db
-      .update(joins)
-      .set({ ...input, version: version + 1 })
-      .where(and(eq(joins.id, id), eq(joins.version, version)))
-      .run();
-    if (result.changes === 0) throw stale('joint', readJoin(db, id));
-    response.json(readJoin(db, id));
+    const saved = changeDivision(db, before.buildId, (tx) => {
+      const current = readJoin(tx, id);
+      if (current?.version !== version) throw stale('joint', current);
+      tx.update(joins)
+        .set({ ...input, version: nextVersion(tx) })
+        .where(eq(joins.id, id))
+        .run();
+      return readJoin(tx, id);
+    });
+    response.json(saved);
   });
 
-  router.delete(PATHS.join, (request, response) => {
-    const id = idOf(request);
-    if (db.delete(joins).where(eq(joins.id, id)).run().changes === 0) throw notFound('joint', id);
+  remove(PATHS.join, (request, response) => {
+    removeJoin(db, idOf(request), ifMatch(request));
     response.status(204).end();
   });
 
   return router;
 }
 
-function requireCode(db: Database, id: string | null): void {
-  if (id !== null && !db.select({ id: codes.id }).from(codes).where(eq(codes.id, id)).get())
-    throw notFound('factory code', id);
-}
-
-/** Refuses joints that wait for each other in a circle. */
-function requireOrder(all: { id: string; name: string; afterJoinIds: string[] }[]): void {
-  const left = new Map(all.map((join) => [join.id, join]));
-  for (let removed = true; removed;) {
-    removed = false;
-    for (const [id, join] of left) {
-      if (join.afterJoinIds.every((before) => !left.has(before))) {
-        left.delete(id);
-        removed = true;
-      }
-    }
-  }
-  if (left.size > 0) {
-    throw new RangeError(
-      `These joints wait for each other in a circle: ${[...left.values()].map(({ name }) => name).join(', ')}.`,
-    );
-  }
+function requireBuildAt(db: Database, id: string, version: number): void {
+  const current = readBuild(db, id);
+  if (!current) throw notFound('build', id);
+  if (current.version !== version) throw stale('build', current);
 }

@@ -1,7 +1,7 @@
 import { bare } from '../../core/figures.ts';
 import { randomUUID } from 'node:crypto';
 import { eq } from 'drizzle-orm';
-import { Router } from 'express';
+import type { Router } from 'express';
 import {
   chipInput,
   cupInput,
@@ -15,13 +15,17 @@ import { DAYLIGHT, spectrumToLab } from '../../core/colour/index.ts';
 import { SHEEN_GLOSS, type Sheen } from '../../core/finish/index.ts';
 import { dropsInCup, PROVENANCE_UNCERTAINTY, seenSource, sourceUncertainty } from '../../core/match/index.ts';
 import { underlaySpectrum } from '../../core/paint/index.ts';
-import { builds, codes, cups, paints, readings } from '../database/schema.ts';
+import { builds, codes, cups, paints, readings, trays } from '../database/schema.ts';
 import { trueChip, trueReflectance, WORLD } from '../devices/hiddenTruth.ts';
 import { simulatedReader } from '../devices/spectralReader.ts';
 import { notFound, ProblemError, stale } from '../problem.ts';
-import { readCards, readCup, readCups, refitPaints } from '../store/cupStore.ts';
+import { neverKept } from '../requests/conditional.ts';
+import { idOf, ifMatch, validated } from '../requests/validated.ts';
+import { readCards, readCup, readCups, noteRefitDue } from '../store/cupStore.ts';
 import { believedPaint, changeCode, readCode } from '../store/paintStore.ts';
-import { idOf, validated, type Served } from './served.ts';
+import { nextVersion } from '../store/revisions.ts';
+import type { Learning } from './learning.ts';
+import { benchRouter, writing, type Served } from './served.ts';
 
 /** Gloss of a film as its labels have it: that of the paint of which there is most. */
 function filmGloss(
@@ -33,59 +37,73 @@ function filmGloss(
 }
 
 /** Cups of mixed paint, the spoons sprayed from them, and the reader that reads them. */
-export function cupRoutes({ db, clock }: Served): Router {
-  const router = Router();
+export function cupRoutes({ db, clock }: Served, learning: Learning): Router {
+  const { router, get, post, put, remove } = benchRouter();
   const reader = simulatedReader(clock, WORLD);
   const minute = () => Math.floor(clock() / 60000);
 
-  router.get(PATHS.reader, (_request, response) => {
+  get(PATHS.reader, neverKept, (_request, response) => {
     response.json(reader.state());
   });
-  router.post(PATHS.reader, (_request, response) => {
+  post(PATHS.reader, (_request, response) => {
     reader.connect();
     response.json(reader.state());
   });
-  router.delete(PATHS.reader, (_request, response) => {
+  remove(PATHS.reader, (_request, response) => {
     reader.disconnect();
     response.json(reader.state());
   });
-  router.post(PATHS.readerCalibration, (_request, response) => {
+  post(PATHS.readerCalibration, (_request, response) => {
     reader.calibrate();
     response.json(reader.state());
   });
 
-  router.get(PATHS.cups, (_request, response) => {
+  get(PATHS.cups, (_request, response) => {
     response.json(readCups(db));
   });
 
-  router.get(PATHS.readings, (_request, response) => {
+  get(PATHS.readings, (_request, response) => {
     response.json(readCards(db));
   });
 
-  router.post(PATHS.buildCups, (request, response) => {
+  post(PATHS.buildCups, (request, response) => {
     const input = validated(cupInput, request.body);
     const buildId = idOf(request);
     const drops = input.drops as Record<string, number>;
-    const saved = db.transaction((tx) => {
+    const saved = writing(db, (tx) => {
       if (!tx.select().from(builds).where(eq(builds.id, buildId)).get()) throw notFound('build', buildId);
       if (!tx.select().from(codes).where(eq(codes.id, input.codeId)).get())
         throw notFound('code', input.codeId);
       for (const id of Object.keys(drops)) {
         if (!tx.select().from(paints).where(eq(paints.id, id)).get()) throw notFound('paint', id);
       }
+      const { trayId } = input;
+      if (trayId !== null) {
+        const tray = tx.select().from(trays).where(eq(trays.id, trayId)).get();
+        if (tray?.buildId !== buildId) throw notFound('sub-assembly of this build', trayId);
+      }
       const id = randomUUID();
       tx.insert(cups)
-        .values({ ...input, id, buildId, drops, note: '', mixedAt: minute(), additions: [] })
+        .values({
+          ...input,
+          id,
+          buildId,
+          drops,
+          note: '',
+          mixedAt: minute(),
+          additions: [],
+          version: nextVersion(tx),
+        })
         .run();
       return readCup(tx, id);
     });
     response.status(201).json(saved);
   });
 
-  router.put(PATHS.cup, (request, response) => {
-    const { version, ...input } = validated(cupUpdate, request.body);
-    const id = idOf(request);
-    const saved = db.transaction((tx) => {
+  put(PATHS.cup, (request, response) => {
+    const input = validated(cupUpdate, request.body);
+    const [id, version] = [idOf(request), ifMatch(request)];
+    const saved = writing(db, (tx) => {
       const current = readCup(tx, id);
       if (!current) throw notFound('cup', id);
       if (current.version !== version) throw stale('cup', current);
@@ -94,7 +112,7 @@ export function cupRoutes({ db, clock }: Served): Router {
         if (!tx.select().from(paints).where(eq(paints.id, paintId)).get()) throw notFound('paint', paintId);
       }
       tx.update(cups)
-        .set({ ...input, additions, version: version + 1 })
+        .set({ ...input, additions, version: nextVersion(tx) })
         .where(eq(cups.id, id))
         .run();
       return readCup(tx, id);
@@ -144,7 +162,7 @@ export function cupRoutes({ db, clock }: Served): Router {
               WORLD,
             ),
         });
-    db.transaction((tx) => {
+    writing(db, (tx) => {
       tx.insert(readings)
         .values({
           id,
@@ -157,31 +175,34 @@ export function cupRoutes({ db, clock }: Served): Router {
           note: input.note,
           ...result,
           spectrum: result.spectrum.map((value) => Number(value.toFixed(5))),
+          version: nextVersion(tx),
         })
         .run();
-      refitPaints(tx, Object.keys(drops));
+      noteRefitDue(tx, Object.keys(drops));
     });
     return id;
   };
 
-  router.post(PATHS.cupReadings, (request, response) => {
+  post(PATHS.cupReadings, async (request, response) => {
     const input = validated(readingInput, request.body);
     const cupId = idOf(request);
     const cup = readCup(db, cupId);
     if (!cup) throw notFound('cup', cupId);
     take(dropsInCup(cup), cupId, input);
+    await learning.catchUp();
     response.status(201).json(readCup(db, cupId));
   });
 
-  router.post(PATHS.paintReadings, (request, response) => {
+  post(PATHS.paintReadings, async (request, response) => {
     const input = validated(readingInput, request.body);
     const paintId = idOf(request);
     if (!db.select().from(paints).where(eq(paints.id, paintId)).get()) throw notFound('paint', paintId);
     const id = take({ [paintId]: 1 }, null, input);
+    await learning.catchUp();
     response.status(201).json(db.select().from(readings).where(eq(readings.id, id)).get());
   });
 
-  router.post(PATHS.codeReadings, (request, response) => {
+  post(PATHS.codeReadings, (request, response) => {
     const { note } = validated(chipInput, request.body);
     const codeId = idOf(request);
     const code = readCode(db, codeId);
@@ -210,22 +231,25 @@ export function cupRoutes({ db, clock }: Served): Router {
       spectrum: rounded,
     };
     const { name, years, suppliers, sources } = code;
-    const saved = db.transaction((tx) =>
+    const saved = writing(db, (tx) =>
       changeCode(tx, code, { name, years, suppliers, sources: [...sources, source] }),
     );
     response.status(201).json(saved);
   });
 
-  router.put(PATHS.reading, (request, response) => {
+  put(PATHS.reading, async (request, response) => {
     const { aside } = validated(readingUpdate, request.body);
-    const id = idOf(request);
-    const saved = db.transaction((tx) => {
+    const [id, version] = [idOf(request), ifMatch(request)];
+    const saved = writing(db, (tx) => {
       const reading = tx.select().from(readings).where(eq(readings.id, id)).get();
       if (!reading) throw notFound('reading', id);
-      tx.update(readings).set({ aside }).where(eq(readings.id, id)).run();
-      refitPaints(tx, Object.keys(reading.drops));
-      return { ...reading, aside };
+      if (reading.version !== version) throw stale('reading', reading);
+      const next = nextVersion(tx);
+      tx.update(readings).set({ aside, version: next }).where(eq(readings.id, id)).run();
+      noteRefitDue(tx, Object.keys(reading.drops));
+      return { ...reading, aside, version: next };
     });
+    await learning.catchUp();
     response.json(saved);
   });
 

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import { Router } from 'express';
+import type { Request, Router } from 'express';
 import {
   codeBatch,
   codeInput,
@@ -9,101 +9,139 @@ import {
   PATHS,
   shelfInput,
   shelfMerge,
+  type CodeInput,
+  type PaintInput,
+  type ShelfMerge,
 } from '../../api/index.ts';
 import { paints } from '../database/schema.ts';
-import { notFound, stale } from '../problem.ts';
+import { notFound, ProblemError, stale } from '../problem.ts';
+import { eachInPortions, inPortions } from '../requests/inPortions.ts';
+import { idOf, ifMatch, validated, validatedList } from '../requests/validated.ts';
+import { noteRefitDue } from '../store/cupStore.ts';
 import {
+  addPaint,
   changeCode,
   changePaint,
+  codesSince,
+  paintRow,
+  paintsSince,
+  possibleCode,
   putOnShelf,
   readCode,
-  readCodes,
   readPaint,
-  readPaints,
   saveCode,
-  savePaint,
+  takePaintVersion,
 } from '../store/paintStore.ts';
-import { refitPaints } from '../store/cupStore.ts';
-import { idOf, validated, type Served } from './served.ts';
+import type { Learning } from './learning.ts';
+import { benchRouter, writing, type Served } from './served.ts';
 
 /** The catalogue of paints, the shelf, and factory codes. */
-export function paintRoutes({ db }: Served): Router {
-  const router = Router();
+export function paintRoutes({ db }: Served, learning: Learning): Router {
+  const { router, get, post, put, remove } = benchRouter();
 
-  router.get(PATHS.paints, (_request, response) => {
-    response.json(readPaints(db));
+  get(PATHS.paints, async (_request, response) => {
+    response.json((await inPortions(paintsSince(db, undefined))).items);
+  });
+  get(PATHS.paintChanges, async (request, response) => {
+    response.json(await inPortions(paintsSince(db, sinceOf(request))));
   });
 
-  router.post(PATHS.paints, (request, response) => {
-    const input = validated(paintBatch, request.body);
-    const saved = db.transaction((tx) => input.paints.map((paint) => savePaint(tx, paint)));
+  post(PATHS.paints, async (request, response) => {
+    const input = await validatedList<PaintInput>(paintBatch.shape, 'paints', paintBatch.item, request.body);
+    // The optics are worked out before anything is written, so that the file is not held meanwhile.
+    const rows = await eachInPortions(input, paintRow);
+    const saved = writing(db, (tx) => input.map((paint, at) => addPaint(tx, paint, rows[at]!)));
     response.status(201).json(saved);
   });
 
-  router.delete(PATHS.paint, (request, response) => {
-    const id = idOf(request);
-    if (db.delete(paints).where(eq(paints.id, id)).run().changes === 0) throw notFound('paint', id);
+  remove(PATHS.paint, (request, response) => {
+    const [id, version] = [idOf(request), ifMatch(request)];
+    writing(db, (tx) => {
+      if (!readPaint(tx, id)) throw notFound('paint', id);
+      takePaintVersion(tx, id, version);
+      tx.delete(paints).where(eq(paints.id, id)).run();
+    });
     response.status(204).end();
   });
 
-  router.put(PATHS.paint, (request, response) => {
+  put(PATHS.paint, async (request, response) => {
     const input = validated(paintUpdate, request.body);
-    const paintId = idOf(request);
-    if (!readPaint(db, paintId)) throw notFound('paint', paintId);
-    db.transaction((tx) => {
-      if (changePaint(tx, paintId, input)) refitPaints(tx, [paintId]);
+    const [id, version] = [idOf(request), ifMatch(request)];
+    writing(db, (tx) => {
+      if (!readPaint(tx, id)) throw notFound('paint', id);
+      takePaintVersion(tx, id, version);
+      if (changePaint(tx, id, input)) noteRefitDue(tx, [id]);
     });
-    response.json(readPaint(db, paintId));
+    await learning.catchUp();
+    response.json(readPaint(db, id));
   });
 
-  router.post(PATHS.shelfMerge, (request, response) => {
-    const { rows } = validated(shelfMerge, request.body);
-    const ids = db.transaction((tx) =>
-      rows.map(({ paintId, paint, shelf, change }) => {
-        const id = paintId ?? savePaint(tx, { ...paint!, owned: false }).id;
-        if (!readPaint(tx, id)) throw notFound('paint', id);
+  post(PATHS.shelfMerge, async (request, response) => {
+    type Row = ShelfMerge['rows'][number];
+    const rows = await validatedList<Row>(shelfMerge.shape, 'rows', shelfMerge.item, request.body);
+    const fresh = await eachInPortions(rows, ({ paintId, paint }) =>
+      paintId === null ? paintRow(paint as PaintInput) : undefined,
+    );
+    const ids = writing(db, (tx) =>
+      rows.map(({ paintId, paint, shelf, change, version }, at) => {
+        const id = paintId ?? addPaint(tx, { ...(paint as PaintInput), owned: false }, fresh[at]!).id;
+        if (paintId !== null) {
+          if (!readPaint(tx, id)) throw notFound('paint', id);
+          takePaintVersion(tx, id, version);
+        }
         putOnShelf(tx, id, shelf);
-        changePaint(tx, id, change);
+        if (changePaint(tx, id, change)) noteRefitDue(tx, [id]);
         return id;
       }),
     );
+    await learning.catchUp();
     response.json({ ids });
   });
 
-  router.put(PATHS.shelf, (request, response) => {
+  put(PATHS.shelf, (request, response) => {
     const input = validated(shelfInput, request.body);
-    const paintId = idOf(request);
-    if (!readPaint(db, paintId)) throw notFound('paint', paintId);
-    putOnShelf(db, paintId, input);
-    response.json(readPaint(db, paintId));
+    const [id, version] = [idOf(request), ifMatch(request)];
+    writing(db, (tx) => {
+      if (!readPaint(tx, id)) throw notFound('paint', id);
+      takePaintVersion(tx, id, version);
+      putOnShelf(tx, id, input);
+    });
+    response.json(readPaint(db, id));
   });
 
-  router.delete(PATHS.shelf, (request, response) => {
-    const paintId = idOf(request);
-    if (!readPaint(db, paintId)) throw notFound('paint', paintId);
-    putOnShelf(db, paintId, null);
-    response.json(readPaint(db, paintId));
+  remove(PATHS.shelf, (request, response) => {
+    const [id, version] = [idOf(request), ifMatch(request)];
+    writing(db, (tx) => {
+      if (!readPaint(tx, id)) throw notFound('paint', id);
+      takePaintVersion(tx, id, version);
+      putOnShelf(tx, id, null);
+    });
+    response.json(readPaint(db, id));
   });
 
-  router.get(PATHS.codes, (_request, response) => {
-    response.json(readCodes(db));
+  get(PATHS.codes, async (_request, response) => {
+    response.json((await inPortions(codesSince(db, undefined))).items);
+  });
+  get(PATHS.codeChanges, async (request, response) => {
+    response.json(await inPortions(codesSince(db, sinceOf(request))));
   });
 
-  router.post(PATHS.codes, (request, response) => {
+  post(PATHS.codes, (request, response) => {
     const input = validated(codeInput, request.body);
-    response.status(201).json(db.transaction((tx) => saveCode(tx, input)));
+    response.status(201).json(writing(db, (tx) => saveCode(tx, possibleCode(input))));
   });
 
-  router.post(PATHS.codeBatch, (request, response) => {
-    const input = validated(codeBatch, request.body);
-    const saved = db.transaction((tx) => input.codes.map((code) => saveCode(tx, code)));
+  post(PATHS.codeBatch, async (request, response) => {
+    const input = await validatedList<CodeInput>(codeBatch.shape, 'codes', codeBatch.item, request.body);
+    const codes = await eachInPortions(input, possibleCode);
+    const saved = writing(db, (tx) => codes.map((code) => saveCode(tx, code)));
     response.status(201).json(saved);
   });
 
-  router.put(PATHS.code, (request, response) => {
-    const { version, ...input } = validated(codeUpdate, request.body);
-    const id = idOf(request);
-    const saved = db.transaction((tx) => {
+  put(PATHS.code, (request, response) => {
+    const input = validated(codeUpdate, request.body);
+    const [id, version] = [idOf(request), ifMatch(request)];
+    const saved = writing(db, (tx) => {
       const current = readCode(tx, id);
       if (!current) throw notFound('code', id);
       if (current.version !== version) throw stale('code', current);
@@ -113,4 +151,19 @@ export function paintRoutes({ db }: Served): Router {
   });
 
   return router;
+}
+
+/** The revision after which changes are asked for; undefined for all there is. */
+function sinceOf(request: Request): number | undefined {
+  const { since } = request.query;
+  if (since === undefined) return undefined;
+  if (typeof since !== 'string' || !/^\d{1,15}$/.test(since)) {
+    throw new ProblemError({
+      status: 400,
+      title: 'That is no revision',
+      detail: 'since takes a whole number, as an earlier answer gave it.',
+      remedy: 'Leave it out to get everything.',
+    });
+  }
+  return Number(since);
 }

@@ -1,7 +1,10 @@
 import { asc, desc, eq, lte } from 'drizzle-orm';
 import type {
+  BuildDetail,
+  BuildHead,
   BuildRecord,
   JoinRecord,
+  PastPlanHead,
   PastPlanRecord,
   PlanRecord,
   SettingsRecord,
@@ -64,7 +67,8 @@ const SETTLED_MINUTES = 30;
 /** Keeps a plan in the history, newest last. */
 export function keepPlan(db: Database, past: Omit<PastPlanRecord, 'id'>): void {
   const last = db.select().from(planHistory).orderBy(desc(planHistory.id)).limit(1).get();
-  if (last && past.at - last.at < SETTLED_MINUTES) {
+  // A clock that was set back makes no plan follow sooner than it did: the order is that in which they were made.
+  if (last && Math.abs(past.at - last.at) < SETTLED_MINUTES) {
     db.update(planHistory).set(past).where(eq(planHistory.id, last.id)).run();
     return;
   }
@@ -74,8 +78,14 @@ export function keepPlan(db: Database, past: Omit<PastPlanRecord, 'id'>): void {
     .run();
 }
 
-export function readPlanHistory(db: Database): PastPlanRecord[] {
-  return db.select().from(planHistory).orderBy(asc(planHistory.id)).all();
+/** When plans were made and when all would have been ready, in the order in which they were made. */
+export function readPlanHistory(db: Database): PastPlanHead[] {
+  const { id, at, finish } = planHistory;
+  return db.select({ id, at, finish }).from(planHistory).orderBy(asc(id)).all();
+}
+
+export function readPastPlan(db: Database, id: number): PastPlanRecord | undefined {
+  return db.select().from(planHistory).where(eq(planHistory.id, id)).get();
 }
 
 export function readSteps(db: Database): StepRecord[] {
@@ -106,7 +116,7 @@ function trayRecord(
 
 function buildRecord(
   db: Database,
-  { position: _position, ...build }: typeof builds.$inferSelect,
+  { position: _position, revision: _revision, ...build }: typeof builds.$inferSelect,
 ): BuildRecord {
   const kit = readKit(db, build.id);
   const parts = partIndex(kit.parts);
@@ -137,4 +147,22 @@ export function readBuilds(db: Database): BuildRecord[] {
 export function readBuild(db: Database, id: string): BuildRecord | undefined {
   const row = db.select().from(builds).where(eq(builds.id, id)).get();
   return row && buildRecord(db, row);
+}
+
+/** The builds without what belongs to them. */
+export function readHeads(db: Database): BuildHead[] {
+  return db
+    .select()
+    .from(builds)
+    .orderBy(asc(builds.position))
+    .all()
+    .map(({ position: _position, ...head }) => head);
+}
+
+/** A build with all that belongs to it, its done steps included. */
+export function readDetail(db: Database, id: string): BuildDetail | undefined {
+  const row = db.select().from(builds).where(eq(builds.id, id)).get();
+  if (!row) return undefined;
+  const done = db.select().from(steps).where(eq(steps.buildId, id)).orderBy(asc(steps.endedAt)).all();
+  return { ...buildRecord(db, row), revision: row.revision, steps: done };
 }

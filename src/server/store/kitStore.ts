@@ -11,7 +11,9 @@ import {
 } from '../../core/kit/index.ts';
 import type { Database } from '../database/open.ts';
 import { kitItems, trays } from '../database/schema.ts';
-import { notFound, ProblemError, stale } from '../problem.ts';
+import { validated } from '../requests/validated.ts';
+import { notFound, ProblemError, shown, stale } from '../problem.ts';
+import { nextVersion } from './revisions.ts';
 
 export interface KitChange {
   kind: string;
@@ -50,6 +52,7 @@ export function changeKitItems(
   changes: readonly KitChange[],
 ): KitItemRecord[] {
   const saved: KitItemRecord[] = [];
+  const before = buildId === null ? [] : impossibleIn(db, buildId);
   for (const { kind, id, version, value } of changes) {
     const row = db
       .select()
@@ -70,38 +73,46 @@ export function changeKitItems(
       saved.push({ kind, id, version: 0, value: null });
       continue;
     }
-    const checked = schemas[kind]!.validateSync(value, { abortEarly: false, strict: true }) as Record<
-      string,
-      unknown
-    >;
+    const checked = validated(schemas[kind]!, value) as Record<string, unknown>;
+    const next = nextVersion(db);
     if (row) {
       db.update(kitItems)
-        .set({ value: checked, version: version + 1 })
+        .set({ value: checked, version: next })
         .where(and(eq(kitItems.kind, kind), eq(kitItems.id, id)))
         .run();
     } else {
-      db.insert(kitItems).values({ kind, id, buildId, value: checked, version: 1 }).run();
+      db.insert(kitItems).values({ kind, id, buildId, value: checked, version: next }).run();
     }
-    saved.push({ kind, id, version: version + 1, value: checked });
+    saved.push({ kind, id, version: next, value: checked });
   }
-  if (buildId !== null) requireSoundKit(db, buildId, changes);
+  if (buildId !== null) requireSoundKit(db, buildId, changes, new Set(before));
   return saved;
 }
 
-function requireSoundKit(db: Database, buildId: string, changes: readonly KitChange[]): void {
+/** What a kit says that cannot be, as messages. */
+const impossibleIn = (db: Database, buildId: string): string[] =>
+  checkKit(readKit(db, buildId)).flatMap(({ kind, message }) => (kind === 'impossible' ? [message] : []));
+
+/** Refuses what would make a kit contradict itself; what contradicted itself before may stay, or nothing could be
+ *  mended any more. */
+function requireSoundKit(
+  db: Database,
+  buildId: string,
+  changes: readonly KitChange[],
+  before: ReadonlySet<string>,
+): void {
   const kit = readKit(db, buildId);
   if (kit.parts.length > MOST_PARTS)
     throw new RangeError(`A kit holds at most ${MOST_PARTS} parts; this would make ${kit.parts.length}.`);
-  if (!changes.some(({ kind }) => kind === 'part' || kind === 'joint')) return;
-  const impossible = checkKit(kit).filter(({ kind }) => kind === 'impossible');
+  const impossible = impossibleIn(db, buildId).filter((message) => !before.has(message));
   if (impossible.length > 0) {
-    const shown = impossible.slice(0, 5).map(({ message }) => message);
+    const named = impossible.slice(0, 5);
     const more = impossible.length > 5 ? ` And ${impossible.length - 5} more like these.` : '';
     throw new ProblemError({
       type: '/problems/impossible-kit',
       status: 400,
       title: 'That kit contradicts itself',
-      detail: shown.join(' ') + more,
+      detail: named.join(' ') + more,
       remedy: 'Nothing was changed. Mend what is named and try again.',
     });
   }
@@ -113,7 +124,11 @@ function dropGoneParts(db: Database, buildId: string, kit: Kit): void {
   const known = new Set(kit.parts.map(({ id }) => id));
   for (const { id, partIds } of db.select().from(trays).where(eq(trays.buildId, buildId)).all()) {
     const left = partIds.filter((part) => known.has(part));
-    if (left.length < partIds.length) db.update(trays).set({ partIds: left }).where(eq(trays.id, id)).run();
+    if (left.length < partIds.length)
+      db.update(trays)
+        .set({ partIds: left, version: nextVersion(db) })
+        .where(eq(trays.id, id))
+        .run();
   }
 }
 
@@ -125,7 +140,7 @@ export function requireSoundTrays(db: Database, buildId: string): void {
   for (const { name, partIds } of rows) {
     const strange = partIds.find((id) => !known.has(id));
     if (strange !== undefined)
-      throw new RangeError(`“${name}” names the part ${strange}, which is not in this kit.`);
+      throw new RangeError(`“${name}” names the part ${shown(strange)}, which is not in this kit.`);
   }
   const twice = partsInTwoTrays(rows, parts);
   if (twice.length > 0) throw new RangeError(twice.slice(0, 5).join(' '));

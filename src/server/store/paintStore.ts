@@ -1,6 +1,8 @@
-import { asc, eq } from 'drizzle-orm';
+import { asc, eq, gt } from 'drizzle-orm';
 import {
   idFrom,
+  MOST_SOURCES,
+  type Changes,
   type CodeInput,
   type CodeRecord,
   type PaintInput,
@@ -25,6 +27,8 @@ import {
 import { estimateOptics, surfaceOf } from '../../core/paint/index.ts';
 import type { Database } from '../database/open.ts';
 import { codes, paints, refits, shelf } from '../database/schema.ts';
+import { ProblemError, stale } from '../problem.ts';
+import { nextVersion, readRevision } from './revisions.ts';
 
 const joined = (db: Database) =>
   db
@@ -52,8 +56,9 @@ export function believedPaint(paint: typeof paints.$inferSelect) {
 }
 
 /** A paint with the optics that readings have taught, where there are any. */
-const recordOf = ({ paints: paint, shelf: owned, refits: refit }: JoinedRow): PaintRecord => {
-  const { id: _, ...believed } = believedPaint(paint);
+const recordOf = ({ paints: row, shelf: owned, refits: refit }: JoinedRow): PaintRecord => {
+  const { revision: _revision, ...paint } = row;
+  const { id: _, ...believed } = believedPaint(row);
   const learned = refit && {
     k: refit.k,
     s: refit.s,
@@ -77,6 +82,37 @@ export function readPaints(db: Database): PaintRecord[] {
   return joined(db).orderBy(asc(paints.range), asc(paints.id)).all().map(recordOf);
 }
 
+/** Paints that changed since a revision; all of them where that tells nothing. */
+export function* paintsSince(db: Database, since: number | undefined): Generator<void, Changes<PaintRecord>> {
+  const { value, wholeFrom } = readRevision(db);
+  const whole = since === undefined || since < wholeFrom || since > value;
+  const rows = whole
+    ? joined(db).orderBy(asc(paints.range), asc(paints.id)).all()
+    : joined(db).where(gt(paints.revision, since)).all();
+  const items: PaintRecord[] = [];
+  for (const row of rows) {
+    items.push(recordOf(row));
+    yield;
+  }
+  return { revision: value, whole, items };
+}
+
+/** Codes that changed since a revision; all of them where that tells nothing. */
+export function* codesSince(db: Database, since: number | undefined): Generator<void, Changes<CodeRecord>> {
+  const { value, wholeFrom } = readRevision(db);
+  const whole = since === undefined || since < wholeFrom || since > value;
+  const all = db.select().from(codes);
+  const rows = whole
+    ? all.orderBy(asc(codes.maker), asc(codes.code)).all()
+    : all.where(gt(codes.version, since)).all();
+  const items: CodeRecord[] = [];
+  for (const row of rows) {
+    items.push(codeRecordOf(row));
+    yield;
+  }
+  return { revision: value, whole, items };
+}
+
 export function readPaint(db: Database, id: string): PaintRecord | undefined {
   const row = joined(db).where(eq(paints.id, id)).get();
   return row && recordOf(row);
@@ -95,15 +131,12 @@ function givenLab({ hex, lab }: { hex?: string; lab?: Lab }): Lab {
   return lab ?? hexToLab(hex ?? '');
 }
 
-/** Puts a paint given by its colour into the catalogue (and on the shelf), its optics estimated from masstone
- *  and hiding. Throws RangeError where no surface can have that colour. An existing paint of the same range
- *  and code is replaced. */
-export function savePaint(db: Database, input: PaintInput): PaintRecord {
+/** A row of the catalogue for a paint that is given by its colour, its optics estimated from masstone and hiding.
+ *  Throws RangeError where no surface can have that colour. */
+export function paintRow(input: PaintInput) {
   const face = surfaceOf(input.geometry ?? 'unknown', input.gloss ?? SHEEN_GLOSS[input.sheen]);
   const optics = estimateOptics(recoverSpectrum(givenLab(input)), input.hiding, face);
-  const id = idFrom(input.range, input.code);
-  const row = {
-    id,
+  return {
     range: input.range,
     name: input.name,
     family: input.family,
@@ -118,15 +151,59 @@ export function savePaint(db: Database, input: PaintInput): PaintRecord {
     s: [...optics.s],
     provenance: 'typed' as const,
     uncertainty: PROVENANCE_UNCERTAINTY.typed,
-    geometry: input.geometry ?? 'unknown',
+    geometry: input.geometry ?? ('unknown' as const),
     gloss: input.gloss ?? null,
     notice: '',
   };
-  db.insert(paints).values(row).onConflictDoUpdate({ target: paints.id, set: row }).run();
-  if (input.owned) {
-    db.insert(shelf).values({ paintId: id, levelMl: input.volumeMl }).onConflictDoNothing().run();
-  }
+}
+
+/** Puts a paint into the catalogue, and on the shelf where it is owned. Throws ProblemError (409) where a paint of that
+ *  range and code is there: nothing is replaced. */
+export function addPaint(
+  db: Database,
+  { range, code, owned, volumeMl }: PaintInput,
+  row: ReturnType<typeof paintRow>,
+): PaintRecord {
+  const id = freeId(idFrom(range, code), (taken) => {
+    const there = db.select().from(paints).where(eq(paints.id, taken)).get();
+    if (!there) return true;
+    // Two ranges whose names come to the same in plain letters are two all the same.
+    if (!isSameWord(there.range, range)) return false;
+    throw new ProblemError({
+      status: 409,
+      type: '/problems/paint-there',
+      title: 'That paint is there already',
+      detail: `${there.range} ${code} is in the catalogue, as “${there.name}”. Nothing was added or replaced.`,
+      remedy: 'Change that one, or give this one another code.',
+      current: readPaint(db, taken),
+    });
+  });
+  db.insert(paints)
+    .values({ ...row, id, version: nextVersion(db) })
+    .run();
+  if (owned) db.insert(shelf).values({ paintId: id, levelMl: volumeMl }).run();
   return readPaint(db, id)!;
+}
+
+const isSameWord = (one: string, two: string): boolean =>
+  one.trim().toLocaleLowerCase() === two.trim().toLocaleLowerCase();
+
+/** The first of wanted, wanted-2, wanted-3... that is free. */
+function freeId(wanted: string, isFree: (id: string) => boolean): string {
+  for (let count = 1; ; count++) {
+    const id = count === 1 ? wanted : `${wanted}-${count}`;
+    if (id !== '' && isFree(id)) return id;
+  }
+}
+
+/** Takes the next version of a paint; throws ProblemError (409) where it is not at the one named. */
+export function takePaintVersion(db: Database, paintId: string, version: number): void {
+  const current = readPaint(db, paintId);
+  if (current?.version !== version) throw stale('paint', current);
+  db.update(paints)
+    .set({ version: nextVersion(db) })
+    .where(eq(paints.id, paintId))
+    .run();
 }
 
 /** Puts a paint on the shelf or changes what stands there; null takes it off. */
@@ -156,13 +233,19 @@ export function changePaint(db: Database, paintId: string, update: PaintUpdate):
   return 'dropMl' in given || 'strength' in given;
 }
 
-/** Adds a colour to the codes: a new code, or one more source of a code that is there. Nothing is replaced; a source
- *  that says the same as one that is known is kept once. */
-export function saveCode(db: Database, input: CodeInput): CodeRecord {
+/** A colour for the codes that a surface can have, with what is worked out of it. */
+export interface PossibleCode {
+  input: CodeInput;
+  lab: Lab;
+  source: CodeSource;
+  /** The colour as it is wanted, were this its only source. */
+  wanted: number[];
+}
+
+/** Throws RangeError for a colour that no surface can have. */
+export function possibleCode(input: CodeInput): PossibleCode {
   const lab = input.spectrum ? spectrumToLab(input.spectrum, DAYLIGHT) : givenLab(input);
-  // Refuses what no surface can be before anything is written.
   if (!input.spectrum) recoverSpectrum(lab);
-  const id = idFrom(input.maker, input.code);
   const source: CodeSource = {
     provenance: input.provenance,
     note: input.note ?? 'typed in',
@@ -173,6 +256,16 @@ export function saveCode(db: Database, input: CodeInput): CodeRecord {
     gloss: input.gloss ?? null,
     ...(input.spectrum && { spectrum: input.spectrum }),
   };
+  return { input, lab, source, wanted: wantedSpectrum(input.kind, [{ ...source, inForce: true }]) };
+}
+
+/** Adds a colour to the codes: a new code, or one more source of a code that is there. Nothing is replaced; a source
+ *  that says the same as one that is known is kept once. */
+export function saveCode(db: Database, { input, lab, source, wanted }: PossibleCode): CodeRecord {
+  const id = freeId(idFrom(input.maker, input.code), (taken) => {
+    const there = readCode(db, taken);
+    return !there || isSameWord(there.maker, input.maker);
+  });
   const current = readCode(db, id);
   if (!current) {
     const row = {
@@ -183,9 +276,10 @@ export function saveCode(db: Database, input: CodeInput): CodeRecord {
       years: input.years,
       suppliers: input.suppliers ?? '',
       kind: input.kind,
-      spectrum: wantedSpectrum(input.kind, [{ ...source, inForce: true }]),
+      spectrum: wanted,
       angles: null,
       sources: [{ ...source, inForce: true }],
+      version: nextVersion(db),
     };
     db.insert(codes).values(row).run();
     return readCode(db, id)!;
@@ -219,13 +313,18 @@ export function changeCode(
   current: CodeRecord,
   change: Pick<CodeRecord, 'name' | 'years' | 'suppliers' | 'sources'> & { notice?: string },
 ): CodeRecord {
+  if (change.sources.length > MOST_SOURCES) {
+    throw new RangeError(
+      `${current.maker} ${current.code} has ${MOST_SOURCES} sources already, which is the most a code keeps: remove one that is of no use first.`,
+    );
+  }
   const sources = withSourceInForce(change.sources);
   db.update(codes)
     .set({
       ...change,
       sources,
       ...(sameColour(current.sources, sources) ? {} : { spectrum: wantedSpectrum(current.kind, sources) }),
-      version: current.version + 1,
+      version: nextVersion(db),
     })
     .where(eq(codes.id, current.id))
     .run();

@@ -2,10 +2,12 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { openDatabase } from '../database/open.ts';
+import { openDatabase, type Database } from '../database/open.ts';
 import { seedDemo } from '../seedDemo.ts';
 import { sampleOperations } from '../seedPlans.ts';
-import { keepPlan, readPlanHistory, readSteps } from './benchStore.ts';
+import { keepPlan, readPastPlan, readPlanHistory, readSteps } from './benchStore.ts';
+
+const whole = (db: Database) => readPlanHistory(db).map(({ id }) => readPastPlan(db, id)!);
 
 describe('the history of plans', () => {
   let folder: string;
@@ -15,7 +17,7 @@ describe('the history of plans', () => {
     opened = openDatabase(join(folder, 'bench.db'));
   });
   afterEach(() => {
-    opened.sqlite.close();
+    opened.close();
     rmSync(folder, { recursive: true, force: true });
   });
 
@@ -24,10 +26,16 @@ describe('the history of plans', () => {
     keepPlan(db, { at: 1000, finish: 5000, starts: { a: 1100 } });
     keepPlan(db, { at: 1010, finish: 5100, starts: { a: 1150 } });
     keepPlan(db, { at: 2500, finish: 4900, starts: { a: 2600 } });
-    expect(readPlanHistory(db).map(({ at, finish, starts }) => [at, finish, starts])).toEqual([
+    expect(whole(db).map(({ at, finish, starts }) => [at, finish, starts])).toEqual([
       [1010, 5100, { a: 1150 }],
       [2500, 4900, { a: 2600 }],
     ]);
+  });
+
+  it('keeps its order where the clock is set back, and every plan from then on', () => {
+    const { db } = opened;
+    for (const at of [900_000, 100_000, 100_100, 100_200]) keepPlan(db, { at, finish: at, starts: {} });
+    expect(readPlanHistory(db).map(({ at }) => at)).toEqual([900_000, 100_000, 100_100, 100_200]);
   });
 
   it('forgets the oldest beyond some hundreds', () => {
@@ -45,7 +53,7 @@ describe('the history of plans', () => {
     const { operations, arcs } = sampleOperations(db);
     const hands = new Map(operations.map((operation) => [operation.id, operation.hands]));
     const steps = readSteps(db);
-    const history = readPlanHistory(db);
+    const history = whole(db);
     expect(history.length).toBeGreaterThan(4);
     expect(history.map(({ at }) => at)).toEqual(history.map(({ at }) => at).sort((a, b) => a - b));
     expect(minute - history[0]!.at).toBeGreaterThan(14 * 1440);

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { BenchSnapshot, PlanRecord, StepInput, TrayRecord } from '../../api/index.ts';
+import type { BenchSnapshot, BuildRecord, PlanRecord, StepInput, TrayRecord } from '../../api/index.ts';
 import { answerConflicts, type Asked, pretendServer, problem, restore } from './pretendServer.ts';
 
 const STEP: StepInput = {
@@ -27,6 +27,14 @@ const tray = (change: Partial<TrayRecord> = {}): TrayRecord => ({
   ...change,
 });
 
+const BUILD = {
+  id: 'coupe',
+  name: 'Coupe',
+  version: 1,
+  trays: [tray()],
+  joins: [{ id: 'on', buildId: 'coupe', name: 'Body on', trayIds: ['body'], afterJoinIds: [], version: 5 }],
+} as unknown as BuildRecord;
+
 describe('the bench as this tab knows it', () => {
   const server = pretendServer();
   /** The modules of a fresh page that has fetched the bench. */
@@ -36,18 +44,19 @@ describe('the bench as this tab knows it', () => {
     const { mutate } = await import('swr');
     const bench = await import('./bench.ts');
     const undo = await import('./undo.ts');
+    const kit = await import('./kit.ts');
     const first = {
       steps: [],
-      builds: [{ id: 'coupe', trays: [tray()] }],
+      builds: [BUILD],
       plan: { version: 1, starts: {} },
     } as unknown as BenchSnapshot;
     await mutate('/api/bench', first, { revalidate: false });
     const known = async () =>
       (await mutate<BenchSnapshot>('/api/bench', (snapshot) => snapshot, { revalidate: false }))!;
-    return { bench, undo, known, conflict, trayKnown: async () => (await known()).builds[0]!.trays[0] };
+    return { bench, kit, undo, known, conflict, trayKnown: async () => (await known()).builds[0]!.trays[0] };
   };
   const asked = (): string[] => server.asked.map(({ method, path }) => `${method} ${path}`);
-  const versionsSent = () => server.asked.map(({ body }) => (body as { version: number }).version);
+  const versionsSent = () => server.asked.map(({ version }) => version);
 
   beforeEach(() => {
     server.asked.length = 0;
@@ -127,9 +136,9 @@ describe('the bench as this tab knows it', () => {
 
   it('lets quick edits of one sub-assembly follow each other with the newest version', async () => {
     const { bench, trayKnown } = await freshPage();
-    server.answerWith(({ body }) => ({
+    server.answerWith(({ body, version }) => ({
       status: 200,
-      body: { ...tray(body as object), version: (body as { version: number }).version + 1 },
+      body: { ...tray(body as object), version: version! + 1 },
     }));
     const before = tray();
     const one = bench.saveTray(before, tray({ name: 'Body, one' }), 'rename');
@@ -145,8 +154,7 @@ describe('the bench as this tab knows it', () => {
       const { bench, conflict, trayKnown } = await freshPage();
       conflict.answer = choice;
       const theirs = tray({ name: 'Body, theirs', version: 7 });
-      server.answerWith(({ body }) => {
-        const { version } = body as { version: number };
+      server.answerWith(({ body, version }) => {
         return version === 7
           ? { status: 200, body: { ...tray(body as object), version: 8 } }
           : problem(409, 'changed in another tab', theirs);
@@ -167,21 +175,32 @@ describe('the bench as this tab knows it', () => {
     expect(asked()).toEqual(['PUT /api/trays/body']);
   });
 
-  it('brings a removed sub-assembly back, and removes it again under its new name', async () => {
-    const { bench, undo } = await freshPage();
-    server.answerWith(({ method }: Asked) =>
-      method === 'POST' ? { status: 201, body: tray({ id: 'body-again', version: 1 }) } : { status: 204 },
-    );
-    await bench.removeTray(tray());
+  it('brings a removed join back with the division that was there, and removes it again', async () => {
+    const { kit, undo } = await freshPage();
+    const gone = { ...BUILD, joins: [] };
+    let now: BuildRecord = BUILD;
+    server.answerWith(({ method, path }: Asked) => {
+      if (method === 'DELETE') {
+        now = gone;
+        return { status: 204 };
+      }
+      if (path.endsWith('subassemblies')) now = { ...BUILD, joins: [{ ...BUILD.joins[0]!, version: 9 }] };
+      return { status: 200, body: now };
+    });
+    await kit.removeJoin(BUILD, BUILD.joins[0]!);
     await undo.undo();
     await undo.redo();
-    await undo.undo();
-    expect(asked()).toEqual([
-      'DELETE /api/trays/body',
-      'POST /api/builds/coupe/trays',
-      'DELETE /api/trays/body-again',
-      'POST /api/builds/coupe/trays',
+    const changes = server.asked.filter(({ method }) => method !== 'GET');
+    expect(changes.map(({ method, path, version }) => [method, path, version])).toEqual([
+      ['DELETE', '/api/joins/on', 5],
+      ['PUT', '/api/builds/coupe/subassemblies', undefined],
+      ['DELETE', '/api/joins/on', 9],
     ]);
+    expect(changes[1]!.body).toMatchObject({
+      trays: [{ id: 'body', version: 3 }],
+      joins: [{ id: 'on', join: { name: 'Body on', trayIds: ['body'] } }],
+      removed: [],
+    });
   });
 
   it('stores a plan, and minds nothing where another tab was first', async () => {

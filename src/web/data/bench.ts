@@ -2,12 +2,16 @@ import useSWR, { mutate } from 'swr';
 import {
   PATHS,
   pathTo,
+  wholeBench,
   type BenchSnapshot,
   type BuildInput,
   type BuildRecord,
   type CodeInput,
   type CodeRecord,
+  type Changes,
   type JoinInput,
+  type JoinRecord,
+  type KnownBuilds,
   type PaintInput,
   type PaintRecord,
   type PaintUpdate,
@@ -16,23 +20,57 @@ import {
   type ShelfMerge,
   type SettingsRecord,
   type StepInput,
+  type StepRecord,
   type TrayInput,
   type TrayRecord,
 } from '../../api/index.ts';
 import { setBenchClock } from './clock.ts';
-import { askWhichToKeep } from './conflict.ts';
-import { inTurn } from './inTurn.ts';
-import { get, request, RequestProblem } from './request.ts';
+import { exchange, get, request, RequestProblem } from './request.ts';
 import { saving, savesSettled, setRefusal } from './saving.ts';
 import { forget, remember } from './undo.ts';
+import { saveVersioned, seeVersion } from './versioned.ts';
 
-async function getBench(path: string): Promise<BenchSnapshot> {
+/** Builds as they were fetched last: only those that changed are fetched again. */
+const known: KnownBuilds = new Map();
+
+async function getBench(): Promise<BenchSnapshot> {
   // An answer from before a save that is on its way would show the edit undone.
   await savesSettled();
-  const snapshot = await get<BenchSnapshot>(path);
+  const snapshot = await wholeBench((path) => exchange('GET', path), known);
   setBenchClock(snapshot.now);
+  seeVersion('settings', snapshot.settings.version);
+  for (const build of snapshot.builds) seeBuild(build);
+  for (const { operationId, version } of snapshot.steps) seeVersion(`step ${operationId}`, version);
   return snapshot;
 }
+
+function seeBuild({ id, version, trays, joins }: BuildRecord): void {
+  seeVersion(`build ${id}`, version);
+  for (const tray of trays) seeVersion(`tray ${tray.id}`, tray.version);
+  for (const join of joins) seeVersion(`join ${join.id}`, join.version);
+}
+
+/** A catalogue as it is known; later only what changed since is fetched. */
+function catalogue<T extends { id: string; version: number }>(path: string, kind: string) {
+  let revision: number | undefined;
+  let items: T[] = [];
+  return async (): Promise<T[]> => {
+    await savesSettled();
+    const query = revision === undefined ? '' : `?since=${revision}`;
+    const changes = await get<Changes<T>>(path + query);
+    for (const { id, version } of changes.items) seeVersion(`${kind} ${id}`, version);
+    ({ revision } = changes);
+    if (changes.whole) items = changes.items;
+    else if (changes.items.length > 0) {
+      const changed = new Map(changes.items.map((item) => [item.id, item]));
+      const added = changes.items.filter(({ id }) => !items.some((item) => item.id === id));
+      items = [...items.map((item) => changed.get(item.id) ?? item), ...added];
+    }
+    return items;
+  };
+}
+const getPaints = catalogue<PaintRecord>(PATHS.paintChanges, 'paint');
+const getCodes = catalogue<CodeRecord>(PATHS.codeChanges, 'code');
 
 const KEEP = { revalidateOnFocus: true, keepPreviousData: true };
 
@@ -46,9 +84,9 @@ function isSameBench(one: BenchSnapshot | undefined, two: BenchSnapshot | undefi
 export const useBench = () =>
   useSWR<BenchSnapshot, Error>(PATHS.bench, getBench, { ...KEEP, compare: isSameBench });
 export const usePaints = () =>
-  useSWR<PaintRecord[], Error>(PATHS.paints, get, { ...KEEP, revalidateOnFocus: false });
+  useSWR<PaintRecord[], Error>(PATHS.paints, getPaints, { ...KEEP, revalidateOnFocus: false });
 export const useCodes = () =>
-  useSWR<CodeRecord[], Error>(PATHS.codes, get, { ...KEEP, revalidateOnFocus: false });
+  useSWR<CodeRecord[], Error>(PATHS.codes, getCodes, { ...KEEP, revalidateOnFocus: false });
 
 type Change = (snapshot: BenchSnapshot) => BenchSnapshot;
 
@@ -85,7 +123,7 @@ export async function currentBuild(id: string): Promise<BuildRecord | undefined>
 
 /** Puts a build as the server sent it. */
 export function replaceBuild(build: BuildRecord): void {
-  for (const { id, version } of build.trays) versions.set(id, version);
+  seeBuild(build);
   updateBench(changeBuild(build.id, () => build));
 }
 
@@ -104,51 +142,33 @@ const putTray = (tray: TrayRecord): Change =>
       : [...build.trays, tray],
   }));
 
-/** The newest version of every tray and setting that this tab has seen, so that quick edits do not trip over
- *  each other. */
-const versions = new Map<string, number>();
 function trayInputOf({ name, areaCm2, substrateId, parts, layers, codeId, position }: TrayRecord): TrayInput {
   return { name, areaCm2, substrateId, partIds: parts.map(({ id }) => id), layers, codeId, position };
 }
 
 async function sendTray(tray: TrayRecord): Promise<void> {
   updateBench(putTray(tray));
-  await inTurn(tray.id, async () => {
-    const version = versions.get(tray.id) ?? tray.version;
-    try {
-      const saved = await saving(() =>
-        request<TrayRecord>('PUT', pathTo(PATHS.tray, tray.id), { ...trayInputOf(tray), version }),
-      );
-      versions.set(tray.id, saved.version);
-      updateBench(
-        changeBuild(tray.buildId, (build) => ({
-          ...build,
-          trays: build.trays.map((other) =>
-            other.id === tray.id ? { ...other, version: saved.version } : other,
-          ),
-        })),
-      );
-    } catch (error) {
-      if (!(error instanceof RequestProblem) || error.problem.status !== 409) {
-        void fetchBench();
-        throw error;
-      }
-      const theirs = error.problem.current as TrayRecord;
-      versions.set(tray.id, theirs.version);
-      if ((await askWhichToKeep(tray.name, error.problem.detail)) === 'theirs') {
-        updateBench(putTray(theirs));
-      } else {
-        const saved = await saving(() =>
-          request<TrayRecord>('PUT', pathTo(PATHS.tray, tray.id), {
-            ...trayInputOf(tray),
-            version: theirs.version,
-          }),
-        );
-        versions.set(tray.id, saved.version);
-        updateBench(putTray(saved));
-      }
-    }
-  });
+  try {
+    const saved = await saveVersioned({
+      key: `tray ${tray.id}`,
+      what: tray.name,
+      version: tray.version,
+      send: (version) => request<TrayRecord>('PUT', pathTo(PATHS.tray, tray.id), trayInputOf(tray), version),
+      takeTheirs: (current) => (current ? updateBench(putTray(current as TrayRecord)) : void fetchBench()),
+    });
+    if (!saved) return;
+    updateBench(
+      changeBuild(tray.buildId, (build) => ({
+        ...build,
+        trays: build.trays.map((other) =>
+          other.id === tray.id ? { ...other, version: saved.version } : other,
+        ),
+      })),
+    );
+  } catch (error) {
+    void fetchBench();
+    throw error;
+  }
 }
 
 /** Saves an edited sub-assembly at once and remembers how to take it back. */
@@ -172,34 +192,40 @@ export async function saveTrays(
 
 export async function addTray(buildId: string, tray: TrayInput): Promise<TrayRecord> {
   const saved = await saving(() => request<TrayRecord>('POST', pathTo(PATHS.trays, buildId), tray));
+  seeVersion(`tray ${saved.id}`, saved.version);
   updateBench(putTray(saved));
   return saved;
 }
 
-export async function removeTray(tray: TrayRecord): Promise<void> {
-  const remove = async (id: string) => {
-    await saving(() => request('DELETE', pathTo(PATHS.tray, id)));
+/** Sends a removal from the newest version; where another tab has changed the record the builder is asked. */
+async function remove(
+  kind: string,
+  path: string,
+  { id, name, version }: { id: string; name: string; version: number },
+) {
+  try {
+    await saveVersioned({
+      key: `${kind} ${id}`,
+      what: name,
+      version,
+      send: (from) => request('DELETE', pathTo(path, id), undefined, from),
+      takeTheirs: () => undefined,
+    });
+  } finally {
     await fetchBench();
-  };
-  await remove(tray.id);
-  let { id } = tray;
-  remember({
-    label: `remove ${tray.name}`,
-    undo: async () => {
-      ({ id } = await addTray(tray.buildId, trayInputOf(tray)));
-    },
-    redo: () => remove(id),
-  });
+  }
 }
 
-export async function addJoin(buildId: string, join: JoinInput): Promise<void> {
-  await saving(() => request('POST', pathTo(PATHS.joins, buildId), join));
-  await fetchBench();
-}
+/** Removes a sub-assembly from the division as it stands; what it was joined to stays. */
+export const sendTrayRemoval = (tray: TrayRecord): Promise<void> => remove('tray', PATHS.tray, tray);
+/** Removes a join; what waited for it waits no more. */
+export const sendJoinRemoval = (join: JoinRecord): Promise<void> => remove('join', PATHS.join, join);
 
-export async function removeJoin(id: string): Promise<void> {
-  await saving(() => request('DELETE', pathTo(PATHS.join, id)));
+export async function sendJoin(buildId: string, join: JoinInput): Promise<JoinRecord> {
+  const saved = await saving(() => request<JoinRecord>('POST', pathTo(PATHS.joins, buildId), join));
+  seeVersion(`join ${saved.id}`, saved.version);
   await fetchBench();
+  return saved;
 }
 
 export async function addBuild(build: BuildInput): Promise<BuildRecord> {
@@ -208,37 +234,28 @@ export async function addBuild(build: BuildInput): Promise<BuildRecord> {
   return saved;
 }
 
-export async function removeBuild(id: string): Promise<void> {
-  await saving(() => request('DELETE', pathTo(PATHS.build, id)));
-  await fetchBench();
+export async function removeBuild(build: BuildRecord): Promise<void> {
+  await remove('build', PATHS.build, build);
+  // What its spoons taught of paints goes with it.
+  await mutate(PATHS.paints);
 }
 
 async function sendSettings(settings: SettingsRecord): Promise<void> {
   updateBench((snapshot) => ({ ...snapshot, settings }));
-  await inTurn('settings', async () => {
-    const version = versions.get('settings') ?? settings.version;
-    const body = ({ conditions, calendar, preferences }: SettingsRecord) => ({
-      conditions,
-      calendar,
-      preferences,
+  const { conditions, calendar, preferences } = settings;
+  try {
+    await saveVersioned({
+      key: 'settings',
+      what: 'bench settings',
+      version: settings.version,
+      send: (version) =>
+        request<SettingsRecord>('PUT', PATHS.benchSettings, { conditions, calendar, preferences }, version),
+      takeTheirs: () => void fetchBench(),
     });
-    const put = (at: number) =>
-      saving(() => request<SettingsRecord>('PUT', PATHS.benchSettings, { ...body(settings), version: at }));
-    try {
-      versions.set('settings', (await put(version)).version);
-    } catch (error) {
-      if (!(error instanceof RequestProblem) || error.problem.status !== 409) {
-        void fetchBench();
-        throw error;
-      }
-      const theirs = error.problem.current as SettingsRecord;
-      versions.set('settings', theirs.version);
-      if ((await askWhichToKeep('bench settings', error.problem.detail)) === 'mine') {
-        versions.set('settings', (await put(theirs.version)).version);
-      }
-      void fetchBench();
-    }
-  });
+  } catch (error) {
+    void fetchBench();
+    throw error;
+  }
 }
 
 export async function saveSettings(
@@ -272,7 +289,8 @@ async function sendStep(step: StepInput): Promise<void> {
     steps: [...snapshot.steps.filter(({ operationId }) => operationId !== step.operationId), step],
   }));
   try {
-    await saving(() => request('POST', PATHS.steps, step));
+    const saved = await saving(() => request<StepRecord>('POST', PATHS.steps, step));
+    seeVersion(`step ${step.operationId}`, saved.version);
   } catch (error) {
     // Another tab was first: what it ticked stands.
     if (error instanceof RequestProblem && error.problem.status === 409) setRefusal(error.problem);
@@ -288,7 +306,12 @@ async function takeBackStep(step: StepInput): Promise<void> {
     ...snapshot,
     steps: snapshot.steps.filter(({ operationId }) => operationId !== step.operationId),
   }));
-  await saving(() => request('DELETE', pathTo(PATHS.step, step.operationId)));
+  await saveVersioned({
+    key: `step ${step.operationId}`,
+    what: step.title,
+    send: (version) => request('DELETE', pathTo(PATHS.step, step.operationId), undefined, version),
+    takeTheirs: () => void fetchBench(),
+  });
 }
 
 /** Ticks a step; kept in this browser until the server has it. */
@@ -316,7 +339,8 @@ export function sendOutbox(): void {
  *  planning stores it again. */
 export async function savePlan(plan: PlanRecord): Promise<void> {
   try {
-    const saved = await request<PlanRecord>('PUT', PATHS.plan, plan);
+    const { version, ...input } = plan;
+    const saved = await request<PlanRecord>('PUT', PATHS.plan, input, version);
     updateBench((snapshot) => ({ ...snapshot, plan: saved }));
   } catch (error) {
     if (error instanceof RequestProblem && error.problem.status === 409) void fetchBench();
@@ -331,16 +355,25 @@ function updatePaint(saved: PaintRecord): void {
   );
 }
 
-async function sendShelf(id: string, input: ShelfInput | null): Promise<void> {
-  const path = pathTo(PATHS.shelf, id);
-  await inTurn(`paint ${id}`, async () =>
-    updatePaint(
-      await saving(() =>
-        input === null ? request<PaintRecord>('DELETE', path) : request<PaintRecord>('PUT', path, input),
-      ),
-    ),
-  );
+/** Sends a change of one paint, from its newest version. */
+async function sendPaint(
+  paint: PaintRecord,
+  method: 'PUT' | 'DELETE',
+  path: string,
+  body?: ShelfInput | PaintUpdate,
+): Promise<void> {
+  const saved = await saveVersioned({
+    key: `paint ${paint.id}`,
+    what: `${paint.name} (${paint.range})`,
+    version: paint.version,
+    send: (version) => request<PaintRecord>(method, pathTo(path, paint.id), body, version),
+    takeTheirs: (current) => (current ? updatePaint(current as PaintRecord) : void mutate(PATHS.paints)),
+  });
+  if (saved) updatePaint(saved);
 }
+
+const sendShelf = (paint: PaintRecord, input: ShelfInput | null): Promise<void> =>
+  input === null ? sendPaint(paint, 'DELETE', PATHS.shelf) : sendPaint(paint, 'PUT', PATHS.shelf, input);
 
 const shelfOf = ({ levelMl, openedOn, place, note }: PaintRecord): ShelfInput | null =>
   levelMl === null ? null : { levelMl, openedOn, place, note };
@@ -359,19 +392,15 @@ export async function saveShelf(paint: PaintRecord, after: ShelfInput | null, la
   const before = shelfOf(paint);
   remember({
     label,
-    undo: () => sendShelf(paint.id, before),
-    redo: () => sendShelf(paint.id, after),
+    undo: () => sendShelf(paint, before),
+    redo: () => sendShelf(paint, after),
   });
-  await sendShelf(paint.id, after);
+  await sendShelf(paint, after);
 }
 
 /** Changes what is told of a paint and remembers how to take it back. */
 export async function savePaint(paint: PaintRecord, change: PaintUpdate, label: string): Promise<void> {
-  // One after the other: an answer that comes late must not show what an earlier change had left.
-  const send = (input: PaintUpdate) =>
-    inTurn(`paint ${paint.id}`, async () =>
-      updatePaint(await saving(() => request<PaintRecord>('PUT', pathTo(PATHS.paint, paint.id), input))),
-    );
+  const send = (input: PaintUpdate) => sendPaint(paint, 'PUT', PATHS.paint, input);
   const before: PaintUpdate = Object.fromEntries(
     Object.keys(change).map((key) => [key, paint[key as keyof PaintUpdate]]),
   );

@@ -1,10 +1,9 @@
 import { mutate } from 'swr';
 import { PATHS, pathTo, type CodeInput, type CodeRecord, type CodeUpdate } from '../../api/index.ts';
-import { askWhichToKeep } from './conflict.ts';
-import { inTurn } from './inTurn.ts';
-import { request, RequestProblem } from './request.ts';
+import { request } from './request.ts';
 import { saving } from './saving.ts';
 import { remember } from './undo.ts';
+import { saveVersioned, seeVersion } from './versioned.ts';
 
 const AT_ONCE = 500;
 
@@ -20,33 +19,22 @@ export async function importCodes(
   await mutate(PATHS.codes);
 }
 
-type Sources = Pick<CodeRecord, 'name' | 'years' | 'suppliers' | 'sources'> & { notice?: string };
+const putCode = (saved: CodeRecord): void =>
+  void mutate<CodeRecord[]>(
+    PATHS.codes,
+    (known) => known?.map((other) => (other.id === saved.id ? saved : other)),
+    { revalidate: false },
+  );
 
-async function sendCode(id: string, change: Sources): Promise<void> {
-  await inTurn(`code ${id}`, async () => {
-    const codes = await mutate<CodeRecord[]>(PATHS.codes, (known) => known, { revalidate: false });
-    const code = codes?.find((other) => other.id === id);
-    if (!code) return;
-    const put = (saved: CodeRecord) =>
-      void mutate<CodeRecord[]>(
-        PATHS.codes,
-        (known) => known?.map((other) => (other.id === id ? saved : other)),
-        { revalidate: false },
-      );
-    const send = (version: number) => {
-      const body: CodeUpdate = { ...change, version };
-      return saving(() => request<CodeRecord>('PUT', pathTo(PATHS.code, id), body));
-    };
-    try {
-      put(await send(code.version));
-    } catch (error) {
-      if (!(error instanceof RequestProblem) || error.problem.status !== 409) throw error;
-      const theirs = error.problem.current as CodeRecord;
-      put(theirs);
-      if ((await askWhichToKeep(`${code.code} ${code.name}`, error.problem.detail)) !== 'theirs')
-        put(await send(theirs.version));
-    }
+async function sendCode(code: CodeRecord, change: CodeUpdate): Promise<void> {
+  const saved = await saveVersioned({
+    key: `code ${code.id}`,
+    what: `${code.code} ${code.name}`,
+    version: code.version,
+    send: (version) => request<CodeRecord>('PUT', pathTo(PATHS.code, code.id), change, version),
+    takeTheirs: (current) => (current ? putCode(current as CodeRecord) : void mutate(PATHS.codes)),
   });
+  if (saved) putCode(saved);
 }
 
 /** Reads a chip of a code: one more source, with its spectrum. */
@@ -54,11 +42,8 @@ export async function readChip(code: CodeRecord, note: string): Promise<void> {
   const saved = await saving(() =>
     request<CodeRecord>('POST', pathTo(PATHS.codeReadings, code.id), { note }),
   );
-  await mutate<CodeRecord[]>(
-    PATHS.codes,
-    (known) => known?.map((other) => (other.id === saved.id ? saved : other)),
-    { revalidate: false },
-  );
+  seeVersion(`code ${saved.id}`, saved.version);
+  putCode(saved);
 }
 
 /** Changes the sources of a code and remembers how to take it back. */
@@ -70,7 +55,7 @@ export async function saveSources(
   await saveCode(code, { ...aboutOf(code), sources }, label);
 }
 
-const aboutOf = ({ name, years, suppliers, sources }: CodeRecord): Sources => ({
+const aboutOf = ({ name, years, suppliers, sources }: CodeRecord): CodeUpdate => ({
   name,
   years,
   suppliers,
@@ -79,12 +64,12 @@ const aboutOf = ({ name, years, suppliers, sources }: CodeRecord): Sources => ({
 
 /** The note on a code has been read. */
 export function noticeUnderstood(code: CodeRecord): Promise<void> {
-  return sendCode(code.id, { ...aboutOf(code), notice: '' });
+  return sendCode(code, { ...aboutOf(code), notice: '' });
 }
 
 /** Changes what is known of a code and remembers how to take it back. */
-export async function saveCode(code: CodeRecord, after: Sources, label: string): Promise<void> {
+export async function saveCode(code: CodeRecord, after: CodeUpdate, label: string): Promise<void> {
   const before = aboutOf(code);
-  remember({ label, undo: () => sendCode(code.id, before), redo: () => sendCode(code.id, after) });
-  await sendCode(code.id, after);
+  remember({ label, undo: () => sendCode(code, before), redo: () => sendCode(code, after) });
+  await sendCode(code, after);
 }

@@ -9,11 +9,10 @@ import {
   type ReadingInput,
   type ReadingRecord,
 } from '../../api/index.ts';
-import { askWhichToKeep } from './conflict.ts';
-import { inTurn } from './inTurn.ts';
-import { get, request, RequestProblem } from './request.ts';
+import { get, request } from './request.ts';
 import { saving } from './saving.ts';
 import { remember } from './undo.ts';
+import { saveVersioned } from './versioned.ts';
 
 export const useCups = () => useSWR<CupRecord[], Error>(PATHS.cups, get, { keepPreviousData: true });
 /** Test cards of single paints. */
@@ -46,27 +45,33 @@ export async function addCup(buildId: string, cup: CupInput): Promise<CupRecord>
   return saved;
 }
 
-async function sendCup(id: string, change: (cup: CupRecord) => Omit<CupUpdate, 'version'>): Promise<void> {
-  await inTurn(id, async () => {
-    const cups = await mutate<CupRecord[]>(PATHS.cups, (known) => known, { revalidate: false });
-    const cup = cups?.find((other) => other.id === id);
-    if (!cup) return;
-    const send = (current: CupRecord) =>
-      saving(() =>
-        request<CupRecord>('PUT', pathTo(PATHS.cup, id), { ...change(current), version: current.version }),
-      );
-    try {
-      putCup(await send(cup));
-    } catch (error) {
-      if (!(error instanceof RequestProblem) || error.problem.status !== 409) throw error;
-      const theirs = error.problem.current as CupRecord;
-      putCup(theirs);
-      if ((await askWhichToKeep(cup.name, error.problem.detail)) !== 'theirs') putCup(await send(theirs));
-    }
+async function sendCup(id: string, change: (cup: CupRecord) => CupUpdate): Promise<void> {
+  const cups = await mutate<CupRecord[]>(PATHS.cups, (known) => known, { revalidate: false });
+  let cup = cups?.find((other) => other.id === id);
+  if (!cup) return;
+  const saved = await saveVersioned({
+    key: `cup ${id}`,
+    what: cup.name,
+    version: cup.version,
+    send: async (version) => {
+      // Drops are added to what the cup holds by now, not to what it held when the button was pressed.
+      const now = await mutate<CupRecord[]>(PATHS.cups, (known) => known, { revalidate: false });
+      cup = now?.find((other) => other.id === id && other.version >= cup!.version) ?? cup!;
+      if (cup.version < version) cup = await freshCup(id, cup);
+      return request<CupRecord>('PUT', pathTo(PATHS.cup, id), change(cup), version);
+    },
+    takeTheirs: (current) => (current ? putCup(current as CupRecord) : void mutate(PATHS.cups)),
   });
+  if (saved) putCup(saved);
 }
 
-const restOf = ({ name, note, additions, thrown }: CupRecord): Omit<CupUpdate, 'version'> => ({
+/** A cup as the server has it now. */
+async function freshCup(id: string, known: CupRecord): Promise<CupRecord> {
+  const cups = await get<CupRecord[]>(PATHS.cups);
+  return cups.find((cup) => cup.id === id) ?? known;
+}
+
+const restOf = ({ name, note, additions, thrown }: CupRecord): CupUpdate => ({
   name,
   note,
   additions,
@@ -108,7 +113,13 @@ export async function throwAway(cup: CupRecord): Promise<void> {
 /** Sets a reading aside, so that nothing is learned from it. */
 export async function setAside(reading: ReadingRecord, label: string): Promise<void> {
   const set = async (aside: boolean) => {
-    await saving(() => request('PUT', pathTo(PATHS.reading, reading.id), { aside }));
+    await saveVersioned({
+      key: `reading ${reading.id}`,
+      what: reading.note || 'the reading',
+      version: reading.version,
+      send: (version) => request<ReadingRecord>('PUT', pathTo(PATHS.reading, reading.id), { aside }, version),
+      takeTheirs: () => undefined,
+    });
     await mutate(PATHS.cups);
     learned();
   };

@@ -5,11 +5,14 @@ import {
   PATHS,
   pathTo,
   type BuildRecord,
+  type JoinInput,
+  type JoinRecord,
   type KitItemKind,
   type KitItemRecord,
   type KitItemsRecord,
   type StockItemKind,
   type SubassembliesInput,
+  type TrayRecord,
 } from '../../api/index.ts';
 import {
   assembleKit,
@@ -20,13 +23,21 @@ import {
   type TakenProposal,
 } from '../../core/kit/index.ts';
 import type { PlannedLayer } from '../../core/kit/index.ts';
-import { currentBuild, refreshBench, replaceBuild } from './bench.ts';
+import {
+  currentBuild,
+  refreshBench,
+  replaceBuild,
+  sendJoin,
+  sendJoinRemoval,
+  sendTrayRemoval,
+} from './bench.ts';
 import { askWhichToKeep } from './conflict.ts';
 import { inTurn } from './inTurn.ts';
 import { newId } from './newId.ts';
-import { get, request, RequestProblem, Unreachable } from './request.ts';
+import { get, request, RequestProblem } from './request.ts';
 import { saving, savesSettled } from './saving.ts';
 import { remember } from './undo.ts';
+import { isStale, newestVersion, seeVersion } from './versioned.ts';
 
 /** One record to store, or to remove where the value is null. */
 export interface ItemChange {
@@ -38,14 +49,12 @@ export interface ItemChange {
 const KEEP = { revalidateOnFocus: true, keepPreviousData: true };
 const kitPath = (buildId: string) => pathTo(PATHS.kit, buildId);
 
-/** The newest version of every record that this tab has seen. */
-const versions = new Map<string, number>();
 const keyOf = ({ kind, id }: { kind: string; id: string }) => `${kind} ${id}`;
 
 async function getItems(path: string): Promise<KitItemsRecord> {
   await savesSettled();
   const record = await get<KitItemsRecord>(path);
-  for (const item of record.items) versions.set(keyOf(item), item.version);
+  for (const item of record.items) seeVersion(keyOf(item), item.version);
   return record;
 }
 
@@ -142,13 +151,13 @@ async function sendSome(path: string, changes: readonly ItemChange[]): Promise<v
       changes: changes.map(({ kind, id, value }) => ({
         kind,
         id,
-        version: versions.get(keyOf({ kind, id })) ?? 0,
+        version: newestVersion(keyOf({ kind, id })),
         value: value === null ? null : valueOf(value),
       })),
     };
     try {
       const saved = await saving(() => request<KitItemsRecord>('PUT', path, body));
-      for (const item of saved.items) versions.set(keyOf(item), item.version);
+      for (const item of saved.items) seeVersion(keyOf(item), item.version);
       return;
     } catch (error) {
       if (!(error instanceof RequestProblem) || error.problem.status !== 409) {
@@ -156,7 +165,7 @@ async function sendSome(path: string, changes: readonly ItemChange[]): Promise<v
         throw error;
       }
       const theirs = error.problem.current as KitItemRecord;
-      versions.set(keyOf(theirs), theirs.version);
+      seeVersion(keyOf(theirs), theirs.version);
       const name = (theirs.value as { name?: string; title?: string } | null)?.name ?? 'record of the kit';
       if ((await askWhichToKeep(name, error.problem.detail)) === 'theirs') {
         void mutate(path);
@@ -208,20 +217,16 @@ export async function keepPicture(buildId: string, file: File): Promise<string> 
   const canvas = new OffscreenCanvas(Math.round(bitmap.width * scale), Math.round(bitmap.height * scale));
   canvas.getContext('2d')!.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
   const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.85 });
-  const response = await saving(() =>
-    fetch(pathTo(PATHS.pictures, buildId), { method: 'POST', body: blob }).catch((error: unknown) => {
-      throw new Unreachable('The server cannot be reached.', { cause: error });
-    }),
-  );
-  if (!response.ok) throw new Error(((await response.json()) as { detail: string }).detail);
-  return ((await response.json()) as { id: string }).id;
+  const kept = await saving(() => request<{ id: string }>('POST', pathTo(PATHS.pictures, buildId), blob));
+  return kept.id;
 }
 
 const MOST_PIXELS = 1600;
 
+/** Sub-assemblies and joins without versions, as they are to be. */
 interface Division {
   trays: { id: string; tray: SubassembliesInput['trays'][number]['tray'] }[];
-  joins: SubassembliesInput['joins'];
+  joins: { id: string; join: SubassembliesInput['joins'][number]['join'] }[];
 }
 
 function divisionOf(build: BuildRecord): Division {
@@ -230,33 +235,81 @@ function divisionOf(build: BuildRecord): Division {
       id,
       tray: { ...tray, partIds: parts.map((part) => part.id) },
     })),
-    joins: build.joins.map(({ buildId: _buildId, version: _version, ...join }) => join),
+    joins: build.joins.map(({ id, buildId: _buildId, version: _version, ...join }) => ({ id, join })),
   };
 }
 
-/** Lays a division over the one that stands now. */
-async function sendDivision(buildId: string, { trays, joins }: Division): Promise<void> {
-  const now = await currentBuild(buildId);
-  const versionOf = new Map(now?.trays.map(({ id, version }) => [id, version]));
-  const kept = new Set(trays.map(({ id }) => id));
-  const input: SubassembliesInput = {
-    trays: trays.map(({ id, tray }) => ({ id, version: versionOf.get(id) ?? 0, tray })),
-    removed: [...versionOf].filter(([id]) => !kept.has(id)).map(([id, version]) => ({ id, version })),
-    joins,
+const wanted = <R extends { id: string }>(
+  records: readonly R[],
+  now: readonly { id: string; version: number }[],
+) => {
+  const versions = new Map(now.map(({ id, version }) => [id, version]));
+  const kept = new Set(records.map(({ id }) => id));
+  return {
+    records: records.map((record) => ({ ...record, version: versions.get(record.id) ?? 0 })),
+    removed: now.filter(({ id }) => !kept.has(id)).map(({ id, version }) => ({ id, version })),
   };
-  try {
-    replaceBuild(
-      await saving(() => request<BuildRecord>('PUT', pathTo(PATHS.subassemblies, buildId), input)),
-    );
-  } catch (error) {
-    refreshBench();
-    throw error;
+};
+
+/** Lays a division over the one that stands now. Where another tab has changed that one, the builder is asked. */
+async function sendDivision(buildId: string, division: Division): Promise<void> {
+  let now = await currentBuild(buildId);
+  for (;;) {
+    const trays = wanted(division.trays, now?.trays ?? []);
+    const joins = wanted(division.joins, now?.joins ?? []);
+    const input: SubassembliesInput = {
+      trays: trays.records,
+      removed: trays.removed,
+      joins: joins.records,
+      removedJoins: joins.removed,
+    };
+    try {
+      replaceBuild(
+        await saving(() => request<BuildRecord>('PUT', pathTo(PATHS.subassemblies, buildId), input)),
+      );
+      return;
+    } catch (error) {
+      if (!isStale(error)) {
+        refreshBench();
+        throw error;
+      }
+      now = error.problem.current as BuildRecord;
+      if ((await askWhichToKeep(`The division of ${now.name}`, error.problem.detail)) === 'theirs') {
+        replaceBuild(now);
+        return;
+      }
+    }
   }
 }
 
+/** Makes a change of a division that is taken back by laying the one before over what it made. */
+async function changeDivision(
+  build: BuildRecord,
+  label: string,
+  change: () => Promise<unknown>,
+): Promise<void> {
+  const before = divisionOf(build);
+  remember({ label, undo: () => sendDivision(build.id, before), redo: change });
+  await change();
+}
+
+/** Removes a sub-assembly, and it from the joins. */
+export const removeTray = (build: BuildRecord, tray: TrayRecord): Promise<void> =>
+  changeDivision(build, `remove ${tray.name}`, () => sendTrayRemoval(tray));
+
+/** Removes a join; what waited for it waits no more. */
+export const removeJoin = (build: BuildRecord, join: JoinRecord): Promise<void> =>
+  changeDivision(build, `remove ${join.name}`, () => sendJoinRemoval(join));
+
+/** Adds a join of the builder's own. */
+export const addJoin = (build: BuildRecord, join: JoinInput): Promise<void> =>
+  changeDivision(build, `add ${join.name}`, () => sendJoin(build.id, join));
+
 /** Joins that the builder wrote down by hand and whose sub-assemblies are still there: a proposal keeps them. */
 function ownJoins({ joins }: Pick<Division, 'joins'>, trayIds: ReadonlySet<string>): Division['joins'] {
-  return joins.filter((join) => join.jointIds.length === 0 && join.trayIds.every((id) => trayIds.has(id)));
+  return joins.filter(
+    ({ join }) => join.jointIds.length === 0 && join.trayIds.every((id) => trayIds.has(id)),
+  );
 }
 
 /** Divides a build as proposed; taking it back restores the division that was there. */
@@ -270,14 +323,17 @@ export async function takeDivision(build: BuildRecord, taken: TakenProposal): Pr
       tray: tray,
     })),
     joins: [
-      ...taken.joins.map(({ trayKeys, after: earlier, ...join }) => ({
-        ...join,
-        trayIds: trayKeys.map((key) => idOf.get(key)!),
-        afterJoinIds: earlier.map((at) => taken.joins[at]!.id),
+      ...taken.joins.map(({ id, trayKeys, after: earlier, ...join }) => ({
+        id,
+        join: {
+          ...join,
+          trayIds: trayKeys.map((key) => idOf.get(key)!),
+          afterJoinIds: earlier.map((at) => taken.joins[at]!.id),
+        },
       })),
-      ...ownJoins(before, new Set(idOf.values())).map((join) => ({
-        ...join,
-        afterJoinIds: join.afterJoinIds.filter((id) => made.has(id)),
+      ...ownJoins(before, new Set(idOf.values())).map(({ id, join }) => ({
+        id,
+        join: { ...join, afterJoinIds: join.afterJoinIds.filter((other) => made.has(other)) },
       })),
     ],
   };

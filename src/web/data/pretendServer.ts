@@ -4,6 +4,13 @@ export interface Asked {
   method: string;
   path: string;
   body: unknown;
+  /** Of its If-Match. */
+  version?: number;
+}
+interface Sent {
+  method: string;
+  body?: string;
+  headers?: Record<string, string>;
 }
 type Answer = { status: number; body?: unknown };
 
@@ -29,9 +36,15 @@ export function pretendServer() {
         setItem: (key: string, value: string) => void stored.set(key, value),
         removeItem: (key: string) => void stored.delete(key),
       });
-      vi.stubGlobal('fetch', (path: string, { method, body }: { method: string; body?: string }) => {
+      vi.stubGlobal('fetch', (path: string, { method, body, headers = {} }: Sent) => {
         if (isAway) return Promise.reject(new TypeError('failed to fetch'));
-        const one = { method, path, body: body === undefined ? undefined : (JSON.parse(body) as unknown) };
+        const match = headers['if-match'];
+        const one: Asked = {
+          method,
+          path,
+          body: body === undefined ? undefined : (JSON.parse(body) as unknown),
+          version: match === undefined ? undefined : Number(match.replaceAll('"', '')),
+        };
         asked.push(one);
         const { status, body: given } = answer(one);
         return Promise.resolve(new Response(status === 204 ? null : JSON.stringify(given ?? {}), { status }));
@@ -43,7 +56,13 @@ export function pretendServer() {
 /** Problem details as the server sends them. */
 export const problem = (status: number, detail: string, current?: unknown): Answer => ({
   status,
-  body: { type: 'about:blank', title: 'No', status, detail, current },
+  body: {
+    type: status === 409 && current !== undefined ? '/problems/stale-version' : 'about:blank',
+    title: 'No',
+    status,
+    detail,
+    current,
+  },
 });
 
 const CONFLICT = './conflict.ts';

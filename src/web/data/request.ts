@@ -1,4 +1,4 @@
-import type { Problem } from '../../api/index.ts';
+import { OWN_HEADER, type Answered, type Problem } from '../../api/index.ts';
 
 /** An answer of the server that says what went wrong. */
 export class RequestProblem extends Error {
@@ -13,36 +13,59 @@ export class RequestProblem extends Error {
 /** The server could not be reached at all. */
 export class Unreachable extends Error {}
 
-/** Sends JSON and reads JSON. Throws RequestProblem for an answer with a problem, Unreachable for none. */
-export async function request<T>(
-  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+/** The server wants the passphrase first; what waits for it is tried again like what could not be sent. */
+export class SignedOut extends Unreachable {}
+
+type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
+
+/** Sends a body as it is, JSON apart, and reads JSON, with the headers of the answer. `version`: that of the record
+ *  which is changed or removed. Throws RequestProblem for an answer with a problem, Unreachable for none. */
+export async function exchange<T>(
+  method: Method,
   path: string,
-  body?: unknown,
-): Promise<T> {
+  { body, version }: { body?: unknown; version?: number } = {},
+): Promise<Answered<T>> {
+  const isFile = body instanceof Blob;
   let response: Response;
   try {
     response = await fetch(path, {
       method,
-      headers: body === undefined ? undefined : { 'content-type': 'application/json' },
-      body: body === undefined ? undefined : JSON.stringify(body),
+      headers: {
+        ...(body === undefined || isFile ? {} : { 'content-type': 'application/json' }),
+        ...(method === 'GET' ? {} : { [OWN_HEADER]: '1' }),
+        ...(version === undefined ? {} : { 'if-match': `"${version}"` }),
+      },
+      body: body === undefined ? undefined : isFile ? body : JSON.stringify(body),
     });
   } catch (error) {
     throw new Unreachable('The server cannot be reached.', { cause: error });
   }
-  if (response.ok) return (response.status === 204 ? undefined : await response.json()) as T;
+  if (response.ok) {
+    const read: unknown = response.status === 204 ? undefined : await response.json();
+    return { body: read as T, headers: response.headers };
+  }
+  const problem = await problemIn(response);
+  if (response.status === 401) throw new SignedOut(problem.detail);
+  throw new RequestProblem(problem);
+}
+
+async function problemIn(response: Response): Promise<Problem> {
   const text = await response.text();
-  let problem: Problem;
   try {
-    problem = JSON.parse(text) as Problem;
+    return JSON.parse(text) as Problem;
   } catch {
-    problem = {
+    return {
       type: 'about:blank',
       title: 'The server refused',
       status: response.status,
       detail: text.slice(0, 200) || response.statusText,
     };
   }
-  throw new RequestProblem(problem);
+}
+
+/** The same without the headers. */
+export async function request<T>(method: Method, path: string, body?: unknown, version?: number): Promise<T> {
+  return (await exchange<T>(method, path, { body, version })).body;
 }
 
 export const get = <T>(path: string): Promise<T> => request<T>('GET', path);

@@ -23,6 +23,7 @@ const paint = (id: string, absorb: [number, number], change: Partial<PaintRecord
   uncertainty: 1,
   geometry: '45:0',
   gloss: null,
+  version: 1,
   dropMl: null,
   strength: null,
   perDrop: 1,

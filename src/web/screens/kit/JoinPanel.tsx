@@ -2,7 +2,7 @@ import { MultiSelect, NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { BuildRecord } from '../../../api/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
-import { addJoin, removeJoin } from '../../data/bench.ts';
+import { addJoin, removeJoin } from '../../data/kit.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 
 /** Joints made after paint, in the order they can be made. */
@@ -20,7 +20,7 @@ export function JoinPanel({ build }: { build: BuildRecord }) {
       return;
     }
     try {
-      await addJoin(build.id, {
+      await addJoin(build, {
         name: name.trim(),
         trayIds,
         afterJoinIds: after,
@@ -48,7 +48,7 @@ export function JoinPanel({ build }: { build: BuildRecord }) {
         {build.joins.map((join) => (
           <li key={join.id} style={{ marginBottom: 6 }}>
             {join.name}
-            <RemoveButton name={`Remove joint ${join.name}`} onRemove={() => void removeJoin(join.id)} />
+            <RemoveButton name={`Remove joint ${join.name}`} onRemove={() => void removeJoin(build, join)} />
             <br />
             <span className="soft small">
               {join.adhesive}; {join.minutes} min, sets in {formatMinutes(join.setMinutes)}

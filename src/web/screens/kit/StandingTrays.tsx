@@ -46,7 +46,7 @@ export function StandingTrays({ build, kit }: Pick<KitViewProps, 'build' | 'kit'
             onChoose={({ id }) => setChosenId(id)}
           />
           <div className="column">
-            {tray && <TrayEditor key={tray.id} tray={tray} kit={kit} />}
+            {tray && <TrayEditor key={tray.id} build={build} tray={tray} kit={kit} />}
             <JoinPanel build={build} />
           </div>
         </div>
@@ -61,7 +61,7 @@ export function StandingTrays({ build, kit }: Pick<KitViewProps, 'build' | 'kit'
               `Remove "${build.name}" with its kit, sub-assemblies and log? This cannot be undone.`,
             )
           )
-            void removeBuild(build.id).then(() => navigate('/'));
+            void removeBuild(build).then(() => navigate('/'));
         }}
       >
         Remove this build

@@ -1,16 +1,22 @@
 import { NumberInput, Select, Textarea, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import type { TrayRecord } from '../../../api/index.ts';
+import type { BuildRecord, TrayRecord } from '../../../api/index.ts';
 import { SUBSTRATES } from '../../../core/finish/index.ts';
 import { partLabel, readPartList, type Kit, type PartListReading } from '../../../core/kit/index.ts';
-import { removeTray, saveTray } from '../../data/bench.ts';
-import { changeKit } from '../../data/kit.ts';
+import { saveTray } from '../../data/bench.ts';
+import { changeKit, removeTray } from '../../data/kit.ts';
 import { changesFromRead } from './partChanges.ts';
 import { partOptions } from './partNames.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 
+interface TrayEditorProps {
+  build: BuildRecord;
+  tray: TrayRecord;
+  kit: Kit;
+}
+
 /** Name, plastic, area and parts of a sub-assembly. */
-export function TrayEditor({ tray, kit }: { tray: TrayRecord; kit: Kit }) {
+export function TrayEditor({ build, tray, kit }: TrayEditorProps) {
   const [name, setName] = useState(tray.name);
   const [pasted, setPasted] = useState('');
   const [problems, setProblems] = useState<PartListReading['problems']>([]);
@@ -157,7 +163,7 @@ export function TrayEditor({ tray, kit }: { tray: TrayRecord; kit: Kit }) {
           type="button"
           className="quiet"
           style={{ marginLeft: 'auto' }}
-          onClick={() => void removeTray(tray)}
+          onClick={() => void removeTray(build, tray)}
         >
           Remove this sub-assembly
         </button>

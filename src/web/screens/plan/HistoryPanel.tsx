@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import useSWR from 'swr';
-import { PATHS, type PastPlanRecord } from '../../../api/index.ts';
+import { PATHS, pathTo, type PastPlanHead, type PastPlanRecord } from '../../../api/index.ts';
 import { dayText, whenText } from '../../components/time.ts';
 import { get } from '../../data/request.ts';
 import type { PlanView } from '../../workers/planView.ts';
@@ -17,9 +17,12 @@ const MOVED_MINUTES = 5;
 export function HistoryPanel({ buildId, view }: HistoryPanelProps) {
   const [open, setOpen] = useState(false);
   const [picked, setPicked] = useState<number>();
-  const { data, error } = useSWR<PastPlanRecord[], Error>(open ? PATHS.planHistory : null, get);
+  const { data, error } = useSWR<PastPlanHead[], Error>(open ? PATHS.planHistory : null, get);
+  const { data: chosen } = useSWR<PastPlanRecord, Error>(
+    picked === undefined ? null : pathTo(PATHS.pastPlan, String(picked)),
+    get,
+  );
   const past = [...(data ?? [])].reverse().slice(0, SHOWN);
-  const chosen = past.find(({ id }) => id === picked);
   const titles = new Map(view.operations.map(({ id, title }) => [id, title]));
   const own = (id: string) => id.startsWith(`${buildId}/`);
   const moved = chosen

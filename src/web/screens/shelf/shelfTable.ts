@@ -182,7 +182,7 @@ export function planMerge(
         name,
         kind: 'changed',
         says: differences.join('; '),
-        row: { paintId: known.id, paint: undefined, shelf, change },
+        row: { paintId: known.id, paint: undefined, shelf, change, version: known.version },
       };
     }
     const paint = newPaint(cell, number('volume'), change.priceCents ?? 0);
@@ -198,6 +198,7 @@ export function planMerge(
         paint,
         shelf: { levelMl, ...about },
         change: change.discontinued === undefined ? {} : { discontinued: change.discontinued },
+        version: 0,
       },
     };
   });

@@ -1,0 +1,31 @@
+import type { Database } from '../database/open.ts';
+import { inPortions, oneAtATime } from '../requests/inPortions.ts';
+import { refitDone, refitDue, refitSteps } from '../store/cupStore.ts';
+import { writing } from './served.ts';
+
+/** Learns the optics of paints from their readings, one request after the other and in portions, so that nothing else
+ *  waits for it. */
+export interface Learning {
+  /** Resolves once everything that was due has been learned. */
+  catchUp: () => Promise<void>;
+}
+
+export function learning(db: Database): Learning {
+  const inTurn = oneAtATime();
+  return {
+    catchUp: () =>
+      inTurn(async () => {
+        for (let due = refitDue(db); due.length > 0; due = refitDue(db)) {
+          const store = await inPortions(refitSteps(db, due));
+          const asked = due;
+          writing(db, (tx) => {
+            // A reading that came meanwhile has more to say.
+            const now = refitDue(tx);
+            if (JSON.stringify(now) !== JSON.stringify(asked)) return;
+            store(tx);
+            refitDone(tx);
+          });
+        }
+      }),
+  };
+}
