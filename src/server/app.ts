@@ -73,15 +73,16 @@ export function createApp({
     paintRoutes(served, learn),
   );
 
-  app.use('/api', (request) => {
+  const nothingHere: RequestHandler = (request) => {
     throw new ProblemError({
       status: 404,
       title: 'No such address',
       detail: `${request.method} ${shown(request.originalUrl)} is not something Fanfare answers.`,
     });
-  });
+  };
+  app.use('/api', nothingHere);
   if (webFolder && existsSync(join(webFolder, 'index.html'))) serveInterface(app, webFolder);
-  app.use(sendProblem);
+  app.use(nothingHere, sendProblem);
   return app;
 }
 

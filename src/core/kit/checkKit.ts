@@ -48,6 +48,10 @@ export function checkKit(kit: Kit): KitProblem[] {
     if (fromPartId === toPartId)
       impossible(`A wire or pipe leads from ${name(fromPartId)} to itself: pick another part for one end.`);
   }
+  for (const part of kit.parts) {
+    if (part.id in {})
+      impossible(`${partLabel(part)} ${part.name} has an id that cannot be used: remove it and add it anew.`);
+  }
   const optionIds = new Map<string, string>();
   for (const { name: choice, options } of kit.choices) {
     for (const { id, name: option } of options) {

@@ -71,7 +71,8 @@ export function copyWhole(sqlite: Sqlite.Database, to: string): void {
 
 /** Removes a file and what SQLite keeps beside it. */
 export function removeWhole(file: string): void {
-  for (const path of [file, ...COMPANIONS.map((end) => file + end)]) rmSync(path, { force: true });
+  for (const path of [file, ...[...COMPANIONS, '.lock'].map((end) => file + end)])
+    rmSync(path, { force: true });
 }
 
 /** Puts a data file and its log under another name. */

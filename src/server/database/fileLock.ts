@@ -2,25 +2,28 @@ import { existsSync, readFileSync, realpathSync, rmSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import Sqlite from 'better-sqlite3';
 
+/** Says in a builder's words why a file is not opened. */
+export class FileRefusal extends Error {}
+
 const USER_VERSION_AT = 60;
 /** Files that this process has. */
 const held = new Set<string>();
 
 /** Takes a data file for this process alone, until it ends in whatever way: the lock is the operating system's, so
  *  that none is left over by a killed server. Gives what lets go of it, or undefined where the folder cannot be
- *  written. Throws Error, naming the process that has it. */
+ *  written. Throws FileRefusal, naming the process that has it. */
 export function takeFile(file: string): (() => void) | undefined {
   const real = join(realpathSync(dirname(file)), basename(file));
   const path = `${existsSync(real) ? realpathSync(real) : real}.lock`;
   if (held.has(path))
-    throw new Error(`The data file ${file} is open in this process (${process.pid}) already.`);
+    throw new FileRefusal(`The data file ${file} is open in this process (${process.pid}) already.`);
   let lock: Sqlite.Database;
   try {
     lock = tryLock(path);
   } catch (error) {
     const { code = '' } = error as { code?: string };
     if (code.startsWith('SQLITE_BUSY')) {
-      throw new Error(
+      throw new FileRefusal(
         `Another Fanfare, process ${holderOf(path)}, has the data file ${file} open. Use that one, or end it first.`,
         { cause: error },
       );

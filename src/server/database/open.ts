@@ -25,7 +25,7 @@ import {
   programVersion,
   type FileIdentity,
 } from './fileIdentity.ts';
-import { takeFile } from './fileLock.ts';
+import { FileRefusal, takeFile } from './fileLock.ts';
 import * as schema from './schema.ts';
 
 /** The tables, inside a transaction or out of one. */
@@ -46,6 +46,9 @@ export interface OpenDatabase {
 const IN_MEMORY = ':memory:';
 /** SQLite waits this long for a lock by itself, with the whole server; longer waits are the routes'. */
 const BUSY_MS = 100;
+
+/** What a full disk answers: to a page, to a file, and to the memory that readers of a log share. */
+const NO_ROOM = new Set(['SQLITE_FULL', 'ENOSPC', 'SQLITE_IOERR_SHMSIZE']);
 
 /** Opens or creates the data file and brings its tables up to date, keeping a copy of an older one first. A file that
  *  cannot be written or is damaged is opened for reading, from a copy. Throws Error, in a builder's words, for a file of
@@ -188,7 +191,7 @@ function openForReading(file: string, why: string, notes: string[], release: (()
     return opened(sqlite, { file, readOnly, notes, release });
   } catch (error) {
     sqlite.close();
-    throw new Error(
+    throw new FileRefusal(
       `${why} It cannot be read either (${(error as Error).message}). Restore a backup: npm start -- --restore FILE`,
       { cause: error },
     );
@@ -215,13 +218,13 @@ function inWords(file: string, error: unknown): Error {
     return (each as { code?: string }).code ?? codeIn(each.cause);
   };
   const code = codeIn(error);
-  if (code === undefined) return error as Error;
+  if (code === undefined || error instanceof FileRefusal) return error as Error;
   if (code === 'SQLITE_NOTADB')
     return new Error(
       `${file} is not a Fanfare data file. It was left as it is; name another with FANFARE_DATA.`,
       { cause: error },
     );
-  if (code === 'SQLITE_FULL' || code === 'ENOSPC')
+  if (NO_ROOM.has(code))
     return new Error(
       `The disk that holds ${file} is full. Free some space and start again; nothing was lost.`,
       { cause: error },

@@ -1,4 +1,5 @@
 import { OWN_HEADER, type Answered, type Problem } from '../../api/index.ts';
+import { setSignedOut } from './signedOut.ts';
 
 /** An answer of the server that says what went wrong. */
 export class RequestProblem extends Error {
@@ -40,6 +41,7 @@ export async function exchange<T>(
   } catch (error) {
     throw new Unreachable('The server cannot be reached.', { cause: error });
   }
+  setSignedOut(response.status === 401);
   if (response.ok) {
     const read: unknown = response.status === 204 ? undefined : await response.json();
     return { body: read as T, headers: response.headers };

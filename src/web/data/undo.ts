@@ -36,6 +36,13 @@ export function forget(change: Change): void {
   changed();
 }
 
+/** Forgets every change. */
+export function forgetAll(): void {
+  done = [];
+  undone = [];
+  changed();
+}
+
 /** What `undo` would take back now; null for nothing. */
 export function undoLabel(): string | null {
   return snapshot.undoLabel;

@@ -6,6 +6,7 @@ import { ConflictQuestion } from './ConflictQuestion.tsx';
 import { DryingRack } from './DryingRack.tsx';
 import { Refusal } from './Refusal.tsx';
 import { StageRunner } from './StageRunner.tsx';
+import { StandingWords } from './StandingWords.tsx';
 import { TopBand } from './TopBand.tsx';
 import { useShortcuts } from './useShortcuts.ts';
 
@@ -31,6 +32,7 @@ export function Shell() {
           Skip to the view
         </a>
         <TopBand buildId={buildId} onPalette={() => setPalette(true)} onSheet={() => setSheet(true)} />
+        <StandingWords />
         <Refusal />
         {buildId && <StageRunner buildId={buildId} />}
         <main id="desk" className="desk" tabIndex={-1} style={{ outline: 'none' }}>

@@ -1,12 +1,12 @@
 import { SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
 import type { SettingsRecord } from '../../../api/index.ts';
-import { PATHS } from '../../../api/index.ts';
 import { requireCalendar } from '../../../core/plan/index.ts';
 import { Loading } from '../../components/Loading.tsx';
 import { saveSettings, useBench } from '../../data/bench.ts';
 import { AirPanel } from '../finish/AirPanel.tsx';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
+import { BackupPanel } from './BackupPanel.tsx';
 import { ToolTable } from './ToolTable.tsx';
 
 const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
@@ -224,16 +224,7 @@ export function BenchScreen() {
             onChange={(value) => save({ preferences: { ...preferences, volume: value } }, 'unit of volume')}
           />
         </div>
-        <div className="panel">
-          <h3>Backup</h3>
-          <p className="small">
-            Everything, as one file. To restore, stop Fanfare and name the file with{' '}
-            <span className="mono">FANFARE_DATA</span>.
-          </p>
-          <a className="quiet" style={{ marginTop: 8 }} href={PATHS.backup} download>
-            Save a backup
-          </a>
-        </div>
+        <BackupPanel guarded={data.guarded ?? false} readOnly={Boolean(data.readOnly)} />
       </section>
     </div>
   );

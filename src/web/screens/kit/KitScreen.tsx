@@ -30,7 +30,7 @@ export function KitScreen() {
   if (!ready) return <Loading what="the kit" error={error} />;
   if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
   if (!kit || !stock) return <Loading what="the kit" error={kitError} />;
-  const View = VIEWS[view];
+  const View = Object.hasOwn(VIEWS, view) ? VIEWS[view] : undefined;
   if (!View) return <Navigate to={`/build/${build.id}/kit`} replace />;
   return (
     <div className="columns kit">

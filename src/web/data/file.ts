@@ -1,0 +1,20 @@
+import { mutate } from 'swr';
+import { PATHS } from '../../api/index.ts';
+import { request } from './request.ts';
+import { saving } from './saving.ts';
+import { forgetAll } from './undo.ts';
+
+/** Puts a backup in the place of everything on the bench. Gives where the server keeps what was there before. */
+export async function restoreBackup(file: Blob): Promise<string> {
+  const { kept } = await saving(() => request<{ kept: string }>('POST', PATHS.restore, file));
+  // What was done before has nothing to be taken back from any more.
+  forgetAll();
+  await mutate(() => true);
+  return kept;
+}
+
+/** Ends this browser's session; the passphrase is asked for again. */
+export async function signOut(): Promise<void> {
+  await saving(() => request('POST', PATHS.signOut));
+  location.assign(PATHS.signIn);
+}
