@@ -5,7 +5,8 @@ import { join } from 'node:path';
 import { wholeBench, type BenchSnapshot } from '../src/api/index.ts';
 
 const ROOT = join(import.meta.dirname, '..');
-const SERVER = join(ROOT, 'dist/server/main.js');
+/** The built server. */
+export const SERVER = join(ROOT, 'dist/server/main.js');
 
 export interface Started {
   process: ChildProcess;

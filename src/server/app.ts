@@ -52,11 +52,8 @@ export function createApp({
 
   const watch = watchClock(served.db, served.clock);
   app.use('/api', onlyOwnKind, onlyWhereWritable(served), jsonBody);
-  app.use('/api', (request, response, next) => {
-    if (changesState(request))
-      response.on('finish', () => {
-        if (response.statusCode < 400 && served.readOnly === null && served.sqlite.open) watch.note();
-      });
+  app.use('/api', (request, _response, next) => {
+    if (changesState(request)) watch.note();
     next();
   });
   app.use(

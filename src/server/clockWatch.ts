@@ -18,7 +18,7 @@ export interface ClockWatch {
   jump: () => ClockJump | null;
   /** The clock is right as it is. */
   accept: () => void;
-  /** Something was written: the bench was at work. */
+  /** Something is written: the bench is at work. */
   note: () => void;
 }
 
@@ -41,7 +41,12 @@ export function watchClock(db: Database, clock: () => number): ClockWatch {
     note: () => {
       if (hasJumped()) return;
       last = Math.max(last, clock());
-      if (last - noted >= NOTED_EVERY_MS || readFact(db, LAST_AT_WORK) === undefined) write(last);
+      if (last - noted < NOTED_EVERY_MS && readFact(db, LAST_AT_WORK) !== undefined) return;
+      try {
+        write(last);
+      } catch {
+        // The file is held or full: what is being written says so itself, and the time is noted with the next.
+      }
     },
   };
 }
