@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -6,12 +6,28 @@ import { join } from 'node:path';
 import { OWN_HEADER, wholeBench, type BenchSnapshot } from '../api/index.ts';
 import { createApp, type AppOptions } from './app.ts';
 import { openDatabase, type OpenDatabase } from './database/open.ts';
-import { isEmpty, seedDemo } from './seedDemo.ts';
+import { seedDemo } from './seedDemo.ts';
 
 export interface Answer<T> {
   status: number;
   body: T;
   headers: Headers;
+}
+
+/** Sample benches by the moment of their seeding: each is laid out once for all tests of a file. */
+const seeded = new Map<number, string>();
+
+function seededFile(now: number): string {
+  const known = seeded.get(now);
+  if (known) return known;
+  const folder = mkdtempSync(join(tmpdir(), 'fanfare-seeded-'));
+  process.on('exit', () => rmSync(folder, { recursive: true, force: true }));
+  const file = join(folder, 'bench.db');
+  const data = openDatabase(file);
+  seedDemo(data.db, now);
+  data.close();
+  seeded.set(now, file);
+  return file;
 }
 
 /** A server on a data file of its own, for the tests of the server. */
@@ -26,8 +42,8 @@ export function testBench(now: number) {
     server: undefined as Server | undefined,
     base: '',
     async listen(demo: boolean, options: Partial<AppOptions> = {}): Promise<void> {
+      if (demo && !existsSync(bench.file)) copyFileSync(seededFile(bench.now), bench.file);
       const data = openDatabase(bench.file);
-      if (demo && isEmpty(data.db)) seedDemo(data.db, bench.now);
       const app = createApp({ ...data, clock: () => bench.now, demo, ...options });
       const server = app.listen(0, '127.0.0.1');
       Object.assign(bench, { data, server });

@@ -8,7 +8,7 @@ export { benchAt, kill, scratchFolder, startAndFail, startServer, type Started }
 /** A Tuesday evening two minutes into a bench session of the sample calendar, by the local clock. */
 export const EVENING = '2026-05-12T19:32:00';
 
-export async function openBrowser(folder: string): Promise<Browser> {
+export async function openBrowser(folder: string, args: string[] = []): Promise<Browser> {
   const executablePath = process.env.FANFARE_CHROMIUM;
   if (!executablePath) throw new Error('FANFARE_CHROMIUM must name a Chromium; npm test sees to it.');
   return puppeteer.launch({
@@ -22,6 +22,7 @@ export async function openBrowser(folder: string): Promise<Browser> {
       '--disable-background-networking',
       '--disable-component-update',
       '--disable-sync',
+      ...args,
     ],
   });
 }

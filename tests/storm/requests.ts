@@ -20,6 +20,7 @@ export interface RequestsResult {
   answers: Record<string, number>;
   /** Slowest answer and the largest answer to a refusal. */
   slowestMs: number;
+  slowest: string;
   largestRefusal: number;
   /** Slowest fetch of the bench meanwhile, as a multiple of a plain one. */
   heldUp: number;
@@ -42,6 +43,7 @@ export async function requestStorm(requests: number, seed = 1): Promise<Requests
     requests: 0,
     answers: {},
     slowestMs: 0,
+    slowest: '',
     largestRefusal: 0,
     heldUp: 0,
     unsound: [],
@@ -62,7 +64,11 @@ export async function requestStorm(requests: number, seed = 1): Promise<Requests
         const began = performance.now();
         const answer = await fetch(address + path, { method, body, headers });
         const text = await answer.text();
-        result.slowestMs = Math.max(result.slowestMs, performance.now() - began);
+        const took = performance.now() - began;
+        if (took > result.slowestMs) {
+          result.slowestMs = took;
+          result.slowest = `${method} ${path.slice(0, 60)}`;
+        }
         const kind = String(Math.floor(answer.status / 100));
         result.answers[kind] = (result.answers[kind] ?? 0) + 1;
         if (answer.status >= 400) result.largestRefusal = Math.max(result.largestRefusal, text.length);
@@ -70,9 +76,9 @@ export async function requestStorm(requests: number, seed = 1): Promise<Requests
         result.answers['0'] = (result.answers['0'] ?? 0) + 1;
       }
     };
-    let isOver = false;
+    const state = { isOver: false };
     const watching = (async () => {
-      while (!isOver) {
+      while (!state.isOver) {
         result.heldUp = Math.max(result.heldUp, (await timed(() => fetch(address + PATHS.bench))) / usual);
         await new Promise((resolve) => setTimeout(resolve, 20));
       }
@@ -81,7 +87,7 @@ export async function requestStorm(requests: number, seed = 1): Promise<Requests
       while (result.requests < requests) await one();
     });
     await Promise.all(workers);
-    isOver = true;
+    state.isOver = true;
     await watching;
     await kill(server, 'SIGTERM');
     result.unsound = unsoundIn(file);
@@ -183,7 +189,7 @@ function body(random: Random, known: Known): string {
   if (way < 0.17) return JSON.stringify({ name: 'x'.repeat(Math.floor(random() * 1_200_000)) });
   if (way < 0.19) return '{"__proto__": {"admin": true}, "constructor": {"prototype": {"admin": true}}}';
   const mutated = mutate(random, structuredClone(pick(random, known.bodies)), 0);
-  return JSON.stringify(mutated) ?? 'null';
+  return mutated === undefined ? 'null' : JSON.stringify(mutated);
 }
 
 const nested = (depth: number) => `${'{"a":'.repeat(depth)}1${'}'.repeat(depth)}`;
@@ -223,12 +229,13 @@ function mutate(random: Random, value: unknown, depth: number): unknown {
     list[at] = mutate(random, list[at], depth + 1);
     return list;
   }
-  const entries = Object.entries(value);
+  const entries: [string, unknown][] = Object.entries(value);
   if (entries.length === 0) return { strange: 1 };
   const at = Math.floor(random() * entries.length);
   const [key, inside] = entries[at]!;
-  if (random() < 0.15) entries.splice(at, 1);
-  else if (random() < 0.15) entries.push([pick(random, ['__proto__', 'admin', 'id', 'version']), inside]);
+  const way = random();
+  if (way < 0.15) entries.splice(at, 1);
+  else if (way < 0.3) entries.push([pick(random, ['__proto__', 'admin', 'id', 'version']), inside]);
   else entries[at] = [key, mutate(random, inside, depth + 1)];
   return Object.fromEntries(entries);
 }

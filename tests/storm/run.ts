@@ -22,7 +22,7 @@ console.log(`faults: ${faults.length - failed} of ${faults.length} survived`);
 const stormed = await requestStorm(requests);
 const { answers, slowestMs, heldUp, largestRefusal, unsound } = stormed;
 console.log(
-  `requests: ${stormed.requests}; answers ${JSON.stringify(answers)}; slowest ${slowestMs.toFixed(0)} ms; a fetch of the bench meanwhile at most ${heldUp.toFixed(1)} times a plain one; largest refusal ${largestRefusal} characters; ${unsound.length} records unsound`,
+  `requests: ${stormed.requests}; answers ${JSON.stringify(answers)}; slowest ${slowestMs.toFixed(0)} ms (${stormed.slowest}); a fetch of the bench meanwhile at most ${heldUp.toFixed(1)} times a plain one; largest refusal ${largestRefusal} characters; ${unsound.length} records unsound`,
 );
 for (const words of unsound.slice(0, 20)) console.log(`  ${words}`);
 

@@ -117,8 +117,7 @@ export function buildRoutes({ db }: Served, learning: Learning): Router {
   });
 
   remove(PATHS.tray, (request, response) => {
-    removeTray(db, idOf(request), ifMatch(request));
-    response.status(204).end();
+    response.json(removeTray(db, idOf(request), ifMatch(request)));
   });
 
   post(PATHS.joins, (request, response) => {
@@ -153,8 +152,7 @@ export function buildRoutes({ db }: Served, learning: Learning): Router {
   });
 
   remove(PATHS.join, (request, response) => {
-    removeJoin(db, idOf(request), ifMatch(request));
-    response.status(204).end();
+    response.json(removeJoin(db, idOf(request), ifMatch(request)));
   });
 
   return router;

@@ -15,13 +15,12 @@ export function learning(db: Database): Learning {
   return {
     catchUp: () =>
       inTurn(async () => {
-        for (let due = refitDue(db); due.length > 0; due = refitDue(db)) {
-          const store = await inPortions(refitSteps(db, due));
-          const asked = due;
+        for (let due = refitDue(db); due !== undefined; due = refitDue(db)) {
+          const { paintIds, version } = due;
+          const store = await inPortions(refitSteps(db, paintIds));
           writing(db, (tx) => {
-            // A reading that came meanwhile has more to say.
-            const now = refitDue(tx);
-            if (JSON.stringify(now) !== JSON.stringify(asked)) return;
+            // A reading that came meanwhile has more to say: then it is all done once more.
+            if (refitDue(tx)?.version !== version) return;
             store(tx);
             refitDone(tx);
           });

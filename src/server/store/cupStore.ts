@@ -5,7 +5,7 @@ import { surfaceOf, underlaySpectrum } from '../../core/paint/index.ts';
 import type { Database } from '../database/open.ts';
 import { cups, paints, readings, refits } from '../database/schema.ts';
 import { believedPaint } from './paintStore.ts';
-import { readFact, writeFact } from './revisions.ts';
+import { nextVersion, readFact, writeFact } from './revisions.ts';
 
 export function readCups(db: Database): CupRecord[] {
   const taken = new Map<string | null, ReadingRecord[]>();
@@ -95,14 +95,27 @@ export function refitPaints(db: Database, paintIds: readonly string[]): void {
 
 const DUE = 'refit-due';
 
+/** Paints whose optics are to be learned anew; another version means that there is more to learn from. */
+interface RefitDue {
+  paintIds: string[];
+  version: number;
+}
+
 /** Notes in the file, with the reading itself, whose optics are to be learned anew: a server that is killed before it
  *  has done so does it when it starts again. */
 export function noteRefitDue(db: Database, paintIds: readonly string[]): void {
-  writeFact(db, DUE, JSON.stringify([...new Set([...refitDue(db), ...paintIds])]));
+  if (paintIds.length === 0) return;
+  const due: RefitDue = {
+    paintIds: [...new Set([...(refitDue(db)?.paintIds ?? []), ...paintIds])],
+    version: nextVersion(db),
+  };
+  writeFact(db, DUE, JSON.stringify(due));
 }
 
-export function refitDue(db: Database): string[] {
-  return JSON.parse(readFact(db, DUE) ?? '[]') as string[];
+/** What is to be learned anew; undefined for nothing. */
+export function refitDue(db: Database): RefitDue | undefined {
+  const text = readFact(db, DUE);
+  return text === undefined ? undefined : (JSON.parse(text) as RefitDue);
 }
 
 export function refitDone(db: Database): void {

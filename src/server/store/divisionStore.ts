@@ -1,5 +1,5 @@
 import { and, eq } from 'drizzle-orm';
-import type { SubassembliesInput } from '../../api/index.ts';
+import type { BuildRecord, SubassembliesInput } from '../../api/index.ts';
 import { soundDivision, withoutJoin, withoutTray, type PlannedLayer } from '../../core/kit/index.ts';
 import type { Database } from '../database/open.ts';
 import { codes, joins, trays } from '../database/schema.ts';
@@ -59,26 +59,29 @@ function storeJoins(db: Database, before: readonly JoinRow[], after: readonly Jo
   }
 }
 
-/** Removes a join; what waited for it waits no more. */
-export function removeJoin(db: Database, id: string, version: number): void {
-  db.transaction((tx) => {
+/** Removes a join; what waited for it waits no more. Gives the build without it. */
+export function removeJoin(db: Database, id: string, version: number): BuildRecord {
+  return db.transaction((tx) => {
     const current = readJoin(tx, id);
     if (!current) throw notFound('joint', id);
     if (current.version !== version) throw stale('joint', current);
     const all = joinsOf(tx, current.buildId);
     storeJoins(tx, all, withoutJoin(all, id));
+    return readBuild(tx, current.buildId)!;
   });
 }
 
-/** Removes a sub-assembly, and it from the joins; a join with nothing left to join goes with it. */
-export function removeTray(db: Database, id: string, version: number): void {
-  db.transaction((tx) => {
+/** Removes a sub-assembly, and it from the joins; a join with nothing left to join goes with it. Gives
+ *  the build without them. */
+export function removeTray(db: Database, id: string, version: number): BuildRecord {
+  return db.transaction((tx) => {
     const current = readTray(tx, id);
     if (!current) throw notFound('sub-assembly', id);
     if (current.version !== version) throw stale('sub-assembly', current);
     const all = joinsOf(tx, current.buildId);
     tx.delete(trays).where(eq(trays.id, id)).run();
     storeJoins(tx, all, withoutTray(all, id));
+    return readBuild(tx, current.buildId)!;
   });
 }
 

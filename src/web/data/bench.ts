@@ -197,34 +197,43 @@ export async function addTray(buildId: string, tray: TrayInput): Promise<TrayRec
   return saved;
 }
 
+interface Removed {
+  id: string;
+  name: string;
+  version: number;
+}
+
 /** Sends a removal from the newest version; where another tab has changed the record the builder is asked. */
-async function remove(
-  kind: string,
-  path: string,
-  { id, name, version }: { id: string; name: string; version: number },
-) {
+const remove = <T>(kind: string, path: string, { id, name, version }: Removed): Promise<T | undefined> =>
+  saveVersioned({
+    key: `${kind} ${id}`,
+    what: name,
+    version,
+    send: async (from) => ({ answer: await request<T>('DELETE', pathTo(path, id), undefined, from) }),
+    takeTheirs: () => void fetchBench(),
+  }).then((sent) => sent?.answer);
+
+/** Removes a part of a build, and shows the build as it is without it. */
+async function removeFrom(kind: string, path: string, record: Removed): Promise<void> {
   try {
-    await saveVersioned({
-      key: `${kind} ${id}`,
-      what: name,
-      version,
-      send: (from) => request('DELETE', pathTo(path, id), undefined, from),
-      takeTheirs: () => undefined,
-    });
-  } finally {
-    await fetchBench();
+    const build = await remove<BuildRecord>(kind, path, record);
+    if (build) replaceBuild(build);
+  } catch (error) {
+    void fetchBench();
+    throw error;
   }
 }
 
 /** Removes a sub-assembly from the division as it stands; what it was joined to stays. */
-export const sendTrayRemoval = (tray: TrayRecord): Promise<void> => remove('tray', PATHS.tray, tray);
+export const sendTrayRemoval = (tray: TrayRecord): Promise<void> => removeFrom('tray', PATHS.tray, tray);
 /** Removes a join; what waited for it waits no more. */
-export const sendJoinRemoval = (join: JoinRecord): Promise<void> => remove('join', PATHS.join, join);
+export const sendJoinRemoval = (join: JoinRecord): Promise<void> => removeFrom('join', PATHS.join, join);
 
 export async function sendJoin(buildId: string, join: JoinInput): Promise<JoinRecord> {
   const saved = await saving(() => request<JoinRecord>('POST', pathTo(PATHS.joins, buildId), join));
   seeVersion(`join ${saved.id}`, saved.version);
-  await fetchBench();
+  updateBench(changeBuild(buildId, (build) => ({ ...build, joins: [...build.joins, saved] })));
+  refreshBench();
   return saved;
 }
 
@@ -242,6 +251,7 @@ export async function addBuild(build: BuildInput): Promise<BuildRecord> {
 
 export async function removeBuild(build: BuildRecord): Promise<void> {
   await remove('build', PATHS.build, build);
+  await fetchBench();
   // What its spoons taught of paints goes with it.
   await mutate(PATHS.paints);
 }

@@ -1,5 +1,6 @@
 import { lazy, Suspense, useEffect } from 'react';
-import { Outlet, useMatch } from 'react-router';
+import { ErrorBoundary } from 'react-error-boundary';
+import { Outlet, useLocation, useMatch } from 'react-router';
 import { sendOutbox } from '../data/bench.ts';
 import { PlanProvider } from '../data/plan.tsx';
 import { ConflictQuestion } from './ConflictQuestion.tsx';
@@ -17,10 +18,20 @@ const ShortcutSheet = lazy(() =>
   import('./ShortcutSheet.tsx').then(({ ShortcutSheet }) => ({ default: ShortcutSheet })),
 );
 
+/** A part of the frame that failed leaves the rest standing. */
+const failed =
+  (what: string) =>
+  ({ error }: { error: unknown }) => (
+    <p role="alert" className="refusal">
+      {what} cannot be shown: {(error as Error).message}
+    </p>
+  );
+
 /** What stays on every screen: name band, stages, the view, the drying rack. */
 export function Shell() {
   const match = useMatch('/build/:buildId/*');
   const buildId = match?.params.buildId;
+  const { pathname } = useLocation();
   const { sheet, palette, setSheet, setPalette } = useShortcuts(buildId);
 
   useEffect(sendOutbox, []);
@@ -34,13 +45,19 @@ export function Shell() {
         <TopBand buildId={buildId} onPalette={() => setPalette(true)} onSheet={() => setSheet(true)} />
         <StandingWords />
         <Refusal />
-        {buildId && <StageRunner buildId={buildId} />}
+        {buildId && (
+          <ErrorBoundary fallbackRender={failed('The stages of this build')} resetKeys={[pathname]}>
+            <StageRunner buildId={buildId} />
+          </ErrorBoundary>
+        )}
         <main id="desk" className="desk" tabIndex={-1} style={{ outline: 'none' }}>
           <Suspense fallback={null}>
             <Outlet />
           </Suspense>
         </main>
-        <DryingRack />
+        <ErrorBoundary fallbackRender={failed('What is drying')} resetKeys={[pathname]}>
+          <DryingRack />
+        </ErrorBoundary>
       </div>
       <ConflictQuestion />
       <Suspense fallback={null}>
