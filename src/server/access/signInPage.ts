@@ -38,7 +38,7 @@ export const SIGN_IN_STYLE = `
 :root { color-scheme: light dark; }
 body { margin: 0; min-height: 100vh; display: grid; place-items: center; background: #d9d9d9; color: #1b1b1b;
   font: 17px/1.5 system-ui, sans-serif; }
-main { width: min(24rem, 90vw); padding: 1.5rem; background: #f2f2f2; border: 1px solid #a8a8a8; border-radius: 6px; }
+main { box-sizing: border-box; width: min(24rem, 94vw); padding: 1.5rem; background: #f2f2f2; border: 1px solid #a8a8a8; border-radius: 6px; }
 h1 { margin: 0 0 1rem; font-size: 1.6rem; letter-spacing: 0.02em; }
 label { display: block; font-weight: 600; }
 input { box-sizing: border-box; width: 100%; min-height: 48px; margin: 0.4rem 0 0.8rem; padding: 0 0.7rem; font: inherit;

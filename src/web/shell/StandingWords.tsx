@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useLocation } from 'react-router';
 import { PATHS } from '../../api/index.ts';
-import { dayText, whenText } from '../components/time.ts';
+import { clockText, dayText } from '../components/time.ts';
 import { acceptClock, useBench } from '../data/bench.ts';
 import { useSignedOut } from '../data/signedOut.ts';
 
@@ -47,7 +47,7 @@ export function StandingWords() {
 function ClockQuestion({ before, now }: { before: number; now: number }) {
   const [problem, setProblem] = useState<string | null>(null);
   const year = (minutes: number) => new Date(minutes * 60_000).getFullYear();
-  const moment = (minutes: number) => `${dayText(minutes)} ${year(minutes)}, ${whenText(minutes)}`;
+  const moment = (minutes: number) => `${dayText(minutes)} ${year(minutes)}, ${clockText(minutes)}`;
   return (
     <div role="alert" className="refusal">
       <p>
