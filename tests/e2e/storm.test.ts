@@ -11,7 +11,7 @@ describe('a short storm', () => {
   });
 
   it('of hostile requests meets no fault of the server, no echo, and leaves every record sound', async () => {
-    const { answers, largestRefusal, unsound } = await requestStorm(1_500, Date.now() % 1_000_000);
+    const { answers, largestRefusal, unsound } = await requestStorm(1_500, 7);
     expect(unsound).toEqual([]);
     expect(answers['5'] ?? 0).toBe(0);
     expect(answers['0'] ?? 0).toBe(0);
