@@ -1,5 +1,12 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { BenchSnapshot, BuildRecord, PlanRecord, StepInput, TrayRecord } from '../../api/index.ts';
+import type {
+  BenchSnapshot,
+  BuildRecord,
+  PaintRecord,
+  PlanRecord,
+  StepInput,
+  TrayRecord,
+} from '../../api/index.ts';
 import { answerConflicts, type Asked, pretendServer, problem, restore } from './pretendServer.ts';
 
 const STEP: StepInput = {
@@ -167,6 +174,52 @@ describe('the bench as this tab knows it', () => {
       );
     },
   );
+
+  it.each(['mine', 'theirs'] as const)(
+    'asks where two tabs changed what stands on the shelf, and keeps %s',
+    async (choice) => {
+      const { bench, conflict } = await freshPage();
+      const { mutate } = await import('swr');
+      conflict.answer = choice;
+      const known = {
+        id: 'OR-1',
+        name: 'Tide',
+        range: 'Oriel',
+        levelMl: 9,
+        note: '',
+        version: 4,
+      } as PaintRecord;
+      await mutate('/api/paints', [known], { revalidate: false });
+      const theirs = { ...known, note: 'theirs', version: 11 };
+      server.answerWith(({ body, version }) =>
+        version === 11
+          ? { status: 200, body: { ...theirs, ...(body as object), version: 12 } }
+          : problem(409, 'changed in another tab', theirs),
+      );
+      await bench.saveShelf(known, { levelMl: 9, note: 'mine' }, 'note');
+      expect(conflict.asked).toEqual(['Tide (Oriel)']);
+      expect(versionsSent()).toEqual(choice === 'mine' ? [4, 11] : [4]);
+      const [now] = (await mutate<PaintRecord[]>('/api/paints', (all) => all, { revalidate: false }))!;
+      expect(now).toMatchObject({ note: choice, version: choice === 'mine' ? 12 : 11 });
+    },
+  );
+
+  it('keeps what was changed while the passphrase was asked for, and sends it then', async () => {
+    const { bench, trayKnown } = await freshPage();
+    let isSignedIn = false;
+    server.answerWith(({ body }) =>
+      isSignedIn
+        ? { status: 200, body: { ...tray(body as object), version: 4 } }
+        : { status: 401, body: { title: 'Not signed in', detail: 'asks for its passphrase', status: 401 } },
+    );
+    const saving = bench.saveTray(tray(), tray({ name: 'Body, later' }), 'rename');
+    await vi.advanceTimersByTimeAsync(5000);
+    expect(server.asked.length).toBeGreaterThan(1);
+    isSignedIn = true;
+    await vi.advanceTimersByTimeAsync(5000);
+    await saving;
+    expect(await trayKnown()).toMatchObject({ name: 'Body, later', version: 4 });
+  });
 
   it('hands on what the server refuses of a sub-assembly', async () => {
     const { bench } = await freshPage();
