@@ -249,6 +249,14 @@ describe('answers that are no larger than the question', () => {
     expect(gone.items).toHaveLength(all.items.length - 1);
     expect((await changes(1e9)).whole).toBe(true);
     expect((await own.call('GET', '/api/paint-changes?since=x')).status).toBe(400);
+    // Of a catalogue that changes while it is read, every paint comes once.
+    const [, slow] = await Promise.all([
+      own.call('POST', '/api/paints', { paints: Array.from({ length: 40 }, (_, at) => paint(at)) }),
+      changes(),
+    ]);
+    expect(new Set(slow.items.map(({ id }) => id)).size).toBe(slow.items.length);
+    const known = new Set([...slow.items, ...(await changes(slow.revision)).items].map(({ id }) => id));
+    expect(known.size).toBe(gone.items.length + 40);
     const codes = (await own.call<Changes<CodeRecord>>('GET', '/api/code-changes')).body;
     expect(codes.items).toHaveLength(120);
   });

@@ -1,3 +1,5 @@
+import type { Response } from 'express';
+
 /** Longest time that work in portions holds everything else up, ms. */
 const PORTION_MS = 15;
 
@@ -26,6 +28,19 @@ export function eachInPortions<T, R>(items: readonly T[], work: (item: T, at: nu
     return results;
   }
   return inPortions(steps());
+}
+
+/** Answers with JSON that holds a list, written in portions as well: a catalogue of some thousand takes longer to write
+ *  than to read. `head`: what stands beside the list; without one the answer is the list itself. */
+export async function sendList(
+  response: Response,
+  items: readonly unknown[],
+  head?: { key: string; beside: object },
+): Promise<void> {
+  response.type('json');
+  response.write(head ? `${JSON.stringify(head.beside).slice(0, -1)},"${head.key}":[` : '[');
+  await eachInPortions(items, (item, at) => response.write(`${at > 0 ? ',' : ''}${JSON.stringify(item)}`));
+  response.end(head ? ']}' : ']');
 }
 
 /** Work of one kind, one after the other. */

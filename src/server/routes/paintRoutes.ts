@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import type { Request, Router } from 'express';
+import type { Request, Response, Router } from 'express';
 import {
   codeBatch,
   codeInput,
@@ -9,13 +9,14 @@ import {
   PATHS,
   shelfInput,
   shelfMerge,
+  type Changes,
   type CodeInput,
   type PaintInput,
   type ShelfMerge,
 } from '../../api/index.ts';
 import { paints } from '../database/schema.ts';
 import { notFound, ProblemError, stale } from '../problem.ts';
-import { eachInPortions, inPortions } from '../requests/inPortions.ts';
+import { eachInPortions, inPortions, sendList } from '../requests/inPortions.ts';
 import { idOf, ifMatch, validated, validatedList } from '../requests/validated.ts';
 import { noteRefitDue } from '../store/cupStore.ts';
 import {
@@ -40,10 +41,10 @@ export function paintRoutes({ db }: Served, learning: Learning): Router {
   const { router, get, post, put, remove } = benchRouter();
 
   get(PATHS.paints, async (_request, response) => {
-    response.json((await inPortions(paintsSince(db, undefined))).items);
+    await sendList(response, (await inPortions(paintsSince(db, undefined))).items);
   });
   get(PATHS.paintChanges, async (request, response) => {
-    response.json(await inPortions(paintsSince(db, sinceOf(request))));
+    await sendChanges(response, await inPortions(paintsSince(db, sinceOf(request))));
   });
 
   post(PATHS.paints, async (request, response) => {
@@ -120,10 +121,10 @@ export function paintRoutes({ db }: Served, learning: Learning): Router {
   });
 
   get(PATHS.codes, async (_request, response) => {
-    response.json((await inPortions(codesSince(db, undefined))).items);
+    await sendList(response, (await inPortions(codesSince(db, undefined))).items);
   });
   get(PATHS.codeChanges, async (request, response) => {
-    response.json(await inPortions(codesSince(db, sinceOf(request))));
+    await sendChanges(response, await inPortions(codesSince(db, sinceOf(request))));
   });
 
   post(PATHS.codes, (request, response) => {
@@ -152,6 +153,9 @@ export function paintRoutes({ db }: Served, learning: Learning): Router {
 
   return router;
 }
+
+const sendChanges = (response: Response, { items, ...beside }: Changes<unknown>): Promise<void> =>
+  sendList(response, items, { key: 'items', beside });
 
 /** The revision after which changes are asked for; undefined for all there is. */
 function sinceOf(request: Request): number | undefined {

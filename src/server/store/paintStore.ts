@@ -1,4 +1,4 @@
-import { asc, eq, gt } from 'drizzle-orm';
+import { asc, eq, gt, inArray } from 'drizzle-orm';
 import {
   idFrom,
   MOST_SOURCES,
@@ -82,36 +82,58 @@ export function readPaints(db: Database): PaintRecord[] {
   return joined(db).orderBy(asc(paints.range), asc(paints.id)).all().map(recordOf);
 }
 
-/** Paints that changed since a revision; all of them where that tells nothing. */
-export function* paintsSince(db: Database, since: number | undefined): Generator<void, Changes<PaintRecord>> {
-  const { value, wholeFrom } = readRevision(db);
-  const whole = since === undefined || since < wholeFrom || since > value;
-  const rows = whole
-    ? joined(db).orderBy(asc(paints.range), asc(paints.id)).all()
-    : joined(db).where(gt(paints.revision, since)).all();
-  const items: PaintRecord[] = [];
-  for (const row of rows) {
-    items.push(recordOf(row));
+/** Rows that are read at once. */
+const PAGE = 100;
+
+/** What changed of a catalogue since a revision, or all of it where that tells nothing: page by page, so that other
+ *  requests come in between. What is changed meanwhile is newer than the revision that is given, and comes with the next
+ *  question. `idsOf` gives the ids of all, or of what is newer, in order. */
+function* changesSince<T extends { id: string }>(
+  db: Database,
+  since: number | undefined,
+  idsOf: (after: number | undefined) => { id: string }[],
+  readPage: (ids: string[]) => T[],
+): Generator<void, Changes<T>> {
+  const { value: revision, wholeFrom } = readRevision(db);
+  const whole = since === undefined || since < wholeFrom || since > revision;
+  const ids = idsOf(whole ? undefined : since).map(({ id }) => id);
+  const items: T[] = [];
+  for (let from = 0; from < ids.length; from += PAGE) {
+    const page = ids.slice(from, from + PAGE);
+    const byId = new Map(readPage(page).map((item) => [item.id, item]));
+    items.push(...page.flatMap((id) => byId.get(id) ?? []));
     yield;
   }
-  return { revision: value, whole, items };
+  return { revision, whole, items };
 }
 
-/** Codes that changed since a revision; all of them where that tells nothing. */
-export function* codesSince(db: Database, since: number | undefined): Generator<void, Changes<CodeRecord>> {
-  const { value, wholeFrom } = readRevision(db);
-  const whole = since === undefined || since < wholeFrom || since > value;
-  const all = db.select().from(codes);
-  const rows = whole
-    ? all.orderBy(asc(codes.maker), asc(codes.code)).all()
-    : all.where(gt(codes.version, since)).all();
-  const items: CodeRecord[] = [];
-  for (const row of rows) {
-    items.push(codeRecordOf(row));
-    yield;
-  }
-  return { revision: value, whole, items };
-}
+export const paintsSince = (db: Database, since: number | undefined): Generator<void, Changes<PaintRecord>> =>
+  changesSince(
+    db,
+    since,
+    (after) =>
+      db
+        .select({ id: paints.id })
+        .from(paints)
+        .where(after === undefined ? undefined : gt(paints.revision, after))
+        .orderBy(asc(paints.range), asc(paints.id))
+        .all(),
+    (ids) => joined(db).where(inArray(paints.id, ids)).all().map(recordOf),
+  );
+
+export const codesSince = (db: Database, since: number | undefined): Generator<void, Changes<CodeRecord>> =>
+  changesSince(
+    db,
+    since,
+    (after) =>
+      db
+        .select({ id: codes.id })
+        .from(codes)
+        .where(after === undefined ? undefined : gt(codes.version, after))
+        .orderBy(asc(codes.maker), asc(codes.code))
+        .all(),
+    (ids) => db.select().from(codes).where(inArray(codes.id, ids)).all().map(codeRecordOf),
+  );
 
 export function readPaint(db: Database, id: string): PaintRecord | undefined {
   const row = joined(db).where(eq(paints.id, id)).get();
