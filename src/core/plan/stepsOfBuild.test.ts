@@ -50,7 +50,7 @@ describe('the steps of a build whose records contradict themselves', () => {
     expect(ids.has('b/join/on')).toBe(true);
     expect(plan.arcs.every(({ from, to }) => ids.has(from) && ids.has(to))).toBe(true);
     expect(faults).toMatchObject([
-      { operationId: 'b/join/on', title: expect.stringContaining('waits for gone') },
+      { operationId: 'b/join/on', title: expect.stringContaining('waits for gone') as string },
     ]);
   });
 
