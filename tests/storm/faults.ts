@@ -48,6 +48,16 @@ async function withBuilds(file: string, count: number): Promise<void> {
   });
 }
 
+/** Takes a backup that holds one build of the two that the file holds when its server is killed. */
+async function backupBetweenTwoBuilds(file: string, backup: string): Promise<void> {
+  await withServer(file, async (server) => {
+    await addBuild(server);
+    const taken = await fetch(`${server.address}/api/backup`);
+    writeFileSync(backup, Buffer.from(await taken.arrayBuffer()));
+    await addBuild(server);
+  });
+}
+
 async function expectRefused(env: Record<string, string>, words: RegExp): Promise<void> {
   const { code, said } = await startAndFail(env);
   expectThat(code === 1 && words.test(said), `it ended with ${code}: ${said}`);
@@ -135,12 +145,7 @@ const CASES: Readonly<Record<string, Case>> = {
   },
   'a backup copied over the file of a killed server': async (file, folder) => {
     const backup = join(folder, 'backup.db');
-    await withServer(file, async (server) => {
-      await addBuild(server);
-      const taken = await fetch(`${server.address}/api/backup`);
-      writeFileSync(backup, Buffer.from(await taken.arrayBuffer()));
-      await addBuild(server);
-    });
+    await backupBetweenTwoBuilds(file, backup);
     copyFileSync(backup, file);
     await withServer(file, async (server) => {
       expectThat((await benchAt(server.address)).builds.length === 1, 'backup and log were mixed');
@@ -148,12 +153,7 @@ const CASES: Readonly<Record<string, Case>> = {
   },
   'a restore by command': async (file, folder) => {
     const backup = join(folder, 'backup.db');
-    await withServer(file, async (server) => {
-      await addBuild(server);
-      const taken = await fetch(`${server.address}/api/backup`);
-      writeFileSync(backup, Buffer.from(await taken.arrayBuffer()));
-      await addBuild(server);
-    });
+    await backupBetweenTwoBuilds(file, backup);
     await withServer(
       file,
       async (server) =>
