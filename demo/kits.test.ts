@@ -78,7 +78,7 @@ describe('the sample kits', () => {
 
   for (const school of ['pieces', 'join-first'] as const) {
     it.each(kits)(`%s is divided, proved, by the school “${school}”`, (_, kit) => {
-      const proposal = proposeSubassemblies({ ...kit, school });
+      const proposal = proposeSubassemblies({ ...kit, assembly: [{ id: 'a', school }] });
       expect(proposal.exact).toBe(true);
       const { used } = resolveVersion(kit);
       const held = proposal.trays.flatMap(({ partIds }) => partIds);

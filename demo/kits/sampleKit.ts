@@ -177,7 +177,7 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
   if (stray) throw new Error(`A sample joint closes off ${stray}, which is none.`);
   return {
     ...EMPTY_KIT,
-    school: sample.school,
+    assembly: [{ id: own('assembly'), school: sample.school }],
     parts,
     finishes,
     joints: all,

@@ -8,7 +8,15 @@ import {
   type SamplePaint,
 } from '../api/index.ts';
 import { SHEEN_GLOSS } from '../core/finish/index.ts';
-import { proposeSubassemblies, takeProposal, type Kit, type PlannedLayer } from '../core/kit/index.ts';
+import {
+  proposeSubassemblies,
+  recordsOfKit,
+  STOCK_RECORDS,
+  takeProposal,
+  type Kit,
+  type PlannedLayer,
+  type Stock,
+} from '../core/kit/index.ts';
 import { underlaySpectrum, type Underlay } from '../core/paint/index.ts';
 import type { Database } from './database/open.ts';
 import {
@@ -31,7 +39,6 @@ import { sampleOperations, seedPlanHistory } from './seedPlans.ts';
 import { refitPaints } from './store/cupStore.ts';
 import { believedPaint, readPaints } from './store/paintStore.ts';
 
-type StockItem = { id: string } & Record<string, unknown>;
 interface Scenario {
   builds: {
     id: string;
@@ -69,7 +76,7 @@ interface Scenario {
     over: Underlay;
   }[];
   shelf: string[];
-  stock: { spares: StockItem[]; materials: StockItem[]; lessons: StockItem[]; stacks: StockItem[] };
+  stock: Stock;
   calendar: BenchSnapshot['settings']['calendar'];
   conditions: BenchSnapshot['settings']['conditions'];
 }
@@ -122,13 +129,11 @@ export function seedDemo(db: Database, now: number): void {
         .values({ ...build, position })
         .run();
       const kit = kits.get(build.id)!;
-      for (const [kind, list] of KIT_LISTS)
-        for (const item of kit[list] as unknown as StockItem[]) insertItem(tx, kind, build.id, item);
-      insertItem(tx, 'assembly', build.id, { id: `${build.id}-assembly`, school: kit.school });
+      for (const { kind, value } of recordsOfKit(kit)) insertItem(tx, kind, build.id, value);
       seedSubassemblies(tx, build.id, kit, begun);
     });
     seedCups(tx, scenario.cups, Math.floor(now / 60000));
-    for (const [kind, list] of STOCK_LISTS)
+    for (const { kind, list } of STOCK_RECORDS)
       for (const item of scenario.stock[list]) insertItem(tx, kind, null, item);
     const row = {
       id: 1,
@@ -159,32 +164,12 @@ export function seedDemo(db: Database, now: number): void {
   });
 }
 
-const KIT_LISTS = [
-  ['part', 'parts'],
-  ['finish', 'finishes'],
-  ['joint', 'joints'],
-  ['choice', 'choices'],
-  ['work', 'works'],
-  ['evidence', 'evidence'],
-  ['box', 'box'],
-  ['fit', 'fits'],
-  ['stance', 'stances'],
-  ['want', 'wants'],
-  ['decal', 'decals'],
-  ['brightwork', 'brightwork'],
-  ['weathering', 'weathering'],
-  ['aim', 'aims'],
-  ['place', 'places'],
-  ['run', 'runs'],
-] as const;
-const STOCK_LISTS = [
-  ['spare', 'spares'],
-  ['material', 'materials'],
-  ['lesson', 'lessons'],
-  ['stack', 'stacks'],
-] as const;
-
-function insertItem(db: Database, kind: string, buildId: string | null, { id, ...value }: StockItem): void {
+function insertItem(
+  db: Database,
+  kind: string,
+  buildId: string | null,
+  { id, ...value }: { id: string },
+): void {
   db.insert(kitItems).values({ kind, id, buildId, value }).run();
 }
 

@@ -1,37 +1,20 @@
-import { EMPTY_KIT, type AssemblyChoice, type Kit } from './kit.ts';
+import { KIT_RECORDS, STOCK_RECORDS, type Kit, type RecordDefinition, type Stock } from './records/index.ts';
 
-const LISTS: Readonly<Record<string, keyof Kit>> = {
-  part: 'parts',
-  finish: 'finishes',
-  joint: 'joints',
-  choice: 'choices',
-  work: 'works',
-  evidence: 'evidence',
-  box: 'box',
-  fit: 'fits',
-  stance: 'stances',
-  want: 'wants',
-  decal: 'decals',
-  brightwork: 'brightwork',
-  weathering: 'weathering',
-  mishap: 'mishaps',
-  'own-step': 'ownSteps',
-  'step-edit': 'stepEdits',
-  'cure-check': 'cureChecks',
-  pin: 'pins',
-  aim: 'aims',
-  place: 'places',
-  run: 'runs',
-};
+interface StoredItem {
+  kind: string;
+  id: string;
+  value: unknown;
+}
+
+function assembled(records: readonly RecordDefinition[], items: readonly StoredItem[]): unknown {
+  const lists = new Map(records.map(({ kind }) => [kind, [] as object[]]));
+  for (const { kind, id, value } of items) lists.get(kind)?.push({ ...(value as object), id });
+  return Object.fromEntries(records.map(({ kind, list }) => [list, lists.get(kind)]));
+}
 
 /** The stored records of a build as one kit, in their order; records of other kinds are left out. */
-export function assembleKit(items: readonly { kind: string; id: string; value: unknown }[]): Kit {
-  const kit: Record<string, unknown> = { ...EMPTY_KIT };
-  for (const list of Object.values(LISTS)) kit[list] = [];
-  for (const { kind, id, value } of items) {
-    const list = LISTS[kind];
-    if (list) (kit[list] as unknown[]).push({ ...(value as object), id });
-    else if (kind === 'assembly') kit.school = (value as AssemblyChoice).school;
-  }
-  return kit as unknown as Kit;
-}
+export const assembleKit = (items: readonly StoredItem[]): Kit => assembled(KIT_RECORDS, items) as Kit;
+
+/** The stored records of the stock, in their order; records of other kinds are left out. */
+export const assembleStock = (items: readonly StoredItem[]): Stock =>
+  assembled(STOCK_RECORDS, items) as Stock;

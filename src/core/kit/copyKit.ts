@@ -1,87 +1,50 @@
-import type { Kit } from './kit.ts';
+import { isWithinKit } from './records/fields.ts';
+import { KIT_RECORDS, type Kit, type KitItemKind, type RecordDefinition } from './records/index.ts';
+import { referencesOf, withReferences } from './records/references.ts';
 
 /** A former build's kit as a new box of the same: parts back on their frames and unchecked, joints unpinned, no
  *  option picked, nothing fitted yet; what was found out about the sheet and what it needs stays. */
 export function copyKit(kit: Kit, rename: (id: string) => string): Kit {
-  const all = (ids: readonly string[]) => ids.map(rename);
-  return {
-    school: kit.school,
-    parts: kit.parts.map((part) => ({
-      ...part,
-      id: rename(part.id),
-      state: 'on-frame',
-      checked: false,
-      zones: part.zones.map((zone) => ({ ...zone, finishId: rename(zone.finishId) })),
+  const copies = KIT_RECORDS.map((record: RecordDefinition) => [
+    record.list,
+    kit[record.list as keyof Kit].flatMap((value) => {
+      const copy = record.onCopy(value) as { id: string } | null;
+      const renamed = copy && withReferences(record, copy, (id, to) => (isWithinKit(to) ? rename(id) : id));
+      return renamed ? [{ ...renamed, id: rename(copy.id) }] : [];
+    }),
+  ]);
+  return Object.fromEntries(copies) as Kit;
+}
+
+/** All records of a kit, each with its kind; what is referred to comes before what refers to it. */
+export function recordsOfKit(kit: Kit): { kind: KitItemKind; id: string; value: { id: string } }[] {
+  const entries = KIT_RECORDS.flatMap((record: RecordDefinition) =>
+    kit[record.list as keyof Kit].map((value) => ({
+      kind: record.kind as KitItemKind,
+      id: value.id,
+      value,
+      ...referencesOf(record, value),
     })),
-    finishes: kit.finishes.map((finish) => ({ ...finish, id: rename(finish.id) })),
-    joints: kit.joints.map((joint) => ({
-      ...joint,
-      id: rename(joint.id),
-      a: rename(joint.a),
-      b: rename(joint.b),
-      captured: all(joint.captured),
-      closes: all(joint.closes),
-      pin: null,
-    })),
-    choices: kit.choices.map((choice) => ({
-      ...choice,
-      id: rename(choice.id),
-      chosen: null,
-      options: choice.options.map((option) => ({
-        ...option,
-        id: rename(option.id),
-        needs: all(option.needs),
-        rulesOut: all(option.rulesOut),
-        finishIds: all(option.finishIds),
-      })),
-    })),
-    works: kit.works.map((work) => ({
-      ...work,
-      id: rename(work.id),
-      partId: rename(work.partId),
-      neededBy: all(work.neededBy),
-    })),
-    evidence: kit.evidence.map((conflict) => ({
-      ...conflict,
-      id: rename(conflict.id),
-      partIds: all(conflict.partIds),
-      // Pictures belong to the build that they were kept with.
-      pictureId: null,
-    })),
-    box: kit.box.map((item) => ({ ...item, id: rename(item.id), checked: false })),
-    fits: [],
-    // These belong to the former build's sub-assemblies and evenings.
-    weathering: [],
-    mishaps: [],
-    ownSteps: [],
-    stepEdits: [],
-    cureChecks: [],
-    pins: [],
-    aims: [],
-    stances: [],
-    places: kit.places.map((place) => ({
-      ...place,
-      id: rename(place.id),
-      partId: rename(place.partId),
-      matingPartId: place.matingPartId === null ? null : rename(place.matingPartId),
-    })),
-    runs: kit.runs.map((run) => ({
-      ...run,
-      id: rename(run.id),
-      fromPartId: rename(run.fromPartId),
-      toPartId: rename(run.toPartId),
-    })),
-    decals: kit.decals.map((decal) => ({ ...decal, id: rename(decal.id) })),
-    brightwork: kit.brightwork.map((bright) => ({
-      ...bright,
-      id: rename(bright.id),
-      partId: rename(bright.partId),
-    })),
-    wants: kit.wants.map((want) => ({
-      ...want,
-      id: rename(want.id),
-      have: false,
-      optionId: want.optionId === null ? null : rename(want.optionId),
-    })),
+  );
+  type Entry = (typeof entries)[number];
+  const holder = new Map(
+    entries.flatMap((entry) =>
+      [{ target: entry.kind as string, id: entry.id }, ...entry.holds].map(
+        ({ target, id }) => [`${target} ${id}`, entry] as const,
+      ),
+    ),
+  );
+  const placed = new Set<Entry>();
+  const place = (entry: Entry): void => {
+    if (placed.has(entry)) return;
+    placed.add(entry);
+    for (const { to, id } of entry.refers) {
+      const needed = holder.get(`${to} ${id}`);
+      if (needed) place(needed);
+    }
+    ordered.push(entry);
   };
+  const ordered: Entry[] = [];
+  entries.forEach(place);
+  return ordered.map(({ kind, id, value }) => ({ kind, id, value }));
 }

@@ -2,8 +2,10 @@
 export { counted } from './counted.ts';
 export type { Build, Join, KitPart, Mix, PlannedLayer, Tray } from './build.ts';
 export * from './kit.ts';
-export { assembleKit } from './assembleKit.ts';
-export { copyKit } from './copyKit.ts';
+export { assembleKit, assembleStock } from './assembleKit.ts';
+export { copyKit, recordsOfKit } from './copyKit.ts';
+export { referencesOf } from './records/references.ts';
+export { withoutOrphans, withWhatGoesToo, type KitChange } from './removal.ts';
 export { checkKit, partsInTwoTrays, type KitProblem } from './checkKit.ts';
 export { soundDivision, withoutJoin, withoutTray, type DivisionFault } from './checkDivision.ts';
 export { resolveVersion, type ResolvedVersion, type WorkVerdict } from './version.ts';

@@ -1,6 +1,7 @@
 import {
   areaOf,
   mainFinish,
+  schoolOf,
   type Joint,
   type JointKind,
   type Kit,
@@ -95,13 +96,13 @@ export function seamLength({ edgeMm }: Joint, a: Part, b: Part): number {
  *  `neighbours` counts the parts that each part is joined to: a piece kept apart is shared among its joints. */
 export function jointCosts(
   joint: Joint,
-  { school }: Pick<Kit, 'school'>,
+  kit: Pick<Kit, 'assembly'>,
   parts: ReadonlyMap<string, Part>,
   finishes: ReadonlyMap<string, KitFinish>,
   neighbours: ReadonlyMap<string, number>,
 ): JointCosts {
   const d = COST_DEFAULTS;
-  const weigh = SCHOOL_WEIGHTS[school];
+  const weigh = SCHOOL_WEIGHTS[schoolOf(kit)];
   const a = parts.get(joint.a)!;
   const b = parts.get(joint.b)!;
   const [finishA, finishB] = [mainFinish(a, finishes), mainFinish(b, finishes)];

@@ -4,7 +4,7 @@ import { copyKit } from './copyKit.ts';
 import { inFrameOrder } from './frameOrder.ts';
 import { precedencesOf, captureCycle, capturedJoints, mustWait } from './hardConstraints.ts';
 import { jointCosts, seamLength, sumOf } from './jointCosts.ts';
-import { areaOf, LOOKS, type Kit, type KitFinish, type Part } from './kit.ts';
+import { areaOf, LOOKS, schoolOf, type KitFinish, type Part, type School } from './kit.ts';
 import { kitWith, plainJoint, plainPart } from './plainKit.ts';
 
 const finishes = new Map<string, KitFinish>(
@@ -19,11 +19,11 @@ const costsOf = (
   a: Part,
   b: Part,
   change: Parameters<typeof plainJoint>[3] = {},
-  school: Kit['school'] = 'pieces',
+  school: School = 'pieces',
 ) =>
   jointCosts(
     plainJoint('j', a.id, b.id, change),
-    { school },
+    { assembly: [{ id: 'a', school }] },
     new Map([a, b].map((part) => [part.id, part])),
     finishes,
     new Map(),
@@ -74,7 +74,7 @@ describe('jointCosts', () => {
     const piece = (neighbours: [string, number][]) =>
       jointCosts(
         plainJoint('j', 'A1', 'A2'),
-        { school: 'pieces' },
+        { assembly: [{ id: 'a', school: 'pieces' }] },
         new Map([a, b].map((part) => [part.id, part])),
         finishes,
         new Map(neighbours),
@@ -95,7 +95,7 @@ describe('jointCosts', () => {
 
   it('lets the schools weigh brush against pieces', () => {
     const [a, b] = [painted('A1', 'satin'), painted('A2', 'matt', { areaCm2: 2 })];
-    const brush = (school: Kit['school']) =>
+    const brush = (school: School) =>
       costsOf(a, b, {}, school).early.find(({ id }) => id === 'brush')!.minutes;
     expect(brush('join-first')).toBeLessThan(brush('pieces') / 3);
     expect(sumOf(costsOf(a, b, {}, 'join-first').late)).toBeGreaterThan(sumOf(costsOf(a, b).late));
@@ -193,7 +193,7 @@ describe('records of a kit', () => {
       ['p2', 'Second'],
       ['p1', 'First'],
     ]);
-    expect(made.school).toBe('join-first');
+    expect(schoolOf(made)).toBe('join-first');
     expect(assembleKit([])).toEqual(kitWith({}));
   });
 

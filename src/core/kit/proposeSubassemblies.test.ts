@@ -40,7 +40,12 @@ function randomKit(random: () => number): Kit {
     joint.motion = random() < 0.15 ? 'turns' : 'none';
     if (random() < 0.15) joint.captured = [pick(parts).id].filter((id) => id !== joint.a && id !== joint.b);
   }
-  return kitWith({ parts, finishes, joints, school: pick(['pieces', 'join-first'] as const) });
+  return kitWith({
+    parts,
+    finishes,
+    joints,
+    assembly: [{ id: 'a', school: pick(['pieces', 'join-first'] as const) }],
+  });
 }
 
 /** Least cost by trying every set of joints made before paint, reading the rules anew. */
@@ -109,8 +114,13 @@ describe('proposeSubassemblies', () => {
   it('weighs the two schools differently', () => {
     const parts = [painted('C1', 'satin', { areaCm2: 40 }), painted('C2', 'matt', { areaCm2: 2 })];
     const joints = [plainJoint('pump', 'C2', 'C1')];
-    expect(timeOf(kitWith({ finishes, parts, joints, school: 'pieces' }), 'pump').when).toBe('after');
-    expect(timeOf(kitWith({ finishes, parts, joints, school: 'join-first' }), 'pump').when).toBe('before');
+    expect(
+      timeOf(kitWith({ finishes, parts, joints, assembly: [{ id: 'a', school: 'pieces' }] }), 'pump').when,
+    ).toBe('after');
+    expect(
+      timeOf(kitWith({ finishes, parts, joints, assembly: [{ id: 'a', school: 'join-first' }] }), 'pump')
+        .when,
+    ).toBe('before');
   });
 
   it('keeps glass, chrome ink, tyres and moving parts for after paint, and says so', () => {

@@ -10,6 +10,7 @@ import {
 import { jointCosts, sumOf, type CostTerm } from './jointCosts.ts';
 import {
   areaOf,
+  schoolOf,
   type Joint,
   type JointTime,
   type Kit,
@@ -115,7 +116,7 @@ export function* subassemblySearch(kit: Kit): Generator<number, SubassemblyPropo
   const trays = traysOf(units, graph);
   const trayOfPart = new Map(trays.flatMap((tray) => tray.partIds.map((id) => [id, tray] as const)));
   return {
-    school: kit.school,
+    school: schoolOf(kit),
     trays,
     decisions: joints.map((joint, index) => decisionOf(graph, joint, index, isLate)),
     assembly: cut.order.filter(({ late }) => late).map((step) => actOf(step, graph, trayOfPart)),

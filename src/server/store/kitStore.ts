@@ -5,12 +5,16 @@ import {
   assembleKit,
   checkKit,
   MOST_PARTS,
+  KIT_RECORDS,
   partsInTwoTrays,
+  referencesOf,
   type Kit,
   type Lesson,
+  type RecordDefinition,
+  withoutOrphans,
 } from '../../core/kit/index.ts';
 import type { Database } from '../database/open.ts';
-import { kitItems, trays } from '../database/schema.ts';
+import { kitItems, pictures, trays } from '../database/schema.ts';
 import { validated } from '../requests/validated.ts';
 import { notFound, ProblemError, shown, stale } from '../problem.ts';
 import { nextVersion } from './revisions.ts';
@@ -41,7 +45,10 @@ export function readLessons(db: Database): Lesson[] {
     .map(({ id, value }) => ({ ...(value as Omit<Lesson, 'id'>), id }));
 }
 
-export const readKit = (db: Database, buildId: string): Kit => assembleKit(readKitItems(db, buildId));
+const storedKit = (db: Database, buildId: string): Kit => assembleKit(readKitItems(db, buildId));
+
+/** A build's kit, without what refers to something that is gone. */
+export const readKit = (db: Database, buildId: string): Kit => withoutOrphans(storedKit(db, buildId));
 
 /** Stores changes of a kit or of the stock in one stroke: all or none. Throws for a value that breaks its schema,
  *  a record changed elsewhere, and a kit that would contradict itself. */
@@ -91,7 +98,7 @@ export function changeKitItems(
 
 /** What a kit says that cannot be, as messages. */
 const impossibleIn = (db: Database, buildId: string): string[] =>
-  checkKit(readKit(db, buildId)).flatMap(({ kind, message }) => (kind === 'impossible' ? [message] : []));
+  checkKit(storedKit(db, buildId)).flatMap(({ kind, message }) => (kind === 'impossible' ? [message] : []));
 
 /** Refuses what would make a kit contradict itself; what contradicted itself before may stay, or nothing could be
  *  mended any more. */
@@ -101,7 +108,8 @@ function requireSoundKit(
   changes: readonly KitChange[],
   before: ReadonlySet<string>,
 ): void {
-  const kit = readKit(db, buildId);
+  requireOwnPictures(db, buildId, changes);
+  const kit = storedKit(db, buildId);
   if (kit.parts.length > MOST_PARTS)
     throw new RangeError(`A kit holds at most ${MOST_PARTS} parts; this would make ${kit.parts.length}.`);
   const impossible = impossibleIn(db, buildId).filter((message) => !before.has(message));
@@ -117,6 +125,26 @@ function requireSoundKit(
     });
   }
   if (changes.some(({ kind, value }) => kind === 'part' && value === null)) dropGoneParts(db, buildId, kit);
+}
+
+/** Refuses a picture that is not there, or another build's: it would go with that build. */
+function requireOwnPictures(db: Database, buildId: string, changes: readonly KitChange[]): void {
+  for (const { kind, value } of changes) {
+    const record = (KIT_RECORDS as readonly RecordDefinition[]).find((each) => each.kind === kind);
+    if (!record || !value) continue;
+    for (const { to, id } of referencesOf(record, value).refers) {
+      if (to !== 'picture') continue;
+      const own = and(eq(pictures.id, id), eq(pictures.buildId, buildId));
+      if (!db.select({ id: pictures.id }).from(pictures).where(own).get())
+        throw new ProblemError({
+          type: '/problems/no-such-picture',
+          status: 400,
+          title: 'That picture is not there',
+          detail: `No picture of this build has the id “${shown(id)}”.`,
+          remedy: 'Nothing was changed. Add the picture again.',
+        });
+    }
+  }
 }
 
 /** A part that is gone lies in no sub-assembly any more. */

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { MOST_CHANGES, type KitItemRecord, type KitItemsRecord } from '../../api/index.ts';
-import type { ItemChange } from './kit.ts';
+import type { KitChange } from '../../core/kit/index.ts';
 import { answerConflicts, type Asked, pretendServer, problem, restore } from './pretendServer.ts';
 
 const PATH = '/api/builds/coupe/kit';
@@ -17,7 +17,7 @@ const part = (id: string, name: string, version = 1): KitItemRecord => ({
   version,
   value: { name },
 });
-const change = (id: string, name: string | null): ItemChange => ({
+const change = (id: string, name: string | null): KitChange => ({
   kind: 'part',
   id,
   value: name === null ? null : { name },

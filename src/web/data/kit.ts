@@ -7,22 +7,23 @@ import {
   type BuildRecord,
   type JoinInput,
   type JoinRecord,
-  type KitItemKind,
   type KitItemRecord,
   type KitItemsRecord,
-  type StockItemKind,
   type SubassembliesInput,
   type TrayRecord,
 } from '../../api/index.ts';
 import {
   assembleKit,
+  assembleStock,
   type Kit,
-  type Lesson,
-  type Spare,
-  type StockMaterial,
+  type KitChange,
+  type KitItemKind,
+  type Stock,
+  type StockItemKind,
   type TakenProposal,
+  withoutOrphans,
+  withWhatGoesToo,
 } from '../../core/kit/index.ts';
-import type { PlannedLayer } from '../../core/kit/index.ts';
 import {
   currentBuild,
   refreshBench,
@@ -40,7 +41,7 @@ import { remember } from './undo.ts';
 import { isStale, newestVersion, seeVersion } from './versioned.ts';
 
 /** One record to store, or to remove where the value is null. */
-export interface ItemChange {
+interface ItemChange {
   kind: KitItemKind | StockItemKind;
   id: string;
   value: object | null;
@@ -61,41 +62,14 @@ async function getItems(path: string): Promise<KitItemsRecord> {
 /** What is in the box of a build; undefined while it is fetched. */
 export function useKit(buildId: string | undefined): { kit: Kit | undefined; error: Error | undefined } {
   const { data, error } = useSWR<KitItemsRecord, Error>(buildId ? kitPath(buildId) : null, getItems, KEEP);
-  const kit = useMemo(() => data && assembleKit(data.items), [data]);
+  const kit = useMemo(() => data && withoutOrphans(assembleKit(data.items)), [data]);
   return { kit, error };
-}
-
-export interface Stock {
-  spares: Spare[];
-  materials: StockMaterial[];
-  lessons: Lesson[];
-  stacks: OwnStack[];
-}
-
-/** A stack that the builder keeps to put on other sub-assemblies. */
-export interface OwnStack {
-  id: string;
-  name: string;
-  note: string;
-  layers: PlannedLayer[];
 }
 
 /** Spares, materials and lessons of the bench. */
 export function useStock(): Stock | undefined {
   const { data } = useSWR<KitItemsRecord, Error>(PATHS.stock, getItems, KEEP);
-  return useMemo(() => {
-    if (!data) return undefined;
-    const ofKind = <T>(kind: StockItemKind) =>
-      data.items
-        .filter((item) => item.kind === kind)
-        .map(({ id, value }) => ({ ...(value as object), id }) as T);
-    return {
-      spares: ofKind<Spare>('spare'),
-      materials: ofKind<StockMaterial>('material'),
-      lessons: ofKind<Lesson>('lesson'),
-      stacks: ofKind<OwnStack>('stack'),
-    };
-  }, [data]);
+  return useMemo(() => data && assembleStock(data.items), [data]);
 }
 
 function applied(items: readonly KitItemRecord[], changes: readonly ItemChange[]): KitItemRecord[] {
@@ -175,17 +149,25 @@ async function sendSome(path: string, changes: readonly ItemChange[]): Promise<v
   }
 }
 
-async function change(path: string, changes: readonly ItemChange[], label: string): Promise<void> {
-  if (changes.length === 0) return;
-  let before: readonly KitItemRecord[] = [];
+async function itemsNow(path: string): Promise<readonly KitItemRecord[]> {
+  let now: readonly KitItemRecord[] = [];
   await mutate<KitItemsRecord>(
     path,
     (record) => {
-      before = record?.items ?? [];
+      now = record?.items ?? [];
       return record;
     },
     { revalidate: false },
   );
+  return now;
+}
+
+async function change(
+  path: string,
+  before: readonly KitItemRecord[],
+  changes: readonly ItemChange[],
+  label: string,
+): Promise<void> {
   const known = new Map(before.map((item) => [keyOf(item), item]));
   const back = [...changes].reverse().map(({ kind, id }): ItemChange => {
     return { kind, id, value: (known.get(keyOf({ kind, id }))?.value as object | undefined) ?? null };
@@ -194,13 +176,25 @@ async function change(path: string, changes: readonly ItemChange[], label: strin
   await send(path, changes);
 }
 
-/** Saves changes of a kit at once and remembers how to take them back. */
-export const changeKit = (buildId: string, changes: readonly ItemChange[], label: string): Promise<void> =>
-  change(kitPath(buildId), changes, label);
+/** Saves changes of a kit at once, with all that must change so that nothing refers to what they take away, and
+ *  remembers how to take them back. */
+export async function changeKit(
+  buildId: string,
+  changes: readonly KitChange[],
+  label: string,
+): Promise<void> {
+  if (changes.length === 0) return;
+  const before = await itemsNow(kitPath(buildId));
+  await change(kitPath(buildId), before, withWhatGoesToo(assembleKit(before), changes), label);
+}
 
 /** Saves changes of the stock at once and remembers how to take them back. */
-export const changeStock = (changes: readonly ItemChange[], label: string): Promise<void> =>
-  change(PATHS.stock, changes, label);
+export async function changeStock(
+  changes: readonly (ItemChange & { kind: StockItemKind })[],
+  label: string,
+): Promise<void> {
+  if (changes.length > 0) await change(PATHS.stock, await itemsNow(PATHS.stock), changes, label);
+}
 
 /** Puts a picture by, as the browser can show it; large ones are made smaller first.
  *  Throws RangeError for a file that is no picture. */

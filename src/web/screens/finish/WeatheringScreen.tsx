@@ -18,7 +18,6 @@ import { Loading } from '../../components/Loading.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
 import { saveTrays } from '../../data/bench.ts';
 import { changeKit, useKit } from '../../data/kit.ts';
-import { newId } from '../../data/newId.ts';
 import { finishOf, useWorkshop } from '../../data/workshop.ts';
 import { isWeathered, stackChanges, unweathered, weathered } from './planned.ts';
 
@@ -66,7 +65,7 @@ export function WeatheringScreen() {
       [
         {
           kind: 'weathering',
-          id: known?.id ?? newId(build.id),
+          id: known?.id ?? `${build.id}-weathering`,
           value: { life, places: known?.places ?? {}, ...change },
         },
       ],

@@ -240,7 +240,7 @@ function StancePanel({
   onProblem,
 }: Pick<KitViewProps, 'build' | 'kit'> & { onProblem: (problem: string | null) => void }) {
   const stance: Stance = kit.stances[0] ?? {
-    id: newId(build.id),
+    id: `${build.id}-stance`,
     heightsMm: [20, 20, 20, 20],
     rakeMm: 0,
     shimsMm: [0.13, 0.25, 0.5],

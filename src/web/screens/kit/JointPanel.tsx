@@ -186,16 +186,7 @@ export function JointPanel({ buildId, kit, joint, decision, onProblem }: JointPa
           onClick={() =>
             void changeKit(
               buildId,
-              [
-                ...kit.joints
-                  .filter(({ closes }) => closes.includes(joint.id))
-                  .map((each) => ({
-                    kind: 'joint' as const,
-                    id: each.id,
-                    value: { ...each, closes: each.closes.filter((id) => id !== joint.id) },
-                  })),
-                { kind: 'joint', id: joint.id, value: null },
-              ],
+              [{ kind: 'joint', id: joint.id, value: null }],
               `remove ${jointName(joint, parts)}`,
             ).catch((error: unknown) => onProblem((error as Error).message))
           }

@@ -12,7 +12,6 @@ import {
 } from '../../../core/kit/index.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
-import { removalOf } from './partChanges.ts';
 
 interface PartPanelProps {
   buildId: string;
@@ -165,9 +164,11 @@ export function PartPanel({ buildId, kitName, kit, part, leftOver, lessons }: Pa
         className="why"
         style={{ marginTop: 8 }}
         onClick={() =>
-          void changeKit(buildId, removalOf(kit, part.id), `remove ${partLabel(part)} ${part.name}`).catch(
-            () => undefined,
-          )
+          void changeKit(
+            buildId,
+            [{ kind: 'part', id: part.id, value: null }],
+            `remove ${partLabel(part)} ${part.name}`,
+          ).catch(() => undefined)
         }
       >
         take it out of the kit

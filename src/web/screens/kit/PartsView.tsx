@@ -8,10 +8,12 @@ import {
   copyKit,
   inFrameOrder,
   partLabel,
+  recordsOfKit,
   resolveVersion,
+  type KitChange,
 } from '../../../core/kit/index.ts';
 import { useBench, useCodes } from '../../data/bench.ts';
-import { changeKit, type ItemChange } from '../../data/kit.ts';
+import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { get } from '../../data/request.ts';
 import { AddByName } from './AddByName.tsx';
@@ -62,19 +64,7 @@ export function PartsView({ build, kit, stock }: KitViewProps) {
         return known;
       };
       const copy = copyKit(assembleKit(items), rename);
-      const list = (kind: ItemChange['kind'], records: readonly { id: string }[]): ItemChange[] =>
-        records.map((value) => ({ kind, id: value.id, value }));
-      const changes = [
-        ...list('part', copy.parts),
-        ...list('finish', copy.finishes),
-        ...list('joint', copy.joints),
-        ...list('choice', copy.choices),
-        ...list('work', copy.works),
-        ...list('evidence', copy.evidence),
-        ...list('box', copy.box),
-        ...list('want', copy.wants),
-      ];
-      await changeKit(build.id, changes, 'copy a former kit');
+      await changeKit(build.id, recordsOfKit(copy), 'copy a former kit');
     } catch (error) {
       setProblem((error as Error).message);
     }
@@ -180,7 +170,7 @@ export function PartsView({ build, kit, stock }: KitViewProps) {
 
 /** Frames, bags and sheets to be ticked off against the sheet. */
 function BoxPanel({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>) {
-  const put = (change: ItemChange, label: string) =>
+  const put = (change: KitChange, label: string) =>
     void changeKit(build.id, [change], label).catch(() => undefined);
   return (
     <div className="panel">

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { takeProposal, type ProposedTray, type School } from '../../../core/kit/index.ts';
+import { schoolOf, takeProposal, type ProposedTray, type School } from '../../../core/kit/index.ts';
 import { useBench, useCodes } from '../../data/bench.ts';
 import { changeKit, takeDivision } from '../../data/kit.ts';
 import { Why } from '../../components/Why.tsx';
@@ -84,7 +84,7 @@ export function TraysView(props: KitViewProps) {
                   <input
                     type="radio"
                     name="school"
-                    checked={kit.school === school}
+                    checked={schoolOf(kit) === school}
                     onChange={() => setSchool(school)}
                   />{' '}
                   <b>{SCHOOL_WORDS[school].name}</b>:{' '}

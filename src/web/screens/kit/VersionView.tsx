@@ -5,10 +5,11 @@ import {
   resolveVersion,
   WORK_KINDS,
   type IrreversibleWork,
+  type KitChange,
   type VersionChoice,
   type VersionOption,
 } from '../../../core/kit/index.ts';
-import { changeKit, type ItemChange } from '../../data/kit.ts';
+import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { AddByName } from './AddByName.tsx';
 import type { KitViewProps } from './kitView.ts';
@@ -25,7 +26,7 @@ export function VersionView({ build, kit }: KitViewProps) {
   const version = resolveVersion(kit);
   const [editing, setEditing] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const save = (changes: ItemChange[], label: string) =>
+  const save = (changes: KitChange[], label: string) =>
     void changeKit(build.id, changes, label)
       .then(() => setProblem(null))
       .catch((error: unknown) => setProblem((error as Error).message));

@@ -1,6 +1,5 @@
 import type { BuildRecord } from '../../../api/index.ts';
-import type { Kit } from '../../../core/kit/index.ts';
-import type { Stock } from '../../data/kit.ts';
+import type { Kit, Stock } from '../../../core/kit/index.ts';
 import type { useProposal } from './useProposal.ts';
 
 /** What every view of the kit works with. */

@@ -3,10 +3,10 @@ import {
   partLabel,
   plainPart,
   type Kit,
+  type KitChange,
   type Part,
   type ReadPart,
 } from '../../../core/kit/index.ts';
-import type { ItemChange } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 
 /** The number that a next part of the same frame would have. */
@@ -24,9 +24,9 @@ export function changesFromRead(
   kit: Kit,
   buildId: string,
   read: readonly ReadPart[],
-): { changes: ItemChange[]; added: number; updated: number } {
+): { changes: KitChange[]; added: number; updated: number } {
   const known = new Map(kit.parts.map((part) => [partLabel(part), part]));
-  const changes = new Map<string, ItemChange>();
+  const changes = new Map<string, KitChange>();
   let added = 0;
   let updated = 0;
   for (const part of read) {
@@ -39,37 +39,4 @@ export function changesFromRead(
     changes.set(value.id, { kind: 'part', id: value.id, value });
   }
   return { changes: [...changes.values()], added, updated };
-}
-
-/** A part with everything that hangs on it, taken out of the kit. */
-export function removalOf(kit: Kit, partId: string): ItemChange[] {
-  const gone = kit.joints.filter(({ a, b }) => a === partId || b === partId);
-  const goneIds = new Set(gone.map(({ id }) => id));
-  return [
-    ...kit.joints
-      .filter(
-        ({ id, captured, closes }) =>
-          !goneIds.has(id) && (captured.includes(partId) || closes.some((other) => goneIds.has(other))),
-      )
-      .map((joint): ItemChange => ({
-        kind: 'joint',
-        id: joint.id,
-        value: {
-          ...joint,
-          captured: joint.captured.filter((id) => id !== partId),
-          closes: joint.closes.filter((id) => !goneIds.has(id)),
-        },
-      })),
-    ...kit.fits
-      .filter(({ jointId }) => goneIds.has(jointId))
-      .map(({ id }): ItemChange => ({ kind: 'fit', id, value: null })),
-    ...gone.map(({ id }): ItemChange => ({ kind: 'joint', id, value: null })),
-    ...kit.works
-      .filter((work) => work.partId === partId)
-      .map(({ id }): ItemChange => ({ kind: 'work', id, value: null })),
-    ...kit.runs
-      .filter(({ fromPartId, toPartId }) => fromPartId === partId || toPartId === partId)
-      .map(({ id }): ItemChange => ({ kind: 'run', id, value: null })),
-    { kind: 'part', id: partId, value: null },
-  ];
 }

@@ -4,7 +4,6 @@ import { counted, PRIORITIES, type Priority } from '../../../core/kit/index.ts';
 import { dayText } from '../../components/time.ts';
 import { usePlan } from '../../data/plan.tsx';
 import { changeKit, useKit } from '../../data/kit.ts';
-import { newId } from '../../data/newId.ts';
 
 /** The aim of a build as stored, and a way to change it. */
 function useAim(build: BuildRecord) {
@@ -18,7 +17,7 @@ function useAim(build: BuildRecord) {
       const isPlain = value.deadline === null && value.priority === 'usual';
       void changeKit(
         build.id,
-        [{ kind: 'aim', id: kit?.aims[0]?.id ?? newId(build.id), value: isPlain ? null : value }],
+        [{ kind: 'aim', id: kit?.aims[0]?.id ?? `${build.id}-aim`, value: isPlain ? null : value }],
         label,
       ).catch(() => undefined);
     },

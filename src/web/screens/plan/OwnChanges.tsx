@@ -1,4 +1,5 @@
-import type { BuildRecord, KitItemKind, StepRecord } from '../../../api/index.ts';
+import type { BuildRecord, StepRecord } from '../../../api/index.ts';
+import type { KitItemKind } from '../../../core/kit/index.ts';
 import { whenText } from '../../components/time.ts';
 import { changeKit } from '../../data/kit.ts';
 import type { PlanView } from '../../workers/planView.ts';

@@ -1,0 +1,83 @@
+import type { RecordDefinition, RecordOf } from './defineRecord.ts';
+import { aimRecord } from './aim.ts';
+import { assemblyRecord } from './assembly.ts';
+import { boxRecord } from './box.ts';
+import { brightworkRecord } from './brightwork.ts';
+import { choiceRecord } from './choice.ts';
+import { decalRecord } from './decal.ts';
+import { evidenceRecord } from './evidence.ts';
+import { finishRecord } from './finish.ts';
+import { fitRecord } from './fit.ts';
+import { jointRecord } from './joint.ts';
+import { mishapRecord } from './mishap.ts';
+import { partRecord } from './part.ts';
+import { placeRecord } from './place.ts';
+import { runRecord } from './run.ts';
+import { stanceRecord } from './stance.ts';
+import { cureCheckRecord, ownStepRecord, pinRecord, stepEditRecord } from './steps.ts';
+import { lessonRecord, materialRecord, spareRecord, stackRecord } from './stock.ts';
+import { wantRecord } from './want.ts';
+import { weatheringRecord } from './weathering.ts';
+import { workRecord } from './work.ts';
+
+/** Every kind of record of a build, and of the stock. What a kit is, what crosses the wire, what is copied, what goes
+ *  with a removal, what a form takes and how samples are stored derive from these two lists. */
+export const KIT_RECORDS = [
+  finishRecord,
+  partRecord,
+  choiceRecord,
+  jointRecord,
+  workRecord,
+  evidenceRecord,
+  boxRecord,
+  fitRecord,
+  stanceRecord,
+  placeRecord,
+  runRecord,
+  wantRecord,
+  decalRecord,
+  brightworkRecord,
+  weatheringRecord,
+  mishapRecord,
+  ownStepRecord,
+  stepEditRecord,
+  cureCheckRecord,
+  pinRecord,
+  aimRecord,
+  assemblyRecord,
+] as const;
+export const STOCK_RECORDS = [spareRecord, materialRecord, lessonRecord, stackRecord] as const;
+
+type Listed<All extends readonly RecordDefinition[]> = {
+  -readonly [R in All[number] as R['list']]: RecordOf<R>[];
+};
+/** Everything about what is in the box and what becomes of it. */
+export type Kit = Listed<typeof KIT_RECORDS>;
+export type Stock = Listed<typeof STOCK_RECORDS>;
+export type KitItemKind = (typeof KIT_RECORDS)[number]['kind'];
+export type StockItemKind = (typeof STOCK_RECORDS)[number]['kind'];
+
+export const EMPTY_KIT: Kit = Object.fromEntries(KIT_RECORDS.map(({ list }) => [list, []])) as never;
+
+export { newRecord, type RecordDefinition, type RecordOf } from './defineRecord.ts';
+export { isRealDay, type Field, type Fields } from './fields.ts';
+export * from './aim.ts';
+export * from './assembly.ts';
+export * from './box.ts';
+export * from './brightwork.ts';
+export * from './choice.ts';
+export * from './decal.ts';
+export * from './evidence.ts';
+export * from './finish.ts';
+export * from './fit.ts';
+export * from './joint.ts';
+export * from './mishap.ts';
+export * from './part.ts';
+export * from './place.ts';
+export * from './run.ts';
+export * from './stance.ts';
+export * from './steps.ts';
+export * from './stock.ts';
+export * from './want.ts';
+export * from './weathering.ts';
+export * from './work.ts';

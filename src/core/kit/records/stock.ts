@@ -1,0 +1,67 @@
+import { asItIs, defineRecord, type RecordOf } from './defineRecord.ts';
+import { choice, choiceOrNull, flag, layers, named, text, textOrNull, whole } from './fields.ts';
+import { MATERIALS } from './part.ts';
+
+/** What the bench has whatever is built. */
+
+export const spareRecord = defineRecord(
+  'spare',
+  'spares',
+  'spare part',
+  {
+    name: named('the name of the spare'),
+    origin: text('where it came from', 200),
+    material: choice('the material', MATERIALS),
+    count: whole('the count', 0, 999, 1),
+    note: text('a note', 2000),
+  },
+  { onCopy: asItIs },
+);
+/** A part in the spares box. */
+export type Spare = RecordOf<typeof spareRecord>;
+
+export const materialRecord = defineRecord(
+  'material',
+  'materials',
+  'material',
+  {
+    name: named('the name of the material'),
+    /** A kind that joints and needs ask for, such as an adhesive's id. */
+    kind: named('the kind of material', 40),
+    amount: text('the amount', 80),
+    have: flag('there'),
+    leadDays: whole('the days to wait', 0, 400),
+  },
+  { onCopy: asItIs },
+);
+/** Glue, filler, wire, foil: what a build uses up besides paint. */
+export type StockMaterial = RecordOf<typeof materialRecord>;
+
+export const lessonRecord = defineRecord(
+  'lesson',
+  'lessons',
+  'lesson',
+  {
+    text: named('the lesson', 1000),
+    /** Log entry or regret that it came from. */
+    origin: text('where it came from', 500),
+    /** A subject of the kit, a word in a part's name, a material and a kind of step; null matches anything. */
+    kit: textOrNull('the subject of the kit', 200),
+    partWord: textOrNull('a word in the name of a part', 80),
+    material: choiceOrNull('the material', MATERIALS),
+    stepKind: textOrNull('the kind of step', 20),
+  },
+  { onCopy: asItIs },
+);
+/** Something learnt, with where it should come back. */
+export type Lesson = RecordOf<typeof lessonRecord>;
+
+export const stackRecord = defineRecord(
+  'stack',
+  'stacks',
+  'stack',
+  { name: named('the name of the stack', 80), note: text('a note', 500), layers: layers('a stack to keep') },
+  { onCopy: asItIs },
+);
+/** A stack of the builder's own, to be put on any sub-assembly. */
+export type OwnStack = RecordOf<typeof stackRecord>;

@@ -1,0 +1,53 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { gunzipSync } from 'node:zlib';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { PATHS, pathTo, type KitItemsRecord } from '../api/index.ts';
+import { testBench } from './testBench.ts';
+
+const FIXTURES = join(import.meta.dirname, 'fixtures');
+const unpacked = (name: string) => gunzipSync(readFileSync(join(FIXTURES, name)));
+
+/** A data file of the version before records were defined in one place: the sample bench with a record of every kind,
+ *  and what that version answered for it. */
+describe('a data file of an earlier version', () => {
+  const bench = testBench(Date.UTC(2026, 5, 1, 12));
+  const answered = JSON.parse(String(unpacked('earlier-bench.json.gz'))) as {
+    builds: unknown;
+    steps: unknown;
+    plan: unknown;
+    settings: unknown;
+    history: unknown;
+    stock: KitItemsRecord;
+    kits: Record<string, KitItemsRecord>;
+  };
+  beforeAll(async () => {
+    writeFileSync(bench.file, unpacked('earlier-bench.db.gz'));
+    await bench.listen(false);
+  });
+  afterAll(() => bench.remove());
+
+  it('shows the same builds, steps, plan and settings', async () => {
+    const { builds, steps, plan, settings } = await bench.snapshot();
+    expect({ builds, steps, plan, settings }).toEqual({
+      builds: answered.builds,
+      steps: answered.steps,
+      plan: answered.plan,
+      settings: answered.settings,
+    });
+  });
+
+  it('shows the same records of every kit, of every kind, and of the stock', async () => {
+    const kinds = new Set<string>();
+    for (const [id, kit] of Object.entries(answered.kits)) {
+      expect((await bench.call('GET', pathTo(PATHS.kit, id))).body).toEqual(kit);
+      for (const { kind } of kit.items) kinds.add(kind);
+    }
+    expect(kinds.size).toBe(22);
+    expect((await bench.call('GET', PATHS.stock)).body).toEqual(answered.stock);
+  });
+
+  it('shows the same plans of earlier evenings', async () => {
+    expect((await bench.call('GET', PATHS.planHistory)).body).toEqual(answered.history);
+  });
+});
