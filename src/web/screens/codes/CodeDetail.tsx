@@ -1,7 +1,8 @@
+import { schemaTextLimits } from '../../components/limits.ts';
 import { bare, figure } from '../../../core/figures.ts';
 import { TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import type { CodeRecord } from '../../../api/index.ts';
+import { type CodeRecord, codeUpdate } from '../../../api/index.ts';
 import { GEOMETRY_NAMES, spectrumToDisplay, type IlluminantId } from '../../../core/colour/index.ts';
 import { disagreements, seenSource, sourceUncertainty, type CodeSource } from '../../../core/match/index.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
@@ -128,7 +129,7 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
               label="Years"
               key={`years ${code.years}`}
               defaultValue={code.years}
-              maxLength={40}
+              {...schemaTextLimits(codeUpdate, 'years')}
               onBlur={({ currentTarget: { value } }) => about({ years: value.trim() })}
             />
             <TextInput
@@ -136,7 +137,7 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
               label="Plants and suppliers"
               key={`suppliers ${code.suppliers}`}
               defaultValue={code.suppliers}
-              maxLength={200}
+              {...schemaTextLimits(codeUpdate, 'suppliers')}
               onBlur={({ currentTarget: { value } }) => about({ suppliers: value.trim() })}
             />
           </div>

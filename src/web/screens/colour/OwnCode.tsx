@@ -1,6 +1,7 @@
 import { Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import type { CodeInput, CodeRecord } from '../../../api/index.ts';
+import { schemaTextLimits } from '../../components/limits.ts';
+import { type CodeInput, type CodeRecord, codeInput } from '../../../api/index.ts';
 import { typedColour } from '../../../core/colour/index.ts';
 import { ColourField } from '../../components/ColourField.tsx';
 import { MeasuredFields, type Measured } from '../../components/MeasuredFields.tsx';
@@ -56,7 +57,7 @@ export function OwnCode({
       <TextInput
         label="Name"
         value={name}
-        maxLength={120}
+        {...schemaTextLimits(codeInput, 'name')}
         onChange={(event) => setName(event.currentTarget.value)}
       />
       <ColourField

@@ -1,6 +1,8 @@
 import { NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { schemaNumberLimits, schemaTextLimits } from '../../components/limits.ts';
+import { buildInput } from '../../../api/index.ts';
 import { addBuild } from '../../data/bench.ts';
 
 /** Names a build and opens its Kit stage. */
@@ -41,7 +43,7 @@ export function NewBuild({ first = false, onDone }: { first?: boolean; onDone: (
         placeholder="what is on the box"
         value={name}
         onChange={(event) => setName(event.currentTarget.value)}
-        maxLength={120}
+        {...schemaTextLimits(buildInput, 'name')}
         style={{ flex: 2, minWidth: 200 }}
       />
       <TextInput
@@ -49,15 +51,14 @@ export function NewBuild({ first = false, onDone }: { first?: boolean; onDone: (
         placeholder="year, version, event"
         value={subject}
         onChange={(event) => setSubject(event.currentTarget.value)}
-        maxLength={200}
+        {...schemaTextLimits(buildInput, 'subject')}
         style={{ flex: 2, minWidth: 180 }}
       />
       <NumberInput
         label="Scale 1:"
         value={scale}
         onChange={setScale}
-        min={4}
-        max={100}
+        {...schemaNumberLimits(buildInput, 'scale')}
         allowDecimal={false}
         style={{ width: 90 }}
       />

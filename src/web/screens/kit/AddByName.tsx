@@ -1,12 +1,15 @@
 import { TextInput } from '@mantine/core';
 import { useState, type ReactNode } from 'react';
+import { partRecord, type Field } from '../../../core/kit/index.ts';
+import { textLimits } from '../../components/limits.ts';
 
 interface AddByNameProps {
   /** What the field is for, to the ear; shown above it where the form is a large one. */
   label: string;
   placeholder: string;
   button: string;
-  most?: number;
+  /** What the name is stored in. */
+  field?: Field<string>;
   large?: boolean;
   /** Fields that go with the name. */
   children?: ReactNode;
@@ -18,7 +21,7 @@ export function AddByName({
   label,
   placeholder,
   button,
-  most = 120,
+  field = partRecord.fields.name,
   large = false,
   children,
   onAdd,
@@ -41,7 +44,7 @@ export function AddByName({
         {...(large ? { label } : { 'aria-label': label })}
         placeholder={placeholder}
         value={name}
-        maxLength={most}
+        {...textLimits(field)}
         onChange={(event) => setName(event.currentTarget.value)}
       />
       {children}

@@ -1,8 +1,9 @@
 import { MultiSelect, Select, Textarea, TextInput } from '@mantine/core';
 import { IconAlertTriangle, IconCheck } from '@tabler/icons-react';
 import { useRef, useState } from 'react';
+import { textLimits } from '../../components/limits.ts';
 import { PATHS, pathTo } from '../../../api/index.ts';
-import { CONFIDENCES, type Evidence } from '../../../core/kit/index.ts';
+import { CONFIDENCES, type Evidence, evidenceRecord } from '../../../core/kit/index.ts';
 import { usePlan } from '../../data/plan.tsx';
 import { changeKit, keepPicture } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
@@ -194,7 +195,7 @@ function ConflictEditor({
       className={field === 'decision' ? 'wide' : undefined}
       label={label}
       autosize
-      maxLength={2000}
+      {...textLimits(evidenceRecord.fields[field])}
       defaultValue={conflict[field]}
       onBlur={(event) =>
         event.currentTarget.value !== conflict[field] &&
@@ -227,7 +228,7 @@ function ConflictEditor({
         size="xs"
         label="Source"
         placeholder="book and page, picture, link"
-        maxLength={500}
+        {...textLimits(evidenceRecord.fields.source)}
         defaultValue={conflict.source}
         onBlur={(event) =>
           event.currentTarget.value !== conflict.source &&

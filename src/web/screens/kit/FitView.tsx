@@ -1,3 +1,4 @@
+import { numberLimits, textLimits } from '../../components/limits.ts';
 import { figure } from '../../../core/figures.ts';
 import { Checkbox, NumberInput, Select, TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
@@ -8,6 +9,9 @@ import {
   type DryFit,
   type FitFeel,
   type Stance,
+  fitRecord,
+  stanceRecord,
+  cornerHeight,
 } from '../../../core/kit/index.ts';
 import { JointFitList } from '../../components/JointFitList.tsx';
 import { PlaceFitList } from '../../components/PlaceFitList.tsx';
@@ -196,8 +200,7 @@ function NewFit({
         label="Gap, mm"
         step={0.05}
         decimalScale={2}
-        min={-1}
-        max={20}
+        {...numberLimits(fitRecord.fields.clearanceMm)}
         value={gap}
         onChange={setGap}
       />
@@ -217,7 +220,7 @@ function NewFit({
         className="grow"
         label="What was done"
         value={done}
-        maxLength={500}
+        {...textLimits(fitRecord.fields.done)}
         onChange={(event) => setDone(event.currentTarget.value)}
       />
       <button
@@ -258,8 +261,7 @@ function StancePanel({
         label={`${CORNERS[at]!}, mm`}
         key={stance.heightsMm[at]}
         defaultValue={stance.heightsMm[at]}
-        min={0}
-        max={200}
+        {...numberLimits(cornerHeight)}
         step={0.1}
         decimalScale={2}
         onBlur={(event) => {
@@ -326,8 +328,7 @@ function StancePanel({
           label="Rear higher by, mm"
           key={`rake ${stance.rakeMm}`}
           defaultValue={stance.rakeMm}
-          min={-20}
-          max={20}
+          {...numberLimits(stanceRecord.fields.rakeMm)}
           step={0.1}
           decimalScale={2}
           onBlur={(event) => {

@@ -1,6 +1,7 @@
 import { MultiSelect, NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import type { BuildRecord } from '../../../api/index.ts';
+import { schemaNumberLimits } from '../../components/limits.ts';
+import { type BuildRecord, joinInput } from '../../../api/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import { addJoin, removeJoin } from '../../data/kit.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
@@ -84,7 +85,12 @@ export function JoinPanel({ build }: { build: BuildRecord }) {
               onChange={setAfter}
             />
           )}
-          <NumberInput label="Minutes of work" min={1} max={600} value={minutes} onChange={setMinutes} />
+          <NumberInput
+            label="Minutes of work"
+            {...schemaNumberLimits(joinInput, 'minutes')}
+            value={minutes}
+            onChange={setMinutes}
+          />
           <TextInput
             label="Adhesive"
             value={adhesive}

@@ -1,6 +1,7 @@
 import { Select, Textarea, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { lessonsFor, MATERIALS, type Lesson } from '../../../core/kit/index.ts';
+import { textLimits } from '../../components/limits.ts';
+import { lessonsFor, MATERIALS, type Lesson, lessonRecord } from '../../../core/kit/index.ts';
 import { useBench } from '../../data/bench.ts';
 import { changeStock } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
@@ -74,7 +75,7 @@ export function LessonsView({ build, stock }: KitViewProps) {
             label="A lesson"
             placeholder="the hood binds once clear is on: ease its rear edge first"
             autosize
-            maxLength={1000}
+            {...textLimits(lessonRecord.fields.text)}
             value={lesson.text}
             error={problem}
             onChange={(event) => setLesson({ ...lesson, text: event.currentTarget.value })}
@@ -84,7 +85,7 @@ export function LessonsView({ build, stock }: KitViewProps) {
             label="Comes back with this kit"
             placeholder={build.name.split(' ')[0]}
             value={lesson.kit ?? ''}
-            maxLength={200}
+            {...textLimits(lessonRecord.fields.kit)}
             onChange={(event) => setLesson({ ...lesson, kit: orNull(event.currentTarget.value) })}
           />
           <TextInput
@@ -92,7 +93,7 @@ export function LessonsView({ build, stock }: KitViewProps) {
             label="… with parts called"
             placeholder="hood"
             value={lesson.partWord ?? ''}
-            maxLength={80}
+            {...textLimits(lessonRecord.fields.partWord)}
             onChange={(event) => setLesson({ ...lesson, partWord: orNull(event.currentTarget.value) })}
           />
           <Select

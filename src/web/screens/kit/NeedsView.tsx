@@ -1,6 +1,7 @@
 import { Checkbox, NumberInput, Select, TextInput } from '@mantine/core';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
+import { numberLimits, textLimits } from '../../components/limits.ts';
 import { hardenerOf, hardenerShare, paintVolume } from '../../../core/finish/index.ts';
 import {
   ADHESIVES,
@@ -12,6 +13,8 @@ import {
   resolveStack,
   type Material,
   type Need,
+  wantRecord,
+  spareRecord,
 } from '../../../core/kit/index.ts';
 import { changeKit, changeStock } from '../../data/kit.ts';
 import { saveFile } from '../../data/saveFile.ts';
@@ -346,8 +349,7 @@ function WantEditor({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>) {
           aria-label="Days to get it"
           suffix=" days"
           w={90}
-          min={0}
-          max={400}
+          {...numberLimits(wantRecord.fields.leadDays)}
           value={lead}
           onChange={setLead}
         />
@@ -398,7 +400,7 @@ function NewSpare() {
         aria-label="Where it came from"
         placeholder="from which kit"
         value={origin}
-        maxLength={200}
+        {...textLimits(spareRecord.fields.origin)}
         onChange={(event) => setOrigin(event.currentTarget.value)}
       />
       <Select

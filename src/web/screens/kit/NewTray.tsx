@@ -1,6 +1,7 @@
 import { TextInput } from '@mantine/core';
 import { useState } from 'react';
-import type { BuildRecord, TrayInput } from '../../../api/index.ts';
+import { schemaTextLimits } from '../../components/limits.ts';
+import { type BuildRecord, type TrayInput, trayInput } from '../../../api/index.ts';
 import { addTray } from '../../data/bench.ts';
 
 /** A stack to begin with: primer, colour, clear, polish; all of it can be changed in the Finish stage. */
@@ -56,7 +57,7 @@ export function NewTray({ build, onAdded }: { build: BuildRecord; onAdded: (id: 
         placeholder="body, chassis, wheels…"
         value={name}
         onChange={(event) => setName(event.currentTarget.value)}
-        maxLength={120}
+        {...schemaTextLimits(trayInput, 'name')}
         error={problem}
         style={{ flex: 1 }}
       />

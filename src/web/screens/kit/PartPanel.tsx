@@ -1,5 +1,6 @@
 import { Checkbox, NumberInput, Select, Textarea } from '@mantine/core';
 import { Link } from 'react-router';
+import { textLimits } from '../../components/limits.ts';
 import {
   BOUNDARIES,
   jointName,
@@ -9,6 +10,7 @@ import {
   type Lesson,
   type Part,
   type Zone,
+  partRecord,
 } from '../../../core/kit/index.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
@@ -133,7 +135,7 @@ export function PartPanel({ buildId, kitName, kit, part, leftOver, lessons }: Pa
         placeholder="which way the mark faces, where it is held"
         key={part.note}
         defaultValue={part.note}
-        maxLength={2000}
+        {...textLimits(partRecord.fields.note)}
         autosize
         onBlur={(event) =>
           event.currentTarget.value !== part.note && save({ note: event.currentTarget.value })

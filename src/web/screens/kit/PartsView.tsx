@@ -11,6 +11,7 @@ import {
   recordsOfKit,
   resolveVersion,
   type KitChange,
+  boxRecord,
 } from '../../../core/kit/index.ts';
 import { useBench, useCodes } from '../../data/bench.ts';
 import { changeKit } from '../../data/kit.ts';
@@ -200,7 +201,7 @@ function BoxPanel({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>) {
         label="New frame or bag"
         placeholder="frame, bag, decal sheet"
         button="Add"
-        most={80}
+        field={boxRecord.fields.name}
         onAdd={(name) =>
           put({ kind: 'box', id: newId(build.id), value: { name, checked: false, note: '' } }, name)
         }

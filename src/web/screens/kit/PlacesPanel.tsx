@@ -1,7 +1,8 @@
+import { numberLimits, textLimits } from '../../components/limits.ts';
 import { bare } from '../../../core/figures.ts';
 import { NumberInput, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import type { MeasuredPlace } from '../../../core/kit/index.ts';
+import { type MeasuredPlace, placeRecord } from '../../../core/kit/index.ts';
 import { PLACE_MEASURES } from '../../components/PlaceFitList.tsx';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { changeKit } from '../../data/kit.ts';
@@ -97,8 +98,7 @@ function NewPlace({
       label={label}
       step={0.05}
       decimalScale={2}
-      min={0}
-      max={200}
+      {...numberLimits(placeRecord.fields.sizeMm)}
       value={value}
       onChange={change}
     />
@@ -159,7 +159,7 @@ function NewPlace({
         className="grow"
         label="Called"
         placeholder="mirror hole"
-        maxLength={120}
+        {...textLimits(placeRecord.fields.name)}
         value={name}
         onChange={(event) => setName(event.currentTarget.value)}
       />

@@ -1,9 +1,10 @@
+import { numberLimits, textLimits } from '../../components/limits.ts';
 import { bare, figure } from '../../../core/figures.ts';
 import { NumberInput, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { RUN_FACTS, RUN_KINDS, type RunKind } from '../../../core/detail/index.ts';
-import { runAtScale, runName, type Run } from '../../../core/kit/index.ts';
+import { runAtScale, runName, type Run, runRecord } from '../../../core/kit/index.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
@@ -56,7 +57,7 @@ export function RunsView({ build, kit }: KitViewProps) {
                         <Edit
                           label={`How many: ${name}`}
                           value={run.count}
-                          max={99}
+                          {...numberLimits(runRecord.fields.count)}
                           whole
                           onChange={(count) => change(run, { count: count ?? 1 }, 'count of a run')}
                         />
@@ -66,7 +67,7 @@ export function RunsView({ build, kit }: KitViewProps) {
                           label={`Real diameter, mm: ${name}`}
                           value={run.realMm}
                           usual={realMm[0] === realMm[1] ? `${realMm[0]}` : `${realMm[0]} to ${realMm[1]}`}
-                          max={400}
+                          {...numberLimits(runRecord.fields.realMm)}
                           onChange={(value) => change(run, { realMm: value }, 'diameter of a run')}
                         />
                       </td>
@@ -75,7 +76,7 @@ export function RunsView({ build, kit }: KitViewProps) {
                           label={`Length on the model, mm: ${name}`}
                           value={run.lengthMm}
                           usual="not yet"
-                          max={2000}
+                          {...numberLimits(runRecord.fields.lengthMm)}
                           onChange={(value) => change(run, { lengthMm: value }, 'length of a run')}
                         />
                       </td>
@@ -151,6 +152,7 @@ function Edit({
   label,
   value,
   usual,
+  min,
   max,
   whole = false,
   onChange,
@@ -158,7 +160,8 @@ function Edit({
   label: string;
   value: number | null;
   usual?: string;
-  max: number;
+  min?: number;
+  max?: number;
   whole?: boolean;
   onChange: (value: number | null) => void;
 }) {
@@ -170,7 +173,7 @@ function Edit({
       key={value}
       defaultValue={value ?? ''}
       placeholder={usual}
-      min={whole ? 1 : 0.5}
+      min={min}
       max={max}
       decimalScale={whole ? 0 : 2}
       hideControls
@@ -257,13 +260,20 @@ function NewRun({
         value={toPartId}
         onChange={setTo}
       />
-      <NumberInput size="xs" w={86} label="How many" min={1} max={99} value={count} onChange={setCount} />
+      <NumberInput
+        size="xs"
+        w={86}
+        label="How many"
+        {...numberLimits(runRecord.fields.count)}
+        value={count}
+        onChange={setCount}
+      />
       <TextInput
         size="xs"
         className="grow"
         label="Called"
         placeholder={RUN_FACTS[kind].name}
-        maxLength={120}
+        {...textLimits(runRecord.fields.name)}
         value={name}
         onChange={(event) => setName(event.currentTarget.value)}
       />
@@ -272,7 +282,7 @@ function NewRun({
         className="grow"
         label="Note"
         placeholder="colour, routing"
-        maxLength={500}
+        {...textLimits(runRecord.fields.note)}
         value={note}
         onChange={(event) => setNote(event.currentTarget.value)}
       />

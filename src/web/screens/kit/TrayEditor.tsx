@@ -1,6 +1,7 @@
 import { NumberInput, Select, Textarea, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import type { BuildRecord, TrayRecord } from '../../../api/index.ts';
+import { schemaNumberLimits, schemaTextLimits } from '../../components/limits.ts';
+import { type BuildRecord, type TrayRecord, trayInput } from '../../../api/index.ts';
 import { SUBSTRATES } from '../../../core/finish/index.ts';
 import { partLabel, readPartList, type Kit, type PartListReading } from '../../../core/kit/index.ts';
 import { saveTray } from '../../data/bench.ts';
@@ -53,7 +54,7 @@ export function TrayEditor({ build, tray, kit }: TrayEditorProps) {
         <TextInput
           label="Name"
           value={name}
-          maxLength={120}
+          {...schemaTextLimits(trayInput, 'name')}
           onChange={(event) => setName(event.currentTarget.value)}
           onBlur={() =>
             name.trim() === ''
@@ -73,8 +74,7 @@ export function TrayEditor({ build, tray, kit }: TrayEditorProps) {
           inputWrapperOrder={['label', 'input', 'description']}
           defaultValue={tray.areaCm2}
           key={tray.areaCm2}
-          min={0.1}
-          max={20000}
+          {...schemaNumberLimits(trayInput, 'areaCm2')}
           onBlur={(event) => {
             const area = Number(event.currentTarget.value);
             if (area > 0 && area <= 20000 && area !== tray.areaCm2)

@@ -1,6 +1,7 @@
 import { MultiSelect, Select, TextInput } from '@mantine/core';
 import { IconCheck, IconClock, IconHandStop } from '@tabler/icons-react';
 import { useState } from 'react';
+import { textLimits } from '../../components/limits.ts';
 import {
   resolveVersion,
   WORK_KINDS,
@@ -8,6 +9,7 @@ import {
   type KitChange,
   type VersionChoice,
   type VersionOption,
+  choiceRecord,
 } from '../../../core/kit/index.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
@@ -111,7 +113,7 @@ export function VersionView({ build, kit }: KitViewProps) {
           label="New choice"
           placeholder="roof, engine, drive side, number"
           button="Add the choice"
-          most={80}
+          field={choiceRecord.fields.name}
           onAdd={(name) => {
             const choice: VersionChoice = {
               id: newId(build.id),
@@ -230,7 +232,7 @@ function ChoiceEditor({
             size="xs"
             label="Option"
             defaultValue={option.name}
-            maxLength={80}
+            {...textLimits(choiceRecord.fields.name)}
             onBlur={(event) => {
               const name = event.currentTarget.value.trim();
               if (name && name !== option.name) setOption(option.id, { name });

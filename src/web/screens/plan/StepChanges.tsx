@@ -1,6 +1,7 @@
 import { NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import type { KitSummary } from '../../../core/kit/index.ts';
+import { numberLimits, textLimits } from '../../components/limits.ts';
+import { type KitSummary, ownStepRecord } from '../../../core/kit/index.ts';
 import type { LongestSessions, PlanOperation } from '../../../core/plan/index.ts';
 import { whenText } from '../../components/time.ts';
 import { changeKit } from '../../data/kit.ts';
@@ -132,7 +133,7 @@ export function StepChanges({ operation, start, plan, view, longest }: StepChang
             size="xs"
             label="What you add after it"
             value={title}
-            maxLength={200}
+            {...textLimits(ownStepRecord.fields.title)}
             autoFocus
             onChange={({ currentTarget: { value } }) => setTitle(value)}
           />
@@ -141,16 +142,14 @@ export function StepChanges({ operation, start, plan, view, longest }: StepChang
               size="xs"
               label="Minutes of work"
               value={minutes}
-              min={1}
-              max={600}
+              {...numberLimits(ownStepRecord.fields.minutes)}
               onChange={(value) => typeof value === 'number' && value >= 1 && setMinutes(Math.round(value))}
             />
             <NumberInput
               size="xs"
               label="Then leave it, h"
               value={waitHours}
-              min={0}
-              max={336}
+              {...numberLimits(ownStepRecord.fields.waitMinutes, 60)}
               onChange={(value) => typeof value === 'number' && value >= 0 && setWaitHours(value)}
             />
           </div>

@@ -1,6 +1,7 @@
 import { NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import type { StepEdit } from '../../../core/kit/index.ts';
+import { numberLimits, textLimits } from '../../components/limits.ts';
+import { type StepEdit, stepEditRecord } from '../../../core/kit/index.ts';
 import {
   isDivisible,
   nextToJoin,
@@ -97,7 +98,7 @@ export function StepEditing({ operation, view, edits, longest }: StepEditingProp
           label="Call it"
           placeholder={operation.title}
           value={words}
-          maxLength={200}
+          {...textLimits(stepEditRecord.fields.title)}
           onChange={({ currentTarget: { value } }) => setWords(value)}
         />
         <div style={{ display: 'grid', gridTemplateColumns: '1fr 2fr', gap: 6 }}>
@@ -106,8 +107,7 @@ export function StepEditing({ operation, view, edits, longest }: StepEditingProp
             label="It takes, min"
             placeholder={String(operation.hands)}
             value={minutes ?? ''}
-            min={1}
-            max={600}
+            {...numberLimits(stepEditRecord.fields.minutes)}
             onChange={(value) =>
               setMinutes(typeof value === 'number' ? Math.max(1, Math.round(value)) : null)
             }
@@ -116,7 +116,7 @@ export function StepEditing({ operation, view, edits, longest }: StepEditingProp
             size="xs"
             label="Remember"
             value={note}
-            maxLength={1000}
+            {...textLimits(stepEditRecord.fields.note)}
             onChange={({ currentTarget: { value } }) => setNote(value)}
           />
         </div>

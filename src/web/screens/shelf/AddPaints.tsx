@@ -1,6 +1,7 @@
 import { Select, Textarea, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import type { PaintInput } from '../../../api/index.ts';
+import { schemaTextLimits } from '../../components/limits.ts';
+import { type PaintInput, paintInput } from '../../../api/index.ts';
 import { FAMILIES, type FamilyId } from '../../../core/finish/index.ts';
 import { addPaints } from '../../data/bench.ts';
 import { readPaintList, type PaintListProblem } from './readPaintList.ts';
@@ -77,7 +78,7 @@ export function AddPaints({ first, onSend, onDone }: AddPaintsProps) {
           placeholder="the maker’s name for the line"
           value={range}
           onChange={(event) => setRange(event.currentTarget.value)}
-          maxLength={120}
+          {...schemaTextLimits(paintInput, 'range')}
         />
         <Select
           label="Chemistry"
@@ -97,14 +98,14 @@ export function AddPaints({ first, onSend, onDone }: AddPaintsProps) {
           label="Code"
           value={code}
           onChange={(event) => setCode(event.currentTarget.value)}
-          maxLength={40}
+          {...schemaTextLimits(paintInput, 'code')}
           w={110}
         />
         <TextInput
           label="Name"
           value={name}
           onChange={(event) => setName(event.currentTarget.value)}
-          maxLength={120}
+          {...schemaTextLimits(paintInput, 'name')}
           style={{ flex: 1, minWidth: 160 }}
         />
         <TextInput

@@ -1,5 +1,6 @@
 import { NumberInput } from '@mantine/core';
-import type { PaintRecord } from '../../../api/index.ts';
+import { schemaNumberLimits } from '../../components/limits.ts';
+import { type PaintRecord, paintUpdate } from '../../../api/index.ts';
 import { GEOMETRY_NAMES } from '../../../core/colour/index.ts';
 import { figure } from '../../../core/figures.ts';
 import { Why } from '../../components/Why.tsx';
@@ -30,8 +31,7 @@ export function PaintMeasures({ paint }: { paint: PaintRecord }) {
         <NumberInput
           label="One drop, ml"
           placeholder="0.05 usual"
-          min={0.005}
-          max={0.5}
+          {...schemaNumberLimits(paintUpdate, 'dropMl')}
           step={0.005}
           hideControls
           key={`drop ${paint.id} ${paint.dropMl}`}
@@ -41,8 +41,7 @@ export function PaintMeasures({ paint }: { paint: PaintRecord }) {
         <NumberInput
           label="Strength, times"
           placeholder="1 as believed"
-          min={0.1}
-          max={10}
+          {...schemaNumberLimits(paintUpdate, 'strength')}
           step={0.1}
           hideControls
           key={`strength ${paint.id} ${paint.strength}`}

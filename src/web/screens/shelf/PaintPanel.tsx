@@ -1,7 +1,8 @@
+import { schemaNumberLimits, schemaTextLimits } from '../../components/limits.ts';
 import { figure } from '../../../core/figures.ts';
 import { Checkbox, NumberInput, Textarea, TextInput } from '@mantine/core';
 import { useMemo } from 'react';
-import type { PaintRecord } from '../../../api/index.ts';
+import { type PaintRecord, paintUpdate, shelfInput } from '../../../api/index.ts';
 import { spectrumToDisplay } from '../../../core/colour/index.ts';
 import { FAMILIES, opaqueInSheen, type FamilyId } from '../../../core/finish/index.ts';
 import { substitutes } from '../../../core/match/index.ts';
@@ -102,7 +103,7 @@ export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPane
               label="Stands in"
               key={`place ${paint.id} ${paint.place}`}
               defaultValue={paint.place}
-              maxLength={80}
+              {...schemaTextLimits(shelfInput, 'place')}
               onBlur={({ currentTarget: { value } }) => {
                 if (value.trim() !== paint.place) put({ place: value.trim() }, `place of ${paint.name}`);
               }}
@@ -113,7 +114,7 @@ export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPane
             autosize
             minRows={1}
             maxRows={4}
-            maxLength={500}
+            {...schemaTextLimits(shelfInput, 'note')}
             key={`note ${paint.id} ${paint.note}`}
             defaultValue={paint.note}
             onBlur={({ currentTarget: { value } }) => {
@@ -131,8 +132,7 @@ export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPane
           label="Price, €"
           // Not fixed to two digits: padding what is being typed moves the caret when an answer comes in between.
           decimalScale={2}
-          min={0}
-          max={10000}
+          {...schemaNumberLimits(paintUpdate, 'priceCents', 100)}
           hideControls
           key={`price ${paint.id} ${paint.priceCents}`}
           defaultValue={(paint.priceCents / 100).toFixed(2)}

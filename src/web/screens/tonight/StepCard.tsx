@@ -1,7 +1,8 @@
 import { NumberInput, TextInput } from '@mantine/core';
 import { useCallback, useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import type { BuildRecord, StepRecord } from '../../../api/index.ts';
+import { schemaNumberLimits, schemaTextLimits } from '../../components/limits.ts';
+import { type BuildRecord, type StepRecord, stepInput } from '../../../api/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import type { PlanOperation } from '../../../core/plan/index.ts';
 import { isCommandKey } from '../../components/keys.ts';
@@ -201,8 +202,7 @@ export function StepCard({ operation, start, view, steps, build, position, onTou
         <NumberInput
           label="Minutes it took"
           value={took}
-          min={0}
-          max={1440}
+          {...schemaNumberLimits(stepInput, 'minutes')}
           allowDecimal={false}
           onChange={(value) => setMinutes(typeof value === 'number' ? value : null)}
           w={120}
@@ -211,7 +211,7 @@ export function StepCard({ operation, start, view, steps, build, position, onTou
           label="Note"
           placeholder="what went well or wrong"
           value={note}
-          maxLength={2000}
+          {...schemaTextLimits(stepInput, 'note')}
           onChange={(event) => setNote(event.currentTarget.value)}
           style={{ flex: 1, minWidth: 140 }}
         />

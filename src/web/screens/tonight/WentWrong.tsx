@@ -1,6 +1,7 @@
 import { NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { REPAIR_IDS, type RepairId } from '../../../core/kit/index.ts';
+import { textLimits } from '../../components/limits.ts';
+import { REPAIR_IDS, type RepairId, mishapRecord } from '../../../core/kit/index.ts';
 import { REPAIRS, type PlanOperation } from '../../../core/plan/index.ts';
 import { tickStep } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
@@ -60,7 +61,7 @@ export function WentWrong({ operation, view, minutes, onClose }: WentWrongProps)
         label="What went wrong"
         placeholder="a run on the left door"
         value={what}
-        maxLength={300}
+        {...textLimits(mishapRecord.fields.what)}
         autoFocus
         onChange={({ currentTarget: { value } }) => setWhat(value)}
       />
@@ -68,7 +69,7 @@ export function WentWrong({ operation, view, minutes, onClose }: WentWrongProps)
         label="Why, as far as you know"
         placeholder="too wet, too near"
         value={why}
-        maxLength={500}
+        {...textLimits(mishapRecord.fields.why)}
         onChange={({ currentTarget: { value } }) => setWhy(value)}
       />
       <NativeSelect

@@ -1,3 +1,4 @@
+import { textLimits } from '../../../components/limits.ts';
 import { bare, figure } from '../../../../core/figures.ts';
 import { Button, Checkbox, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
@@ -11,7 +12,7 @@ import {
   typedColour,
   type IlluminantId,
 } from '../../../../core/colour/index.ts';
-import { resolveMix, type DecalColour, type ProductIndex } from '../../../../core/kit/index.ts';
+import { resolveMix, type DecalColour, type ProductIndex, decalRecord } from '../../../../core/kit/index.ts';
 import { besideDecal, type PalettePlan } from '../../../../core/match/index.ts';
 import { inkFor, inkOver, opaqueSpectrum, seenSurface } from '../../../../core/paint/index.ts';
 import { ColourField } from '../../../components/ColourField.tsx';
@@ -206,7 +207,7 @@ function NewPrinted({
       <TextInput
         label="Name"
         value={name}
-        maxLength={80}
+        {...textLimits(decalRecord.fields.name)}
         onChange={(event) => setName(event.currentTarget.value)}
       />
       <ColourField label="Colour on white: L a b, or hex" value={colour} onChange={setColour} />

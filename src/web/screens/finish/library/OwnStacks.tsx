@@ -1,9 +1,10 @@
 import { Checkbox, TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
+import { textLimits } from '../../../components/limits.ts';
 import type { BuildRecord, CodeRecord, TrayRecord } from '../../../../api/index.ts';
 import { spectrumToDisplay } from '../../../../core/colour/index.ts';
 import { formatMinutes, LAYER_KINDS } from '../../../../core/finish/index.ts';
-import type { PlannedLayer, ProductIndex } from '../../../../core/kit/index.ts';
+import { type PlannedLayer, type ProductIndex, stackRecord } from '../../../../core/kit/index.ts';
 import { RemoveButton } from '../../../components/RemoveButton.tsx';
 import { Spoon } from '../../../components/Spoon.tsx';
 import { saveTrays } from '../../../data/bench.ts';
@@ -92,7 +93,7 @@ export function OwnStacks({ build, tray, workshop, onClose }: OwnStacksProps) {
           size="xs"
           label="Keep this stack as"
           value={name}
-          maxLength={80}
+          {...textLimits(stackRecord.fields.name)}
           onChange={(event) => setName(event.currentTarget.value)}
         />
         <TextInput
@@ -100,7 +101,7 @@ export function OwnStacks({ build, tray, workshop, onClose }: OwnStacksProps) {
           label="Note"
           placeholder="what it is good for"
           value={note}
-          maxLength={500}
+          {...textLimits(stackRecord.fields.note)}
           style={{ flex: 1, minWidth: 140 }}
           onChange={(event) => setNote(event.currentTarget.value)}
         />
