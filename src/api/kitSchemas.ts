@@ -1,13 +1,15 @@
-import { array, mixed, object, type AnyObjectSchema, type InferType } from 'yup';
+import { array, mixed, object, type AnyObjectSchema } from 'yup';
 import {
   KIT_RECORDS,
   STOCK_RECORDS,
+  type DividedJoinInput,
   type KitItemKind,
   type RecordDefinition,
   type StockItemKind,
+  type TrayInput,
 } from '../core/kit/index.ts';
-import { recordSchema } from './recordSchemas.ts';
-import { id, label, oneOf, trayInput, version, whole } from './schemas.ts';
+import { dividedJoinInput, recordSchema, trayInput } from './recordSchemas.ts';
+import { id, oneOf, version } from './schemas.ts';
 
 /** What a kit and the stock consist of, as it crosses the wire. */
 
@@ -21,8 +23,6 @@ const byKind = <K extends string>(records: readonly RecordDefinition<K>[]) =>
 export const KIT_ITEMS = byKind(KIT_RECORDS as readonly RecordDefinition<KitItemKind>[]);
 /** Kinds of record that belong to the bench. */
 export const STOCK_ITEMS = byKind(STOCK_RECORDS as readonly RecordDefinition<StockItemKind>[]);
-
-const ids = (most: number) => array(id()).required().max(most, `at most ${most} of them`);
 
 /** One request changes at most this many records. */
 export const MOST_CHANGES = 500;
@@ -63,17 +63,7 @@ export const subassembliesInput = object({
       id: id(),
       /** 0 where the join is new. */
       version: version(),
-      join: object({
-        name: label('the name of the joint'),
-        trayIds: ids(60),
-        afterJoinIds: ids(200),
-        jointIds: ids(300),
-        minutes: whole('minutes', 1, 600),
-        adhesive: label('the adhesive', 200),
-        setMinutes: whole('setting minutes', 0, 20160),
-      })
-        .required()
-        .noUnknown(),
+      join: dividedJoinInput.required(),
     }).noUnknown(),
   )
     .required()
@@ -83,4 +73,14 @@ export const subassembliesInput = object({
     .max(600),
 }).noUnknown();
 
-export type SubassembliesInput = InferType<typeof subassembliesInput>;
+/** A sub-assembly or join with the version that it was made from; 0 where it is new. */
+interface Versioned {
+  id: string;
+  version: number;
+}
+export interface SubassembliesInput {
+  trays: (Versioned & { tray: TrayInput })[];
+  removed: Versioned[];
+  joins: (Versioned & { join: DividedJoinInput })[];
+  removedJoins: Versioned[];
+}

@@ -1,5 +1,24 @@
-import { array, boolean, number, object, string, type AnyObjectSchema, type Schema } from 'yup';
-import { isRealDay, type Field, type Fields, type RecordDefinition } from '../core/kit/index.ts';
+import {
+  array,
+  boolean,
+  number,
+  object,
+  string,
+  type AnyObjectSchema,
+  type ObjectSchema,
+  type Schema,
+} from 'yup';
+import {
+  buildFields,
+  dividedJoinFields,
+  isRealDay,
+  joinFields,
+  trayFields,
+  type Field,
+  type Fields,
+  type RecordDefinition,
+  type ValueOf,
+} from '../core/kit/index.ts';
 import { count, id, label, layersSchema, oneOf, whole } from './schemas.ts';
 
 /** Yup schemas from the descriptors of records. Messages are read by builders. */
@@ -91,14 +110,14 @@ function schemaOfField(field: Field<unknown>): Schema {
             Object.values(chosen).every((value) => (field.values as readonly unknown[]).includes(value)),
         );
     case 'layers':
-      return layersSchema().min(1, `${field.label} has at least one layer`);
+      return layersSchema().min(field.least, `${field.label} has at least one layer`);
   }
 }
 
-const objectOf = (fields: Fields): AnyObjectSchema =>
+const objectOf = <F extends Fields>(fields: F): ObjectSchema<ValueOf<F>> =>
   object(
     Object.fromEntries(Object.entries(fields).map(([key, field]) => [key, schemaOfField(field)])),
-  ).noUnknown();
+  ).noUnknown() as unknown as ObjectSchema<ValueOf<F>>;
 
 type Check = (value: unknown) => string | null;
 
@@ -113,3 +132,8 @@ const checked = (schema: AnyObjectSchema, check: Check | undefined): AnyObjectSc
 /** What a record of the kind may say. */
 export const recordSchema = (record: RecordDefinition): AnyObjectSchema =>
   checked(objectOf(record.fields), (value) => record.check(value as never));
+
+export const buildInput = objectOf(buildFields);
+export const trayInput = objectOf(trayFields);
+export const joinInput = objectOf(joinFields);
+export const dividedJoinInput = objectOf(dividedJoinFields);

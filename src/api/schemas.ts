@@ -12,13 +12,7 @@ import {
   type MixedSchema,
 } from 'yup';
 import { GEOMETRIES } from '../core/colour/index.ts';
-import {
-  LAYER_KINDS,
-  SETTING_LIMITS,
-  SUBSTRATES,
-  type LayerKind,
-  type ToolSettings,
-} from '../core/finish/index.ts';
+import { LAYER_KINDS, SETTING_LIMITS, type LayerKind, type ToolSettings } from '../core/finish/index.ts';
 
 /** What crosses the wire, with limits. Messages are read by builders. */
 
@@ -148,38 +142,6 @@ export const layersSchema = () =>
     .required()
     .max(40, 'at most 40 layers in a stack')
     .test('ids', 'two layers of a stack have the same id', (layers) => hasOwnIds(layers));
-
-const trayFields = {
-  name: label('the name of the sub-assembly'),
-  areaCm2: count('the area in cm2', 0.1, 20000),
-  substrateId: oneOf(
-    SUBSTRATES.map(({ id: substrate }) => substrate),
-    'what the sub-assembly is made of',
-  ),
-  partIds: array(id()).required().max(3000, 'at most 3000 parts in one sub-assembly'),
-  layers: layersSchema(),
-  codeId: string().nullable().defined().max(120),
-  position: whole('the position', 0, 1000),
-};
-
-export const trayInput = object(trayFields).noUnknown();
-
-const joinFields = {
-  name: label('the name of the joint'),
-  trayIds: array(id()).required().max(60),
-  afterJoinIds: array(id()).required().max(60),
-  minutes: whole('minutes', 1, 600),
-  adhesive: label('the adhesive', 200),
-  setMinutes: whole('setting minutes', 0, 20160),
-};
-export const joinInput = object(joinFields).noUnknown();
-
-const buildFields = {
-  name: label('the name of the build'),
-  subject: string().defined().trim().max(200, 'the subject has at most 200 characters'),
-  scale: whole('the scale', 4, 100),
-};
-export const buildInput = object(buildFields).noUnknown();
 
 export const conditionsSchema = object({
   temperatureC: count('the temperature in C', -10, 50),
@@ -453,9 +415,6 @@ export interface ShelfMerge {
   rows: InferType<typeof shelfRow>[];
 }
 export type CodeInput = InferType<typeof codeInput>;
-export type TrayInput = InferType<typeof trayInput>;
-export type JoinInput = InferType<typeof joinInput>;
-export type BuildInput = InferType<typeof buildInput>;
 export type StepInput = InferType<typeof stepInput>;
 
 const OVER = ['white', 'black', 'grey'] as const;

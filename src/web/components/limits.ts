@@ -1,4 +1,4 @@
-import type { AnyObjectSchema, SchemaObjectDescription } from 'yup';
+import type { AnyObjectSchema } from 'yup';
 import type { Field } from '../../core/kit/index.ts';
 
 /** What an input needs to keep to the limits of what it edits: those are written once, at the record. */

@@ -1,15 +1,14 @@
 import useSWR, { mutate } from 'swr';
+import type { BuildInput, JoinInput, TrayInput } from '../../core/kit/index.ts';
 import {
   PATHS,
   pathTo,
   wholeBench,
   type BenchSnapshot,
-  type BuildInput,
   type BuildRecord,
   type CodeInput,
   type CodeRecord,
   type Changes,
-  type JoinInput,
   type JoinRecord,
   type KnownBuilds,
   type PaintInput,
@@ -21,7 +20,6 @@ import {
   type SettingsRecord,
   type StepInput,
   type StepRecord,
-  type TrayInput,
   type TrayRecord,
 } from '../../api/index.ts';
 import { setBenchClock } from './clock.ts';

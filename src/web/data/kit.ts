@@ -5,7 +5,6 @@ import {
   PATHS,
   pathTo,
   type BuildRecord,
-  type JoinInput,
   type JoinRecord,
   type KitItemRecord,
   type KitItemsRecord,
@@ -15,6 +14,7 @@ import {
 import {
   assembleKit,
   assembleStock,
+  type JoinInput,
   type Kit,
   type KitChange,
   type KitItemKind,

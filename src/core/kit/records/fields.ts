@@ -56,9 +56,10 @@ interface ChoiceById {
   values: readonly string[];
   most: number;
 }
-/** The layers of a stack, one at least. */
+/** The layers of a stack. */
 interface Layers {
   type: 'layers';
+  least: number;
 }
 
 export type FieldShape =
@@ -89,7 +90,7 @@ export type ValueOf<F extends Fields> = {
 export const TARGETS = ['part', 'finish', 'joint', 'option'] as const;
 export type Target = (typeof TARGETS)[number];
 /** What lies outside the kit's own records. */
-export type Outside = 'code' | 'picture' | 'step' | 'tray';
+export type Outside = 'code' | 'picture' | 'step' | 'tray' | 'join';
 
 /** Whether a reference leads to something within the kit. */
 export const isWithinKit = (to: Target | Outside): to is Target =>
@@ -232,7 +233,12 @@ export const choiceById = <T extends string>(
   most: number,
 ): Field<Record<string, T>> => ({ type: 'choice-by-id', label, values, most, initial: {} });
 
-export const layers = (label: string): Field<PlannedLayer[]> => ({ type: 'layers', label, initial: [] });
+export const layers = (label: string, least: number): Field<PlannedLayer[]> => ({
+  type: 'layers',
+  label,
+  least,
+  initial: [],
+});
 
 /** What a group holds in a new record. */
 export function initialOf<F extends Fields>(fields: F): ValueOf<F> {

@@ -60,13 +60,14 @@ export type StockItemKind = (typeof STOCK_RECORDS)[number]['kind'];
 export const EMPTY_KIT: Kit = Object.fromEntries(KIT_RECORDS.map(({ list }) => [list, []])) as never;
 
 export { newRecord, type RecordDefinition, type RecordOf } from './defineRecord.ts';
-export { isRealDay, type Field, type Fields } from './fields.ts';
+export { isRealDay, type Field, type Fields, type ValueOf } from './fields.ts';
 export * from './aim.ts';
 export * from './assembly.ts';
 export * from './box.ts';
 export * from './brightwork.ts';
 export * from './choice.ts';
 export * from './decal.ts';
+export * from './division.ts';
 export * from './evidence.ts';
 export * from './finish.ts';
 export * from './fit.ts';

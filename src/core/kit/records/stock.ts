@@ -60,7 +60,11 @@ export const stackRecord = defineRecord(
   'stack',
   'stacks',
   'stack',
-  { name: named('the name of the stack', 80), note: text('a note', 500), layers: layers('a stack to keep') },
+  {
+    name: named('the name of the stack', 80),
+    note: text('a note', 500),
+    layers: layers('a stack to keep', 1),
+  },
   { onCopy: asItIs },
 );
 /** A stack of the builder's own, to be put on any sub-assembly. */

@@ -1,8 +1,8 @@
 import { NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { schemaNumberLimits, schemaTextLimits } from '../../components/limits.ts';
-import { buildInput } from '../../../api/index.ts';
+import { numberLimits, textLimits } from '../../components/limits.ts';
+import { buildFields } from '../../../core/kit/index.ts';
 import { addBuild } from '../../data/bench.ts';
 
 /** Names a build and opens its Kit stage. */
@@ -43,7 +43,7 @@ export function NewBuild({ first = false, onDone }: { first?: boolean; onDone: (
         placeholder="what is on the box"
         value={name}
         onChange={(event) => setName(event.currentTarget.value)}
-        {...schemaTextLimits(buildInput, 'name')}
+        {...textLimits(buildFields.name)}
         style={{ flex: 2, minWidth: 200 }}
       />
       <TextInput
@@ -51,14 +51,14 @@ export function NewBuild({ first = false, onDone }: { first?: boolean; onDone: (
         placeholder="year, version, event"
         value={subject}
         onChange={(event) => setSubject(event.currentTarget.value)}
-        {...schemaTextLimits(buildInput, 'subject')}
+        {...textLimits(buildFields.subject)}
         style={{ flex: 2, minWidth: 180 }}
       />
       <NumberInput
         label="Scale 1:"
         value={scale}
         onChange={setScale}
-        {...schemaNumberLimits(buildInput, 'scale')}
+        {...numberLimits(buildFields.scale)}
         allowDecimal={false}
         style={{ width: 90 }}
       />

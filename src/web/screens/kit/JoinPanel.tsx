@@ -1,7 +1,8 @@
 import { MultiSelect, NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { schemaNumberLimits } from '../../components/limits.ts';
-import { type BuildRecord, joinInput } from '../../../api/index.ts';
+import { numberLimits } from '../../components/limits.ts';
+import type { BuildRecord } from '../../../api/index.ts';
+import { joinFields } from '../../../core/kit/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import { addJoin, removeJoin } from '../../data/kit.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
@@ -87,7 +88,7 @@ export function JoinPanel({ build }: { build: BuildRecord }) {
           )}
           <NumberInput
             label="Minutes of work"
-            {...schemaNumberLimits(joinInput, 'minutes')}
+            {...numberLimits(joinFields.minutes)}
             value={minutes}
             onChange={setMinutes}
           />

@@ -1,7 +1,8 @@
 import { TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { schemaTextLimits } from '../../components/limits.ts';
-import { type BuildRecord, type TrayInput, trayInput } from '../../../api/index.ts';
+import { textLimits } from '../../components/limits.ts';
+import type { BuildRecord } from '../../../api/index.ts';
+import { trayFields, type TrayInput } from '../../../core/kit/index.ts';
 import { addTray } from '../../data/bench.ts';
 
 /** A stack to begin with: primer, colour, clear, polish; all of it can be changed in the Finish stage. */
@@ -57,7 +58,7 @@ export function NewTray({ build, onAdded }: { build: BuildRecord; onAdded: (id: 
         placeholder="body, chassis, wheels…"
         value={name}
         onChange={(event) => setName(event.currentTarget.value)}
-        {...schemaTextLimits(trayInput, 'name')}
+        {...textLimits(trayFields.name)}
         error={problem}
         style={{ flex: 1 }}
       />

@@ -1,9 +1,15 @@
 import { NumberInput, Select, Textarea, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { schemaNumberLimits, schemaTextLimits } from '../../components/limits.ts';
-import { type BuildRecord, type TrayRecord, trayInput } from '../../../api/index.ts';
+import { numberLimits, textLimits } from '../../components/limits.ts';
+import type { BuildRecord, TrayRecord } from '../../../api/index.ts';
 import { SUBSTRATES } from '../../../core/finish/index.ts';
-import { partLabel, readPartList, type Kit, type PartListReading } from '../../../core/kit/index.ts';
+import {
+  partLabel,
+  readPartList,
+  trayFields,
+  type Kit,
+  type PartListReading,
+} from '../../../core/kit/index.ts';
 import { saveTray } from '../../data/bench.ts';
 import { changeKit, removeTray } from '../../data/kit.ts';
 import { changesFromRead } from './partChanges.ts';
@@ -54,7 +60,7 @@ export function TrayEditor({ build, tray, kit }: TrayEditorProps) {
         <TextInput
           label="Name"
           value={name}
-          {...schemaTextLimits(trayInput, 'name')}
+          {...textLimits(trayFields.name)}
           onChange={(event) => setName(event.currentTarget.value)}
           onBlur={() =>
             name.trim() === ''
@@ -74,7 +80,7 @@ export function TrayEditor({ build, tray, kit }: TrayEditorProps) {
           inputWrapperOrder={['label', 'input', 'description']}
           defaultValue={tray.areaCm2}
           key={tray.areaCm2}
-          {...schemaNumberLimits(trayInput, 'areaCm2')}
+          {...numberLimits(trayFields.areaCm2)}
           onBlur={(event) => {
             const area = Number(event.currentTarget.value);
             if (area > 0 && area <= 20000 && area !== tray.areaCm2)
