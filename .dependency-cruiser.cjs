@@ -49,6 +49,12 @@ module.exports = {
       to: { path: '^src/core/(?!colour|paint)' },
     },
     {
+      name: 'scheduling-knows-only-the-instance',
+      severity: 'error',
+      from: { path: '^src/core/scheduling', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/core/(?!scheduling/|seededRandom|webAssembly)' },
+    },
+    {
       name: 'screens-stand-alone',
       severity: 'error',
       from: { path: '^src/web/(components|data|workers)' },

@@ -10,7 +10,7 @@ import {
   type MixReading,
 } from '../src/core/match/index.ts';
 import { GLOSSY, underlaySpectrum } from '../src/core/paint/index.ts';
-import { seededRandom } from '../src/core/plan/index.ts';
+import { seededRandom } from '../src/core/seededRandom.ts';
 import { randomFrom, trueReflectance, type CataloguePaint } from '../src/server/devices/hiddenTruth.ts';
 
 type SamplePaint = CataloguePaint & { family: string; role: string; container: string; flakeUm?: number };

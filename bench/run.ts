@@ -24,7 +24,7 @@ import {
   type StackLayer,
 } from '../src/core/finish/index.ts';
 import { GLOSSY, mixOptics, opaqueSpectrum } from '../src/core/paint/index.ts';
-import { seededRandom } from '../src/core/plan/index.ts';
+import { seededRandom } from '../src/core/seededRandom.ts';
 import { closedLoop, share, type LoopWorld } from './closedLoop.ts';
 import { schedules } from './schedules.ts';
 

@@ -1,6 +1,6 @@
 /** The scheduler on fresh instances: how many small ones are proved, and how far a short search is from a long one. */
 import { scheduleOperations } from '../src/core/plan/index.ts';
-import { randomInstance } from '../src/core/plan/sampleInstance.ts';
+import { randomInstance } from '../src/core/scheduling/randomInstance.ts';
 
 /** The same work shape at any size: enough evenings for it. */
 const instanceOf = (seed: number, size: number) => randomInstance(seed, size, Math.max(60, size));

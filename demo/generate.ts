@@ -17,7 +17,7 @@ import {
   type HidingClass,
   type PaintOptics,
 } from '../src/core/paint/index.ts';
-import { seededRandom } from '../src/core/plan/index.ts';
+import { seededRandom } from '../src/core/seededRandom.ts';
 import type { FamilyId, Sheen } from '../src/core/finish/index.ts';
 import type { SamplePaint } from '../src/api/index.ts';
 import { kitFrom } from './kits/sampleKit.ts';

@@ -10,8 +10,8 @@ const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 
 const kernels = [
   { folder: 'src/core/match/kernel', source: 'partBound.as.ts' },
-  { folder: 'src/core/plan/kernel', source: 'squeezeMoves.as.ts' },
-  { folder: 'src/core/plan/kernel', source: 'orderVisits.as.ts' },
+  { folder: 'src/core/scheduling/kernel', source: 'squeezeMoves.as.ts' },
+  { folder: 'src/core/scheduling/kernel', source: 'orderVisits.as.ts' },
 ];
 
 /** What every kernel compiles to: the text for the source as it stands, and the file it belongs into. */

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { compiledKernels } from '../../scripts/kernel.ts';
 import { growTo, instantiate } from './webAssembly.ts';
-import { compiled } from './plan/kernel/squeezeMoves.compiled.ts';
+import { compiled } from './scheduling/kernel/squeezeMoves.compiled.ts';
 
 describe('the compiled kernels', () => {
   it.each(compiledKernels)('are what their sources compile to ($source)', ({ file, text }) => {

@@ -8,7 +8,7 @@ import {
   type ThinFilm,
 } from '../../src/core/match/index.ts';
 import { opaqueSpectrum, underlaySpectrum } from '../../src/core/paint/index.ts';
-import { seededRandom } from '../../src/core/plan/index.ts';
+import { seededRandom } from '../../src/core/seededRandom.ts';
 import paints from '../../demo/data/paints.json';
 import { trueReflectance, type CataloguePaint } from '../../src/server/devices/hiddenTruth.ts';
 

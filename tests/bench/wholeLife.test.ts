@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { BenchSnapshot, BuildRecord, StepRecord } from '../../src/api/index.ts';
-import { keepsPin, seededRandom } from '../../src/core/plan/index.ts';
+import { keepsPin } from '../../src/core/plan/index.ts';
+import { seededRandom } from '../../src/core/seededRandom.ts';
 import { REPAIR_IDS, type StepEdit } from '../../src/core/kit/index.ts';
 import { openDatabase } from '../../src/server/database/open.ts';
 import { seedDemo } from '../../src/server/seedDemo.ts';

@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import Sqlite from 'better-sqlite3';
 import { OWN_HEADER, type BuildRecord, type KitItemsRecord } from '../../src/api/index.ts';
-import { seededRandom } from '../../src/core/plan/index.ts';
+import { seededRandom } from '../../src/core/seededRandom.ts';
 import { benchAt, kill, scratchFolder, startServer, type Started } from '../server.ts';
 
 export interface KillsResult {

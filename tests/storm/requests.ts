@@ -9,7 +9,7 @@ import {
   type PaintRecord,
 } from '../../src/api/index.ts';
 import { assembleKit, checkKit, soundDivision } from '../../src/core/kit/index.ts';
-import { seededRandom } from '../../src/core/plan/index.ts';
+import { seededRandom } from '../../src/core/seededRandom.ts';
 import { openDatabase } from '../../src/server/database/open.ts';
 import { readKitItems } from '../../src/server/store/kitStore.ts';
 import { benchAt, kill, scratchFolder, startServer, type Started } from '../server.ts';

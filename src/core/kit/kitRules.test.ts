@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { seededRandom } from '../plan/index.ts';
+import { seededRandom } from '../seededRandom.ts';
 import {
   ADHESIVE_RULES,
   chooseAdhesive,

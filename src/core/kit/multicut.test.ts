@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { seededRandom } from '../plan/index.ts';
+import { seededRandom } from '../seededRandom.ts';
 import { assemblyOrder } from './assemblyOrder.ts';
 import { biconnectedBlocks } from './biconnectedBlocks.ts';
 import { minimumMulticut, type CutProblem, type CutResult } from './multicut.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { seededRandom } from '../plan/index.ts';
+import { seededRandom } from '../seededRandom.ts';
 import { jointCosts, sumOf } from './jointCosts.ts';
 import { capturedJoints, mustWait, precedencesOf } from './hardConstraints.ts';
 import { LOOKS, type Joint, type JointTime, type Kit, type KitFinish } from './kit.ts';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ciede2000, DAYLIGHT, spectrumFrom, spectrumToLab, type Lab } from '../colour/index.ts';
 import { filmsOver, mixOptics, opaqueSpectrum, underlaySpectrum, type PaintOptics } from '../paint/index.ts';
-import { seededRandom } from '../plan/index.ts';
+import { seededRandom } from '../seededRandom.ts';
 import {
   additions,
   dropsInCup,

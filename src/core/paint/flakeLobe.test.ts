@@ -8,7 +8,7 @@ import {
   spectrumToLab,
 } from '../colour/index.ts';
 import { angleDifference } from '../match/index.ts';
-import { seededRandom } from '../plan/index.ts';
+import { seededRandom } from '../seededRandom.ts';
 import paints from '../../../demo/data/paints.json';
 import { trueAngles } from '../../../demo/flakeTruth.ts';
 import { FLAKE_ANGLES, fitFlakeLobe, flakeAngles, opaqueSpectrum, USUAL_LOBE } from './index.ts';

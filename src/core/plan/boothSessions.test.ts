@@ -10,7 +10,7 @@ import {
   type ScheduleInstance,
 } from './index.ts';
 import { plainArc, plainOperation } from './plainPlan.ts';
-import { randomInstance, withBooth } from './sampleInstance.ts';
+import { randomInstance, withBooth } from '../scheduling/randomInstance.ts';
 
 const isOpen = ({ windows, boothOpen }: ScheduleInstance, start: number) =>
   boothOpen![windows.findIndex(([from, to]) => start >= from && start < to)]!;

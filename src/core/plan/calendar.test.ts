@@ -6,7 +6,7 @@ import {
   verifySchedule,
   type BenchCalendar,
 } from './index.ts';
-import { randomInstance } from './sampleInstance.ts';
+import { randomInstance } from '../scheduling/randomInstance.ts';
 
 describe('upcomingSessions over a clock change', () => {
   const zone = process.env['TZ'];

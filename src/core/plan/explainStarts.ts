@@ -1,6 +1,6 @@
 import { formatMinutes } from '../finish/index.ts';
 import type { PlanArc } from './operation.ts';
-import type { ScheduleInstance } from './scheduleInstance.ts';
+import type { ScheduleInstance } from '../scheduling/index.ts';
 
 export type BindingKind = 'cure' | 'hands' | 'session' | 'window' | 'set-up' | 'done-step' | 'pin' | 'free';
 

@@ -17,19 +17,20 @@ export {
   type Session,
   type WeeklySession,
 } from './calendar.ts';
-export { scheduleOperations, seededRandom, type ScheduleOptions } from './scheduleOperations.ts';
-export { earliestFinish } from './scheduleBound.ts';
-export { verifySchedule } from './verifySchedule.ts';
+
 export { keepsPin, workThatFits } from './workThatFits.ts';
 export { curingNow, remainingWork, type Curing, type DoneStep, type RemainingWork } from './replan.ts';
 export { explainStarts, type BindingKind, type StartReason } from './explainStarts.ts';
-export type {
-  ScheduleArc,
-  ScheduleInstance,
-  ScheduleOperation,
-  ScheduleResult,
-  SetupTimes,
-} from './scheduleInstance.ts';
+export {
+  earliestFinish,
+  scheduleOperations,
+  verifySchedule,
+  type ScheduleArc,
+  type ScheduleInstance,
+  type ScheduleOptions,
+  type ScheduleResult,
+  type SetupTimes,
+} from '../scheduling/index.ts';
 export { atOwnPace, learnPace, type Pace } from './learnPace.ts';
 export { atOwnCures, learnCures, type CurePace } from './learnCures.ts';
 export { lookAhead, type LookAheadBuild, type LookAheadTray } from './lookAhead.ts';

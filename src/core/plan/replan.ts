@@ -1,7 +1,7 @@
 import type { Session } from './calendar.ts';
 import { FELT_WITHIN } from './learnCures.ts';
 import { SPRAY_BOOTH, type OperationPlan, type PlanArc, type PlanOperation } from './operation.ts';
-import type { ScheduleInstance } from './scheduleInstance.ts';
+import type { ScheduleInstance } from '../scheduling/index.ts';
 
 /** A step that was done: when its hands-on part really ended (minutes since 1970). */
 export interface DoneStep {

@@ -3,7 +3,7 @@ import type { Session } from './calendar.ts';
 import { explainStarts } from './explainStarts.ts';
 import type { OperationPlan } from './operation.ts';
 import { plainArc, plainOperation } from './plainPlan.ts';
-import { scheduleOperations } from './scheduleOperations.ts';
+import { scheduleOperations } from '../scheduling/index.ts';
 import { keepsPin, workThatFits } from './workThatFits.ts';
 
 const NOW = 30_000_000;

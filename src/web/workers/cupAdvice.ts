@@ -10,7 +10,7 @@ import {
   type PredictionBand,
 } from '../../core/match/index.ts';
 import { opaqueSpectrum, type Surface } from '../../core/paint/index.ts';
-import { seededRandom } from '../../core/plan/index.ts';
+import { seededRandom } from '../../core/seededRandom.ts';
 
 export interface CupAdviceQuestion {
   /** Drops in the cup now, and which of the readings is its newest spoon, if the cup is still as it was then. */

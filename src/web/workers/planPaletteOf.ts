@@ -15,7 +15,7 @@ import {
   type ProgrammeSolver,
 } from '../../core/match/index.ts';
 import { seenSurface } from '../../core/paint/index.ts';
-import { seededRandom } from '../../core/plan/index.ts';
+import { seededRandom } from '../../core/seededRandom.ts';
 
 export interface PaletteTarget {
   id: string;

@@ -25,7 +25,7 @@ import {
   type TellingReading,
 } from '../../core/match/index.ts';
 import { opaqueSpectrum, type Surface } from '../../core/paint/index.ts';
-import { seededRandom } from '../../core/plan/index.ts';
+import { seededRandom } from '../../core/seededRandom.ts';
 
 /** Searches recipes, telling the share done and the best so far some times a second. To cancel, end the worker. */
 function search(
