@@ -123,8 +123,9 @@ export function searchState(instance: ScheduleInstance, options: ScheduleOptions
       onProgress?.(Math.min(1, Math.max(state.spent / evaluations, 1 - (deadline - at) / timeMs)));
       return state.spent >= evaluations || signal?.aborted === true || at > deadline;
     },
+    // A budget of decoded orders is shared out by count alone: the same result on every machine.
     endOf: (share) => ({
-      time: now() + share * (deadline - now()),
+      time: Number.isFinite(evaluations) ? deadline : now() + share * (deadline - now()),
       spent: state.spent + share * (evaluations - state.spent),
     }),
     isBefore: (end) => !state.over() && now() < end.time && state.spent < end.spent,

@@ -61,7 +61,9 @@ function tryFirstOrders(state: SearchState, urgency: readonly number[]): void {
     const jitter = attempt === 0 ? 0 : JITTER;
     take(insertedOrder(indexed, shaken(urgency, jitter, random)));
     if (isEnough()) return;
-    const isSlow = indexed.size <= MOST_TO_SEARCH || state.now() - began > FIRST_SHARE * state.timeMs;
+    const isSlow =
+      indexed.size <= MOST_TO_SEARCH ||
+      (!Number.isFinite(state.evaluations) && state.now() - began > FIRST_SHARE * state.timeMs);
     if (state.best && attempt >= 2 && isSlow) return;
     if (indexed.size <= MOST_TO_DISPATCH || !state.best)
       take(priorityRuleOrder(indexed, shaken(urgency, jitter, random)));
