@@ -4,16 +4,15 @@ import {
   chooseAdhesive,
   copyKit,
   glueJob,
-  kitNeeds,
   pinCost,
   proposeSubassemblies,
   resolveVersion,
   shimPlan,
   suggestJoints,
-  summariseKit,
   takeProposal,
   type Kit,
 } from '../src/core/kit/index.ts';
+import { kitNeeds, summariseKit } from '../src/core/plan/index.ts';
 import codes from './data/codes.json';
 import stored from './data/kits.json';
 import { pellam } from './kits/pellam.ts';

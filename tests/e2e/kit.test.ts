@@ -88,7 +88,9 @@ describe('the kit of the sample bench', () => {
     await shows(page, /F12 Soft top, folded\. Only “Top: open, top folded” uses it/);
     await saved(page);
     await expect
-      .poll(async () => (await build('tolliver')).kit.openings.map(({ title }) => title))
+      .poll(async () =>
+        (await build('tolliver')).kit.tasks.flatMap(({ kind, title }) => (kind === 'open' ? [title] : [])),
+      )
       .toContain('Open: holes for the top irons');
     await undo();
     await shows(page, /Leave it: holes for the top irons/);
@@ -280,7 +282,7 @@ describe('the kit of the sample bench', () => {
 
   it('scales a wire, plans its holes and its work, and lets it go again', async () => {
     const steps = async () => (await build('tolliver')).kit;
-    const before = (await steps()).runs.length;
+    const before = (await steps()).crossSteps.length;
     await open('runs');
     await shows(
       page,
@@ -300,11 +302,11 @@ describe('the kit of the sample bench', () => {
     await saved(page);
     await shows(page, /coil cable, battery box to distributor\s+Take 1 mm/);
     // Chassis and engine are two sub-assemblies: one more step between them.
-    await expect.poll(async () => (await steps()).runs.length).toBe(before + 1);
-    expect((await steps()).runs.flatMap(({ details }) => details).join()).toContain('coil cable');
+    await expect.poll(async () => (await steps()).crossSteps.length).toBe(before + 1);
+    expect((await steps()).crossSteps.flatMap(({ details }) => details).join()).toContain('coil cable');
     await press(page, 'button', 'Take out coil cable, battery box to distributor');
     await saved(page);
-    await expect.poll(async () => (await steps()).runs.length).toBe(before);
+    await expect.poll(async () => (await steps()).crossSteps.length).toBe(before);
   });
 
   it('lists what to buy and ticks it off', async () => {

@@ -19,9 +19,8 @@ export {
   type ProposedTray,
   type SubassemblyProposal,
 } from './proposeSubassemblies.ts';
-export { COST_DEFAULTS, type CostTerm } from './jointCosts.ts';
-export { jointName } from './hardConstraints.ts';
-export { consequencesOf, type BenchStep, type Consequence } from './consequences.ts';
+export { COST_DEFAULTS, isPaintedLook, seamLength, type CostTerm } from './jointCosts.ts';
+export { jointName, precedencesOf } from './hardConstraints.ts';
 export { inFrameOrder } from './frameOrder.ts';
 export { takeProposal, type TakenProposal } from './takeProposal.ts';
 export { suggestJoints, type JointSuggestion } from './suggestJoints.ts';
@@ -35,15 +34,11 @@ export {
   type GlueJob,
   type Surface,
 } from './adhesives.ts';
-export { runAtScale, runName, runTasks, type RunStep } from './runTasks.ts';
-export { TASK_KINDS, type TaskKind, type TrayTask } from './kitTasks.ts';
 export { placeAfterPaint, type FilmOnFlats, type PlaceForecast } from './placesAfterPaint.ts';
 export { bareClearance, FELT_CLEARANCE, fitAfterPaint, type FitForecast } from './fitAfterPaint.ts';
 export { kitAfterPaint, type FitsAfterPaint, type JointFit, type PlaceFit } from './kitAfterPaint.ts';
 export { shimPlan, type ShimPlan } from './stance.ts';
-export { kitNeeds, type Need } from './needs.ts';
 export { lessonsFor, type LessonContext } from './lessons.ts';
-export { summariseKit, type KitFits, type KitHold, type KitSummary, type KitTask } from './summariseKit.ts';
 export { readPartList, type PartListReading } from './partList.ts';
 export {
   MOST_PARTS,

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { BenchStep, Consequence } from '../kit/index.ts';
+import type { BenchStep, Consequence } from './benchStep.ts';
 import { consequencesByStep, operationsOf, withClosuresLast } from './benchSteps.ts';
 import type { PlanArc } from './index.ts';
 import { plainArc, plainOperation } from './plainPlan.ts';

@@ -1,9 +1,7 @@
-import type { BenchStep, Consequence } from '../kit/index.ts';
+import type { BenchStep, Consequence } from './benchStep.ts';
 import type { OperationPlan, PlanArc, PlanOperation } from './operation.ts';
 import { followers, reaches } from './reaches.ts';
-
-/** What else is done to a sub-assembly once its stack is on. */
-const AFTER_PAINT: ReadonlySet<PlanOperation['kind']> = new Set(['pick-out', 'bright', 'wire', 'plumb']);
+import { TASKS } from './tasks.ts';
 
 /** The operations that a step of the kit became: several where it comes in pieces, none where the plan has no such. */
 export function operationsOf(
@@ -16,7 +14,7 @@ export function operationsOf(
       ({ buildId: owner, trayId, kind, layerId }) =>
         owner === buildId &&
         trayId === step.trayId &&
-        (step.work === 'join' ? kind === 'join' : layerId !== undefined || AFTER_PAINT.has(kind)),
+        (step.work === 'join' ? kind === 'join' : layerId !== undefined || TASKS[kind].finishing),
     );
   }
   const id = `${buildId}/${pathOf(step)}`;

@@ -1,11 +1,14 @@
 import { hazardLine, waitBefore, waitToHandle, type Conditions, type ToolSettings } from '../finish/index.ts';
 import { lessonsFor, type Lesson, type Material } from '../kit/index.ts';
 import { withClosuresLast } from './benchSteps.ts';
-import type { OperationKind, OperationPlan, PlannableBuild } from './operation.ts';
+import type { TrayTask } from './contribution.ts';
+import type { OperationPlan } from './operation.ts';
+import type { PlannableBuild, PlannableTray } from './plannableBuild.ts';
+import { TASKS } from './tasks.ts';
 import { addLayer } from './paintLayer.ts';
 import { prepareTray } from './prepareTray.ts';
 import { addTask, TrayChain } from './trayChain.ts';
-import { addCheck, addJoins, addLastSteps, addRuns } from './wholeBuild.ts';
+import { addCheck, addJoins, addLastSteps, addCrossSteps } from './wholeBuild.ts';
 
 /** Every step of a build with its reason, and the lags between them. `longestSession` (minutes) decides
  *  whether two coats can share an evening where a recoat window is short; `own` are the builder's tool settings. */
@@ -21,13 +24,13 @@ export function generateOperations(
 
   for (const tray of build.trays) {
     const chain = new TrayChain(plan, build.id, tray.id);
+    const tasks = build.kit.tasks.filter(({ trayId }) => trayId === tray.id);
     prepareTray(
       chain,
       tray,
-      build.kit.openings.filter(({ trayId }) => trayId === tray.id),
       build.kit.needless.filter(({ trayId }) => trayId === tray.id),
       build.kit.joinsBefore[tray.id],
-      build.kit.tasks.filter(({ trayId }) => trayId === tray.id),
+      tasks,
     );
     tray.stack.layers.forEach((layer, index) => {
       const below = tray.stack.layers[index - 1];
@@ -37,31 +40,37 @@ export function generateOperations(
       }
       addLayer(chain, tray, layer, below, conditions, longestSession, own);
     });
-    const top = tray.stack.layers.at(-1);
-    const wait = top ? waitToHandle(top, conditions) : { from: 0, because: 'nothing to dry' };
-    for (const task of build.kit.pickOuts.filter(({ trayId }) => trayId === tray.id)) {
-      chain.waitFor(wait.from, null, wait.because);
-      addTask(chain, task, 'pick-out', tray.name);
-    }
-    // What follows the paint waits for it; what follows a bright part waits for that.
-    let dry: { from: number; because: string } = wait;
-    for (const task of build.kit.tasks.filter(
-      ({ trayId, kind }) => trayId === tray.id && LATE_TASKS.has(kind),
-    )) {
-      chain.waitFor(dry.from, null, dry.because);
-      addTask(chain, task, task.kind, tray.name);
-      dry = { from: task.waitMinutes, because: task.waitBecause };
-    }
-    chain.endWith(dry.from, `${tray.name}, finished, before anything hides it`);
+    const dry = finishTray(chain, tray, tasks, conditions);
     if (chain.last) lastStep.set(tray.id, { id: chain.last, wait: dry.from, because: dry.because });
   }
   addCheck(plan, build);
   addJoins(plan, build, lastStep);
-  addRuns(plan, build, lastStep);
+  addCrossSteps(plan, build, lastStep);
   plan.arcs = withClosuresLast(build.id, plan, build.kit.consequences).arcs;
   addLastSteps(plan, build);
   remind(plan, build, lessons);
   return plan;
+}
+
+/** Adds what is done to a sub-assembly once its stack is on, and gives what must pass before it is handled. */
+function finishTray(
+  chain: TrayChain,
+  { name, stack }: PlannableTray,
+  tasks: readonly TrayTask[],
+  conditions: Conditions,
+): { from: number; because: string } {
+  const top = stack.layers.at(-1);
+  const wait = top ? waitToHandle(top, conditions) : { from: 0, because: 'nothing to dry' };
+  // What follows the paint waits for it; what follows a bright part waits for that.
+  let dry: { from: number; because: string } = wait;
+  for (const task of tasks) {
+    if (TASKS[task.kind].phase !== 'painted') continue;
+    chain.waitFor(dry.from, null, dry.because);
+    addTask(chain, task, name);
+    if (task.kind !== 'pick-out') dry = { from: task.waitMinutes, because: task.waitBecause };
+  }
+  chain.endWith(dry.from, `${name}, finished, before anything hides it`);
+  return dry;
 }
 
 /** Puts to every step the decisions it waits for and the lessons that touch it. */
@@ -69,7 +78,7 @@ function remind(plan: OperationPlan, build: PlannableBuild, lessons: readonly Le
   const trays = new Map(build.trays.map((tray) => [tray.id, tray]));
   const traysOf = new Map<string, readonly string[]>([
     ...build.joins.map(({ id, trayIds }) => [`${build.id}/join/${id}`, trayIds] as const),
-    ...build.kit.runs.map(({ id, trayIds }) => [`${build.id}/${id}`, trayIds] as const),
+    ...build.kit.crossSteps.map(({ id, trayIds }) => [`${build.id}/${id}`, trayIds] as const),
   ]);
   for (const operation of plan.operations) {
     operation.cautions = operation.hazards.map(hazardLine);
@@ -89,7 +98,7 @@ function remind(plan: OperationPlan, build: PlannableBuild, lessons: readonly Le
     ]);
     const materials: Material[] = touched.flatMap((id) => build.kit.materials[id] ?? []);
     // What is tied to no kind of step is told while it can still be heeded, not at every coat.
-    const due = lessons.filter(({ stepKind }) => stepKind !== null || EARLY_KINDS.has(kind));
+    const due = lessons.filter(({ stepKind }) => stepKind !== null || TASKS[kind].early);
     operation.lessons = lessonsFor(due, {
       kit: `${build.name} ${build.subject}`,
       partNames,
@@ -98,7 +107,3 @@ function remind(plan: OperationPlan, build: PlannableBuild, lessons: readonly Le
     }).map(({ text }) => text);
   }
 }
-
-const EARLY_KINDS: ReadonlySet<OperationKind> = new Set(['clean', 'open', 'join', 'assemble']);
-/** Tasks of the kit that come after the paint of their sub-assembly; the others come before it. */
-const LATE_TASKS: ReadonlySet<OperationKind> = new Set(['bright', 'wire', 'plumb', 'refit']);

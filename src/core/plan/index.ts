@@ -3,8 +3,13 @@ export { carriedOver } from './carriedOver.ts';
 export { withoutPassed } from './withoutPassed.ts';
 export { stepsOfBuild, type BenchForSteps, type BuildSteps } from './stepsOfBuild.ts';
 export { generateOperations } from './generateOperations.ts';
-export type { OperationKind, OperationPlan, PlanArc, PlannableBuild, PlanOperation } from './operation.ts';
-export { plannableBuild } from './plannableBuild.ts';
+export type { OperationPlan, PlanArc, PlanOperation } from './operation.ts';
+export { plannableBuild, type PlannableBuild } from './plannableBuild.ts';
+export { TASK_LABELS, taskLabel, TASKS, type TaskKind } from './tasks.ts';
+export { summariseKit, type KitSummary } from './kitSummary.ts';
+export { kitNeeds } from './kitNeeds.ts';
+export type { LookAheadBuild, LookAheadTray, Need } from './contribution.ts';
+export { runAtScale, runName } from './contributions/runs.ts';
 export {
   localDate,
   longestSessions,
@@ -33,7 +38,7 @@ export {
 } from '../scheduling/index.ts';
 export { atOwnPace, learnPace, type Pace } from './learnPace.ts';
 export { atOwnCures, learnCures, type CurePace } from './learnCures.ts';
-export { lookAhead, type LookAheadBuild, type LookAheadTray } from './lookAhead.ts';
+export { lookAhead } from './lookAhead.ts';
 export type { Warning } from './warning.ts';
 export { consequencesByStep, type StepConsequence } from './benchSteps.ts';
 export { noLongerPlanned } from './noLongerPlanned.ts';

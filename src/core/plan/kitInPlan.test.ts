@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import type { TaskKind } from './tasks.ts';
 import { GENERIC_PRODUCTS, SUBSTRATES } from '../finish/index.ts';
-import { EMPTY_KIT, summariseKit, type KitSummary, type Lesson } from '../kit/index.ts';
+import { EMPTY_KIT, type Lesson } from '../kit/index.ts';
+import { summariseKit, type KitSummary } from './kitSummary.ts';
 import { generateOperations, type PlannableBuild } from './index.ts';
 
 const AIR = { temperatureC: 20, humidity: 50 };
@@ -40,8 +42,11 @@ function buildWith(kit: Partial<KitSummary>, partCount = 4): PlannableBuild {
     ],
   };
 }
-const task = (id: string) => ({
+const task = (kind: TaskKind, id: string) => ({
   id,
+  kind,
+  waitMinutes: 0,
+  waitBecause: 'follows at once',
   trayId: 'body',
   title: `Open: ${id}`,
   minutes: 7,
@@ -54,8 +59,7 @@ const keysOf = (build: PlannableBuild, lessons: Lesson[] = []) =>
 describe('what the kit asks of the plan', () => {
   it('opens holes after clean-up and before joining, picks out after the last layer', () => {
     const build = buildWith({
-      openings: [task('holes')],
-      pickOuts: [{ ...task('cream'), title: 'Pick out cream' }],
+      tasks: [task('open', 'holes'), { ...task('pick-out', 'cream'), title: 'Pick out cream' }],
     });
     expect(keysOf(build)).toEqual([
       'body/clean',
@@ -142,7 +146,7 @@ describe('what the kit asks of the plan', () => {
     };
     const join = (id: string, trayIds: string[]) => ({ ...plain.joins[0]!, id, name: id, trayIds });
     const build = (consequences: KitSummary['consequences'] = []): PlannableBuild => ({
-      ...buildWith({ runs: [run], consequences }),
+      ...buildWith({ crossSteps: [run], consequences }),
       trays: [plain.trays[0]!, { ...plain.trays[0]!, id: 'chassis', name: 'Chassis' }],
       joins: [join('together', ['body', 'chassis']), join('lid', ['body'])],
     });

@@ -1,9 +1,10 @@
 import { roomFor, type LongestSessions } from './calendar.ts';
-import type { OperationKind, PlanOperation } from './operation.ts';
+import type { PlanOperation } from './operation.ts';
+import type { TaskKind } from './tasks.ts';
 
 /** How a builder's minutes compare with the planned ones, for one kind of step. */
 export interface Pace {
-  kind: OperationKind;
+  kind: TaskKind;
   /** Minutes taken over minutes planned: what the plan counts with from now on. */
   factor: number;
   /** Middle half of the builder's own ratios. */
@@ -24,9 +25,9 @@ const SLIP = 8;
 export function learnPace(
   operations: readonly Pick<PlanOperation, 'id' | 'kind' | 'hands'>[],
   log: readonly { operationId: string; minutes: number }[],
-): Map<OperationKind, Pace> {
+): Map<TaskKind, Pace> {
   const planned = new Map(operations.map((operation) => [operation.id, operation]));
-  const ratios = new Map<OperationKind, number[]>();
+  const ratios = new Map<TaskKind, number[]>();
   for (const { operationId, minutes } of log) {
     const operation = planned.get(operationId);
     if (!operation || minutes <= 0 || operation.hands <= 0) continue;
@@ -34,7 +35,7 @@ export function learnPace(
     if (ratio > SLIP || ratio < 1 / SLIP) continue;
     ratios.set(operation.kind, [...(ratios.get(operation.kind) ?? []), Math.log(ratio)]);
   }
-  const paces = new Map<OperationKind, Pace>();
+  const paces = new Map<TaskKind, Pace>();
   for (const [kind, logs] of ratios) {
     if (logs.length < FEWEST) continue;
     const sorted = logs.sort((a, b) => a - b);
@@ -62,7 +63,7 @@ export function quantile(sorted: readonly number[], share: number): number {
  *  which it can be done, or it could not be planned. */
 export function atOwnPace<T extends Pick<PlanOperation, 'kind' | 'hands' | 'ownMinutes' | 'place'>>(
   operations: readonly T[],
-  paces: ReadonlyMap<OperationKind, Pace>,
+  paces: ReadonlyMap<TaskKind, Pace>,
   longest: LongestSessions,
 ): T[] {
   return operations.map((operation) => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Consequence } from '../kit/index.ts';
+import type { Consequence } from './benchStep.ts';
 import { lookAhead, type LookAheadBuild } from './index.ts';
 import type { PlanOperation } from './operation.ts';
 import { plainOperation } from './plainPlan.ts';

@@ -1,44 +1,5 @@
-import type { HazardId, LayerKind, Stack } from '../finish/index.ts';
-import type { Join, KitSummary, TaskKind } from '../kit/index.ts';
-
-/** A build as the planner needs it: trays with their stacks resolved to products. */
-export interface PlannableBuild {
-  id: string;
-  name: string;
-  /** What it is of, for lessons that are tied to a kit. */
-  subject: string;
-  trays: { id: string; name: string; partCount: number; partNames: string[]; stack: Stack }[];
-  joins: Join[];
-  /** What the kit asks of the plan. */
-  kit: Pick<
-    KitSummary,
-    | 'holds'
-    | 'openings'
-    | 'pickOuts'
-    | 'joinsBefore'
-    | 'materials'
-    | 'tasks'
-    | 'stance'
-    | 'unchecked'
-    | 'consequences'
-    | 'needless'
-    | 'runs'
-  >;
-}
-
-export type OperationKind =
-  | LayerKind
-  | TaskKind
-  | 'check'
-  | 'clean'
-  | 'open'
-  | 'join'
-  | 'pick-out'
-  | 'assemble'
-  | 'stance'
-  | 'touch-in'
-  | 'inspect'
-  | 'verdict';
+import type { HazardId } from '../finish/index.ts';
+import type { TaskKind } from './tasks.ts';
 
 /** The place of work that needs a session in which paint can be sprayed. */
 export const SPRAY_BOOTH = 'booth';
@@ -49,7 +10,7 @@ export interface PlanOperation {
   /** Absent for joins between trays and the last inspection. */
   trayId?: string;
   layerId?: string;
-  kind: OperationKind;
+  kind: TaskKind;
   title: string;
   place: string;
   hands: number;
@@ -87,5 +48,3 @@ export interface OperationPlan {
   operations: PlanOperation[];
   arcs: PlanArc[];
 }
-
-export type PlannableTray = PlannableBuild['trays'][number];

@@ -14,7 +14,8 @@ import {
   type StackLayer,
   type ToolSettings,
 } from '../finish/index.ts';
-import { type PlannableTray, SPRAY_BOOTH } from './operation.ts';
+import { SPRAY_BOOTH } from './operation.ts';
+import type { PlannableTray } from './plannableBuild.ts';
 import { addInPieces, type TrayChain } from './trayChain.ts';
 
 const ORDINALS = ['First', 'Second', 'Third', 'Fourth'];

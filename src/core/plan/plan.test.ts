@@ -15,7 +15,8 @@ import {
   type DoneStep,
   type PlannableBuild,
 } from './index.ts';
-import { EMPTY_KIT, productIndex, summariseKit } from '../kit/index.ts';
+import { EMPTY_KIT, productIndex } from '../kit/index.ts';
+import { summariseKit } from './kitSummary.ts';
 
 const AIR = { temperatureC: 20, humidity: 50 };
 const product = (id: string) => GENERIC_PRODUCTS.find((generic) => generic.id === id)!;

@@ -1,6 +1,32 @@
 import type { Spectrum } from '../colour/index.ts';
-import { resolveStack, type Build, type KitSummary, type ProductIndex } from '../kit/index.ts';
-import type { PlannableBuild } from './operation.ts';
+import type { Stack } from '../finish/index.ts';
+import { resolveStack, type Build, type Join, type ProductIndex } from '../kit/index.ts';
+import type { KitSummary } from './kitSummary.ts';
+
+/** A build as the planner needs it: trays with their stacks resolved to products. */
+export interface PlannableBuild {
+  id: string;
+  name: string;
+  /** What it is of, for lessons that are tied to a kit. */
+  subject: string;
+  trays: { id: string; name: string; partCount: number; partNames: string[]; stack: Stack }[];
+  joins: Join[];
+  /** What the kit asks of the plan. */
+  kit: Pick<
+    KitSummary,
+    | 'holds'
+    | 'joinsBefore'
+    | 'materials'
+    | 'tasks'
+    | 'stance'
+    | 'unchecked'
+    | 'consequences'
+    | 'needless'
+    | 'crossSteps'
+  >;
+}
+
+export type PlannableTray = PlannableBuild['trays'][number];
 
 /** A build with every stack resolved, ready for the planner. Parts are counted by piece. */
 export function plannableBuild(

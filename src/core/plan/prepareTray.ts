@@ -1,5 +1,7 @@
-import { counted, type KitTask, type TaskKind, type TrayTask } from '../kit/index.ts';
-import type { PlannableBuild, PlannableTray } from './operation.ts';
+import { counted } from '../kit/index.ts';
+import type { TrayTask } from './contribution.ts';
+import type { PlannableBuild, PlannableTray } from './plannableBuild.ts';
+import { BARE_KINDS, TASKS } from './tasks.ts';
 import { addInPieces, addTask, type TrayChain } from './trayChain.ts';
 
 const CLEAN_MINUTES_PER_PART = 3;
@@ -7,16 +9,34 @@ const JOIN_MINUTES = 5;
 const CEMENT_CURE_MINUTES = 12 * 60;
 const WASH_DRY_MINUTES = 2 * 60;
 
-/** Adds the work on bare plastic, in the order in which it is done. */
+/** Adds the work on bare plastic, in the order of the kinds of step. */
 export function prepareTray(
   chain: TrayChain,
   { name, partCount }: PlannableTray,
-  openings: readonly KitTask[],
   needless: PlannableBuild['kit']['needless'],
   joints: readonly string[] | undefined,
   tasks: readonly TrayTask[],
 ): void {
   if (partCount === 0) return;
+  for (const kind of BARE_KINDS) {
+    if (kind === 'clean') clean(chain, name, partCount, needless);
+    if (kind === 'join') join(chain, name, partCount, joints);
+    for (const task of tasks) {
+      if (task.kind !== kind) continue;
+      addTask(chain, task, name);
+      if (task.waitMinutes > 0) chain.waitFor(task.waitMinutes, null, task.waitBecause);
+    }
+    // Wet parts can be drilled and cut, and nothing more.
+    if (kind === 'open') chain.waitFor(WASH_DRY_MINUTES, null, 'washed parts must be dry');
+  }
+}
+
+function clean(
+  chain: TrayChain,
+  name: string,
+  partCount: number,
+  needless: PlannableBuild['kit']['needless'],
+): void {
   addInPieces(chain, Math.max(10, partCount * CLEAN_MINUTES_PER_PART), 'clean', {
     kind: 'clean',
     title: `Clean up: ${name}`,
@@ -29,23 +49,8 @@ export function prepareTray(
       'wash in soap and water, rinse',
       ...needless.map((work) => `not on this version, whatever the sheet says: ${work.name}`),
     ],
-    hazards: ['blades', 'dust'],
+    hazards: [...TASKS.clean.hazards],
   });
-  const task = (kind: TaskKind) => {
-    const found = tasks.find((each) => each.kind === kind);
-    if (!found) return;
-    addTask(chain, found, kind, name);
-    if (found.waitMinutes > 0) chain.waitFor(found.waitMinutes, null, found.waitBecause);
-  };
-  for (const opening of openings) addTask(chain, opening, 'open', name);
-  chain.waitFor(WASH_DRY_MINUTES, null, 'washed parts must be dry');
-  task('straighten');
-  task('true');
-  join(chain, name, partCount, joints);
-  task('fill');
-  task('drill');
-  task('dry-fit');
-  task('glass');
 }
 
 function join(
@@ -69,7 +74,7 @@ function join(
       ...((joints ?? []).length > 8 ? [`and ${joints!.length - 8} more, in the kit stage`] : []),
       'solvent cement, thin, on bare plastic; taped until it holds',
     ],
-    hazards: ['vapour'],
+    hazards: [...TASKS.join.hazards],
   });
   chain.waitFor(CEMENT_CURE_MINUTES, null, 'cement and filler must be hard before sanding and primer');
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { EMPTY_KIT, summariseKit, type KitSummary } from '../kit/index.ts';
+import { EMPTY_KIT } from '../kit/index.ts';
+import { summariseKit, type KitSummary } from './kitSummary.ts';
 import { GENERIC_PRODUCTS, SUBSTRATES } from '../finish/index.ts';
 import {
   carriedOver,

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { EMPTY_KIT, summariseKit, type Join } from '../kit/index.ts';
+import { EMPTY_KIT, type Join } from '../kit/index.ts';
+import { summariseKit } from './kitSummary.ts';
 import type { PlanArc } from './operation.ts';
 import { plainOperation } from './plainPlan.ts';
 import { soundSteps } from './soundSteps.ts';

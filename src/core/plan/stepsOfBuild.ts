@@ -3,14 +3,14 @@ import {
   soundDivision,
   type Build,
   type DivisionFault,
-  type KitSummary,
   type Lesson,
   type ProductIndex,
 } from '../kit/index.ts';
 import { generateOperations } from './generateOperations.ts';
-import type { OperationPlan, PlannableBuild, PlanOperation } from './operation.ts';
+import type { KitSummary } from './kitSummary.ts';
+import type { OperationPlan, PlanOperation } from './operation.ts';
 import { withOwnSteps } from './ownSteps.ts';
-import { plannableBuild } from './plannableBuild.ts';
+import { plannableBuild, type PlannableBuild } from './plannableBuild.ts';
 import { withRepairs } from './repairs.ts';
 import { soundSteps } from './soundSteps.ts';
 import { withStepEdits } from './stepEdits.ts';

@@ -1,6 +1,7 @@
-import { hazardsInWords, type HazardId } from '../finish/index.ts';
-import type { KitTask, TaskKind } from '../kit/index.ts';
-import type { OperationKind, OperationPlan, PlanOperation } from './operation.ts';
+import { hazardsInWords } from '../finish/index.ts';
+import type { TrayTask } from './contribution.ts';
+import type { OperationPlan, PlanOperation } from './operation.ts';
+import { TASKS } from './tasks.ts';
 
 /** Work that can be put down and taken up again is cut into parts of about this length. */
 const DIVISIBLE_MINUTES = 45;
@@ -84,12 +85,8 @@ export function addInPieces(
 }
 
 /** Adds work that the kit asks of a sub-assembly. */
-export function addTask(
-  chain: TrayChain,
-  task: KitTask,
-  kind: 'open' | 'pick-out' | TaskKind,
-  trayName: string,
-): void {
+export function addTask(chain: TrayChain, task: TrayTask, trayName: string): void {
+  const { kind } = task;
   chain.add({
     key: task.id.startsWith(kind) ? task.id : `${kind}-${task.id}`,
     kind,
@@ -100,17 +97,6 @@ export function addTask(
     chemistry: null,
     because: task.because,
     details: task.details,
-    hazards: [...new Set([...(TASK_HAZARDS[kind] ?? []), ...hazardsInWords(task.title, ...task.details)])],
+    hazards: [...new Set([...TASKS[kind].hazards, ...hazardsInWords(task.title, ...task.details)])],
   });
 }
-
-/** What can hurt in work of a kind, whatever its words say. */
-export const TASK_HAZARDS: Partial<Record<OperationKind, HazardId[]>> = {
-  open: ['blades'],
-  straighten: ['heat'],
-  true: ['blades', 'dust'],
-  fill: ['vapour', 'dust'],
-  drill: ['blades'],
-  wire: ['blades'],
-  plumb: ['blades'],
-};

@@ -1,7 +1,8 @@
 import { hazardsInWords } from '../finish/index.ts';
 import { counted } from '../kit/index.ts';
-import type { OperationKind, OperationPlan, PlannableBuild, PlanOperation } from './operation.ts';
-import { TASK_HAZARDS } from './trayChain.ts';
+import type { OperationPlan, PlanOperation } from './operation.ts';
+import type { PlannableBuild } from './plannableBuild.ts';
+import { TASKS, type TaskKind } from './tasks.ts';
 
 /** Adds the joins after paint, each after the last step of what it joins. */
 export function addJoins(
@@ -46,14 +47,14 @@ export function addJoins(
   }
 }
 
-/** Adds wires and pipes between two sub-assemblies: after the paint of both and after what brings the two
+/** Adds work between two sub-assemblies, such as wires and pipes: after the paint of both and after what brings the two
  *  together, unless that shuts their ends in. */
-export function addRuns(
+export function addCrossSteps(
   plan: OperationPlan,
   build: PlannableBuild,
   lastStep: Map<string, { id: string; wait: number; because: string }>,
 ): void {
-  for (const { id, kind, trayIds, acrossJoinIds, title, minutes, because, details } of build.kit.runs) {
+  for (const { id, kind, trayIds, acrossJoinIds, title, minutes, because, details } of build.kit.crossSteps) {
     const names = trayIds.map((trayId) => build.trays.find((tray) => tray.id === trayId)?.name ?? trayId);
     const operation = {
       ...wholeBuild(build, kind, {
@@ -63,7 +64,7 @@ export function addRuns(
         details,
       }),
       id: `${build.id}/${id}`,
-      hazards: [...new Set([...(TASK_HAZARDS[kind] ?? []), ...hazardsInWords(...details)])],
+      hazards: [...new Set([...TASKS[kind].hazards, ...hazardsInWords(...details)])],
     };
     plan.operations.push(operation);
     for (const trayId of trayIds) {
@@ -123,7 +124,7 @@ export function addCheck(plan: OperationPlan, build: PlannableBuild): void {
 
 function wholeBuild(
   { id: buildId }: PlannableBuild,
-  kind: OperationKind,
+  kind: TaskKind,
   step: Pick<PlanOperation, 'title' | 'hands' | 'because' | 'details'> & Partial<PlanOperation>,
 ): PlanOperation {
   return {

@@ -1,16 +1,6 @@
-import type { OperationKind, OperationPlan } from './operation.ts';
+import type { OperationPlan } from './operation.ts';
 import { withoutSteps } from './stepEdits.ts';
-
-/** Work on bare parts: once something after it is done it can no longer be, and nobody waits for it. */
-const BARE_WORK: ReadonlySet<OperationKind> = new Set([
-  'check',
-  'straighten',
-  'true',
-  'fill',
-  'drill',
-  'dry-fit',
-  'glass',
-]);
+import { TASKS } from './tasks.ts';
 
 /** The plan without work on bare parts that the builder went past: it was not ticked, but a step that follows it was.
  *  Ticked steps stay, whatever their kind. What followed a step left out follows what came before it. */
@@ -31,7 +21,7 @@ export function withoutPassed({ operations, arcs }: OperationPlan, done: Readonl
     }
   }
   const passed = operations.filter(
-    ({ id, kind }) => BARE_WORK.has(kind) && ledToDone.has(id) && !done.has(id),
+    ({ id, kind }) => TASKS[kind].passable && ledToDone.has(id) && !done.has(id),
   );
   if (passed.length === 0) return { operations, arcs };
   return withoutSteps({ operations, arcs }, new Set(passed.map(({ id }) => id)));

@@ -12,7 +12,8 @@ import type {
   TrayRecord,
 } from '../../api/index.ts';
 import { DEFAULT_CONDITIONS } from '../../core/finish/index.ts';
-import { summariseKit, type Part } from '../../core/kit/index.ts';
+import { type Part } from '../../core/kit/index.ts';
+import { summariseKit } from '../../core/plan/index.ts';
 import type { Database } from '../database/open.ts';
 import { builds, joins, plan, planHistory, settings, steps, trays } from '../database/schema.ts';
 import { readKit } from './kitStore.ts';

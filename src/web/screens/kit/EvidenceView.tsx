@@ -4,13 +4,13 @@ import { useRef, useState } from 'react';
 import { textLimits } from '../../components/limits.ts';
 import { PATHS, pathTo } from '../../../api/index.ts';
 import { CONFIDENCES, type Evidence, evidenceRecord } from '../../../core/kit/index.ts';
+import { TASK_LABELS, taskLabel } from '../../../core/plan/index.ts';
 import { usePlan } from '../../data/plan.tsx';
 import { changeKit, keepPicture } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { AddByName } from './AddByName.tsx';
 import type { KitViewProps } from './kitView.ts';
 import { labelled, partOptions } from './partNames.ts';
-import { STEP_KINDS } from './stepKinds.ts';
 
 /** What the sheet says, what the evidence says, and what was decided. */
 export function EvidenceView({ build, kit }: KitViewProps) {
@@ -64,7 +64,7 @@ export function EvidenceView({ build, kit }: KitViewProps) {
                 .flatMap((id) => kit.parts.find((part) => part.id === id) ?? [])
                 .map(labelled)
                 .join(', ')}
-              {conflict.stepKind && ` · at ${STEP_KINDS[conflict.stepKind] ?? conflict.stepKind}`} ·{' '}
+              {conflict.stepKind && ` · at ${taskLabel(conflict.stepKind)}`} ·{' '}
               {conflict.confidence}
             </p>
             <div className="evidencepair">
@@ -218,7 +218,7 @@ function ConflictEditor({
         clearable
         label="Step that it touches"
         placeholder="any step of these parts"
-        data={Object.entries(STEP_KINDS).map(([value, label]) => ({ value, label }))}
+        data={TASK_LABELS.map(({ kind, label }) => ({ value: kind, label }))}
         value={conflict.stepKind}
         onChange={(stepKind) => onChange({ ...conflict, stepKind })}
       />

@@ -2,12 +2,12 @@ import { Select, Textarea, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { textLimits } from '../../components/limits.ts';
 import { lessonsFor, MATERIALS, type Lesson, lessonRecord } from '../../../core/kit/index.ts';
+import { TASK_LABELS, taskLabel } from '../../../core/plan/index.ts';
 import { useBench } from '../../data/bench.ts';
 import { changeStock } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { usePlan } from '../../data/plan.tsx';
 import type { KitViewProps } from './kitView.ts';
-import { STEP_KINDS } from './stepKinds.ts';
 
 const NEW_LESSON: Omit<Lesson, 'id'> = {
   text: '',
@@ -108,7 +108,7 @@ export function LessonsView({ build, stock }: KitViewProps) {
             size="xs"
             clearable
             label="… at a kind of step"
-            data={Object.entries(STEP_KINDS).map(([value, label]) => ({ value, label }))}
+            data={TASK_LABELS.map(({ kind, label }) => ({ value: kind, label }))}
             value={lesson.stepKind}
             onChange={(stepKind) => setLesson({ ...lesson, stepKind })}
           />
@@ -175,7 +175,7 @@ function ties({ kit, partWord, material, stepKind }: Lesson): string {
     kit && `kit ${kit}`,
     partWord && `parts called “${partWord}”`,
     material,
-    stepKind && (STEP_KINDS[stepKind] ?? stepKind),
+    stepKind && taskLabel(stepKind),
   ]
     .filter(Boolean)
     .join(' · ');

@@ -8,14 +8,13 @@ import {
   chooseAdhesive,
   glueJob,
   jointName,
-  kitNeeds,
   MATERIALS,
   resolveStack,
   type Material,
-  type Need,
   wantRecord,
   spareRecord,
 } from '../../../core/kit/index.ts';
+import { kitNeeds, type Need } from '../../../core/plan/index.ts';
 import { changeKit, changeStock } from '../../data/kit.ts';
 import { saveFile } from '../../data/saveFile.ts';
 import { newId } from '../../data/newId.ts';

@@ -1,7 +1,8 @@
 import { NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { numberLimits, textLimits } from '../../components/limits.ts';
-import { type KitSummary, ownStepRecord } from '../../../core/kit/index.ts';
+import { ownStepRecord } from '../../../core/kit/index.ts';
+import type { KitSummary } from '../../../core/plan/index.ts';
 import type { LongestSessions, PlanOperation } from '../../../core/plan/index.ts';
 import { whenText } from '../../components/time.ts';
 import { changeKit } from '../../data/kit.ts';

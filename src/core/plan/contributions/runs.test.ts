@@ -1,10 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { checkKit } from './checkKit.ts';
-import { consequencesOf } from './consequences.ts';
-import type { Run } from './kit.ts';
-import { kitNeeds } from './needs.ts';
-import { kitWith, plainJoint, plainPart } from './plainKit.ts';
-import { runName, runTasks } from './runTasks.ts';
+import { checkKit, type Kit, type Run } from '../../kit/index.ts';
+import { kitWith, plainJoint, plainPart } from '../../kit/plainKit.ts';
+import { dividedKit, type Division } from '../contribution.ts';
+import { kitNeeds } from '../kitNeeds.ts';
+import { consequencesOf } from '../kitSummary.ts';
+import { runName, runs } from './runs.ts';
+
+/** What wires and pipes ask of a divided kit. */
+const runTasks = (kit: Kit, division: Division, scale: number) => {
+  const build = dividedKit(kit, division, scale);
+  return { tasks: runs.trayTasks!(build), between: runs.crossSteps!(build) };
+};
 
 const run = (id: string, fromPartId: string, toPartId: string, change: Partial<Run> = {}): Run => ({
   id,
@@ -109,7 +115,7 @@ describe('wires and pipes of a kit', () => {
       joins: [{ id: 'on', jointIds: ['body-on'] }],
     };
     const { between } = runTasks(kit, divided, 24);
-    const found = consequencesOf({ ...kit, joints }, divided, between);
+    const found = consequencesOf(dividedKit({ ...kit, joints }, divided), between);
     expect(found.map(({ effect, step, other }) => ({ effect, step, other }))).toEqual([
       {
         effect: 'prevents',
@@ -142,7 +148,7 @@ describe('wires and pipes of a kit', () => {
       ['plumb-chassis-engine', ['in']],
       ['plumb-body-engine', ['in', 'on']],
     ]);
-    const prevented = consequencesOf(led, divided, between).flatMap(({ other, step }) =>
+    const prevented = consequencesOf(dividedKit(led, divided), between).flatMap(({ other, step }) =>
       other.work === 'run' && step.work === 'assemble' ? [[step.joinId, other.runStepId]] : [],
     );
     // The hose to the body can only be led once that is on.

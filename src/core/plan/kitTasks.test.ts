@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { kitTasks } from './kitTasks.ts';
-import { kitWith, plainFinish, plainJoint, plainPart, plainZones } from './plainKit.ts';
+import { kitWith, plainFinish, plainJoint, plainPart, plainZones } from '../kit/plainKit.ts';
+import { dividedKit } from './contribution.ts';
+import { kitTasks } from './kitSummary.ts';
 
 const kit = kitWith({
   finishes: [plainFinish('red', 'gloss'), plainFinish('glass', 'clear'), plainFinish('bright', 'plating')],
@@ -23,9 +24,9 @@ const trays = [
   { id: 'doors', partIds: ['A3'] },
   { id: 'glass', partIds: ['G1'] },
 ];
-const late = new Set(['door', 'glass']);
+const joins = [{ id: 'after', jointIds: ['door', 'glass'] }];
 const of = (trayId: string, from = kit, division = trays) =>
-  kitTasks(from, division, late).filter((task) => task.trayId === trayId);
+  kitTasks(dividedKit(from, { trays: division, joins })).filter((task) => task.trayId === trayId);
 
 describe('kitTasks', () => {
   it('straightens, fills and fits a body, then does its bright parts and fits again', () => {
@@ -35,6 +36,8 @@ describe('kitTasks', () => {
       'true',
       'fill',
       'dry-fit',
+      // The trim is larger than body and roof, as far as anybody measured.
+      'pick-out',
       'bright',
       'refit',
     ]);
@@ -97,7 +100,12 @@ describe('kitTasks', () => {
 
   it('has no work for a kit that says nothing', () => {
     expect(
-      kitTasks(kitWith({ parts: [plainPart('A1')] }), [{ id: 't', partIds: ['A1'] }], new Set()),
+      kitTasks(
+        dividedKit(kitWith({ parts: [plainPart('A1')] }), {
+          trays: [{ id: 't', partIds: ['A1'] }],
+          joins: [],
+        }),
+      ),
     ).toEqual([]);
   });
 });

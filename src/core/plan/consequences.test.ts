@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { consequencesOf } from './consequences.ts';
-import type { Kit } from './kit.ts';
-import { kitWith, plainFinish, plainJoint, plainPart, plainZones } from './plainKit.ts';
+import type { Kit } from '../kit/index.ts';
+import { kitWith, plainFinish, plainJoint, plainPart, plainZones } from '../kit/plainKit.ts';
+import { dividedKit } from './contribution.ts';
+import { consequencesOf } from './kitSummary.ts';
 
 const kit = kitWith({
   finishes: [plainFinish('red', 'gloss'), plainFinish('black', 'satin'), plainFinish('plate', 'plating')],
@@ -47,7 +48,7 @@ const joins = [
   { id: 'lid-on', jointIds: ['lid'] },
 ];
 const brief = (from: Kit, division = { trays, joins }) =>
-  consequencesOf(from, division).map(({ effect, step, other }) => {
+  consequencesOf(dividedKit(from, division)).map(({ effect, step, other }) => {
     const word = (at: typeof step) =>
       'trayId' in at ? `${at.work} ${at.trayId}` : 'joinId' in at ? at.joinId : at.runStepId;
     return `${word(step)} ${effect} ${word(other)}`;
@@ -60,7 +61,7 @@ describe('consequencesOf', () => {
       'lid-on prevents mirror-on',
       'join body traps-mask paint body',
     ]);
-    expect(consequencesOf(kit, { trays, joins })[1]!.because).toBe(
+    expect(consequencesOf(dividedKit(kit, { trays, joins }))[1]!.because).toBe(
       'once A5 Lid to A1 Left half is made, A4 Mirror to A1 Left half can no longer be',
     );
   });

@@ -1,0 +1,216 @@
+import type { FilmOnFlats } from '../kit/index.ts';
+import {
+  resolveVersion,
+  type AdhesiveId,
+  type Kit,
+  type KitFinish,
+  type Part,
+  type ResolvedVersion,
+  type Spare,
+  type StockMaterial,
+} from '../kit/index.ts';
+import type { BenchStep, Consequence, KitHold } from './benchStep.ts';
+import type { PlanOperation } from './operation.ts';
+import type { TaskKind } from './tasks.ts';
+import type { Warn } from './warning.ts';
+
+/** Work on one sub-assembly that its parts and joints ask for, beside cleaning, joining and paint. */
+export interface TrayTask {
+  id: string;
+  kind: TaskKind;
+  trayId: string;
+  title: string;
+  minutes: number;
+  /** Minutes to leave it be before what comes next, and why. */
+  waitMinutes: number;
+  waitBecause: string;
+  because: string;
+  details: string[];
+}
+
+/** Work between two sub-assemblies, once both are finished. */
+export interface CrossStep {
+  id: string;
+  kind: TaskKind;
+  trayIds: [string, string];
+  /** Parts that it touches. */
+  partIds: string[];
+  /** Joins without which the two would not hang together: it comes after these. */
+  acrossJoinIds: string[];
+  title: string;
+  minutes: number;
+  because: string;
+  details: string[];
+}
+
+/** How a kit is divided into sub-assemblies, and what joins them after paint. */
+export interface Division {
+  trays: readonly { id: string; partIds: readonly string[] }[];
+  joins: readonly { id: string; jointIds: readonly string[] }[];
+}
+
+/** A divided kit with what all contributions ask of it. */
+export interface DividedKit extends Division {
+  kit: Kit;
+  /** Denominator of the scale. */
+  scale: number;
+  version: ResolvedVersion;
+  parts: ReadonlyMap<string, Part>;
+  finishes: ReadonlyMap<string, KitFinish>;
+  /** Sub-assembly of a part. */
+  trayOf: ReadonlyMap<string, string>;
+  /** Joints left for after paint. */
+  lateJointIds: ReadonlySet<string>;
+  /** Parts of a sub-assembly. */
+  partsIn: (tray: { partIds: readonly string[] }) => Part[];
+}
+
+/** Denominator where nobody said a scale. */
+const USUAL_SCALE = 24;
+
+export function dividedKit(kit: Kit, { trays, joins }: Division, scale = USUAL_SCALE): DividedKit {
+  const parts = new Map(kit.parts.map((part) => [part.id, part]));
+  return {
+    kit,
+    trays,
+    joins,
+    scale,
+    version: resolveVersion(kit),
+    parts,
+    finishes: new Map(kit.finishes.map((finish) => [finish.id, finish])),
+    trayOf: new Map(trays.flatMap(({ id, partIds }) => partIds.map((part) => [part, id] as const))),
+    lateJointIds: new Set(joins.flatMap(({ jointIds }) => jointIds)),
+    partsIn: ({ partIds }) => partIds.flatMap((id) => parts.get(id) ?? []),
+  };
+}
+
+export interface NeedsQuestion {
+  kit: Kit;
+  /** Paint that the stacks ask for, ml, and what is left on the shelf (null: not owned). */
+  paints: readonly { id: string; name: string; needMl: number; levelMl: number | null }[];
+  /** Adhesive of every joint, by joint. */
+  adhesives: readonly { adhesive: AdhesiveId; joint: string }[];
+  spares: readonly Spare[];
+  materials: readonly StockMaterial[];
+  /** Denominator of the scale. */
+  scale: number;
+}
+
+/** The question with the parts that the version uses, and what the stock knows of a kind of material. */
+export interface NeedsContext extends NeedsQuestion {
+  version: ResolvedVersion;
+  parts: readonly Part[];
+  isInStock: (kind: string) => boolean;
+  /** Something used up besides paint, by its kind in the stock. */
+  material: (
+    kind: string,
+    what: string,
+    why: string,
+    instead?: { substitute: string; looks: string },
+  ) => Need;
+}
+
+/** One thing that the build will ask for. */
+export interface Need {
+  id: string;
+  group: 'paint' | 'glue and filler' | 'parts' | 'detail';
+  what: string;
+  why: string;
+  state: 'have' | 'short' | 'buy' | 'from spares';
+  leadDays: number;
+  /** What would do instead, and what that costs in looks; '' where nothing would. */
+  substitute: string;
+  looks: string;
+}
+
+export interface LookAheadTray {
+  id: string;
+  name: string;
+  /** Whether any paint, plating or foil ends on its faces. */
+  painted: boolean;
+  /** Products that its layers need, with what is on the shelf of each; null for a plain product or a colour not chosen. */
+  needs: { layerId: string; name: string; onShelf: boolean | null; chosen: boolean }[];
+  tyre: boolean;
+}
+
+/** Joints after paint and measured places whose room is known, with the sub-assemblies that carry film into them. */
+export interface KitFits {
+  joints: {
+    jointId: string;
+    joinId: string;
+    name: string;
+    clearanceMm: [number, number, number];
+    trayIds: string[];
+  }[];
+  places: { place: Kit['places'][number]; name: string; trayId: string; matingTrayId: string | null }[];
+}
+
+export interface LookAheadBuild {
+  id: string;
+  name: string;
+  trays: LookAheadTray[];
+  joins: { id: string; name: string; trayIds: readonly string[]; adhesive: string }[];
+  wants: { name: string; leadDays: number; have: boolean }[];
+  kit: {
+    consequences: Consequence[];
+    fits: KitFits;
+    needless: { workId: string; trayId: string; name: string; reason: string }[];
+  };
+  /** Film on the flats of a sub-assembly, um; absent where nothing is known of its stack. */
+  films: Readonly<Record<string, FilmOnFlats>>;
+  /** Steps that the builder left out. */
+  leftOut: readonly PlanOperation[];
+  /** Minutes since 1970 by which it must be ready; null for no matter. */
+  deadline: number | null;
+}
+
+/** A build as it is planned, for what looks ahead of it; times in minutes since 1970. */
+export interface Ahead {
+  build: LookAheadBuild;
+  /** Its steps, and those of them that are still to come. */
+  all: readonly PlanOperation[];
+  own: readonly PlanOperation[];
+  starts: Readonly<Record<string, number>>;
+  startOf: (operation: PlanOperation) => number;
+  now: number;
+  warn: Warn;
+}
+
+/** What one capability gives to the plan, the needs, and what is said of what lies ahead: each a pure function of the
+ *  build. The plan goes over the list of them and knows none by name. */
+export interface PlanContribution {
+  id: string;
+  trayTasks?: (build: DividedKit) => TrayTask[];
+  crossSteps?: (build: DividedKit) => CrossStep[];
+  /** What steps that cannot be taken back serve and prevent. */
+  consequences?: (build: DividedKit, stepOf: StepOfJoint, crossSteps: readonly CrossStep[]) => Consequence[];
+  /** Steps that must wait for a decision. */
+  holds?: (build: DividedKit) => KitHold[];
+  needs?: (context: NeedsContext) => Need[];
+  lookAhead?: (ahead: Ahead) => void;
+}
+
+/** The step in which a joint is made; undefined where nothing is known of when it is. */
+export type StepOfJoint = (joint: Kit['joints'][number]) => BenchStep | undefined;
+
+const SHOWN = 6;
+
+/** Names in a list that stays short. */
+export const few = (names: readonly string[]): string[] =>
+  names.length > SHOWN ? [...names.slice(0, SHOWN), `and ${names.length - SHOWN} more`] : [...names];
+
+/** A task of a sub-assembly, of minutes within reason. */
+export const trayTask = (
+  kind: TaskKind,
+  trayId: string,
+  task: Partial<TrayTask> & Pick<TrayTask, 'title' | 'minutes' | 'because'>,
+): TrayTask => ({
+  id: kind,
+  kind,
+  trayId,
+  waitMinutes: 0,
+  waitBecause: 'follows at once',
+  details: [],
+  ...task,
+  minutes: Math.min(90, Math.max(5, Math.round(task.minutes))),
+});

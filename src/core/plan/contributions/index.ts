@@ -1,0 +1,27 @@
+import type { PlanContribution } from '../contribution.ts';
+import { aims } from './aims.ts';
+import { brightwork } from './brightwork.ts';
+import { decisions } from './decisions.ts';
+import { fits } from './fits.ts';
+import { joins } from './joins.ts';
+import { leftOutSteps } from './leftOutSteps.ts';
+import { preparation } from './preparation.ts';
+import { runs } from './runs.ts';
+import { stacks } from './stacks.ts';
+import { wants } from './wants.ts';
+import { works } from './works.ts';
+
+/** Everything that gives steps, needs and words to the plan. What is said of one moment is said in this order. */
+export const CONTRIBUTIONS: readonly PlanContribution[] = [
+  stacks,
+  joins,
+  fits,
+  works,
+  preparation,
+  brightwork,
+  runs,
+  leftOutSteps,
+  wants,
+  decisions,
+  aims,
+];

@@ -1,0 +1,57 @@
+import type { PlanContribution } from '../contribution.ts';
+
+const DAY = 24 * 60;
+
+/** What the builder noted as needed, and the markings of the version. */
+export const wants: PlanContribution = {
+  id: 'wants',
+
+  needs({ kit }) {
+    const picked = new Set(kit.choices.map(({ chosen }) => chosen));
+    const hasMarkings = kit.box.some(({ name, checked }) => checked && /decal|marking/i.test(name));
+    return [
+      ...kit.choices.flatMap((choice) => {
+        const option = choice.options.find(({ id }) => id === choice.chosen);
+        return (option?.markings ?? []).map((marking) => ({
+          id: `marking:${choice.id}:${marking}`,
+          group: 'detail' as const,
+          what: marking,
+          why: `${choice.name}: ${option!.name}`,
+          state: hasMarkings ? ('have' as const) : ('buy' as const),
+          leadDays: 0,
+          substitute: 'mask and paint it',
+          looks: 'edges as sharp as the tape',
+        }));
+      }),
+      ...kit.wants
+        .filter(({ optionId }) => optionId === null || picked.has(optionId))
+        .map(({ id, name, why, have, leadDays, substitute, looks }) => ({
+          id: `want:${id}`,
+          group: 'detail' as const,
+          what: name,
+          why,
+          state: have ? ('have' as const) : ('buy' as const),
+          leadDays: have ? 0 : leadDays,
+          substitute,
+          looks,
+        })),
+    ];
+  },
+
+  lookAhead({ build, own, startOf, now, warn }) {
+    const last = Math.max(...own.map(startOf));
+    for (const { name, leadDays, have } of build.wants) {
+      if (have) continue;
+      const late = own.length > 0 && now + leadDays * DAY > last;
+      warn(undefined, {
+        id: `want ${name}`,
+        title: `Still to get: ${name}`,
+        reason: late
+          ? `It takes ${leadDays} days to come, longer than the whole plan.`
+          : `It takes ${leadDays} ${leadDays === 1 ? 'day' : 'days'} to come.`,
+        remedy: 'Order it now, or take the substitute noted with it.',
+        stage: 'kit',
+      });
+    }
+  },
+};

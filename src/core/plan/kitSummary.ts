@@ -1,0 +1,133 @@
+import type { Kit, Material, Priority } from '../kit/index.ts';
+import type { Consequence, KitHold } from './benchStep.ts';
+import {
+  dividedKit,
+  type CrossStep,
+  type DividedKit,
+  type Division,
+  type KitFits,
+  type StepOfJoint,
+  type TrayTask,
+} from './contribution.ts';
+import { CONTRIBUTIONS } from './contributions/index.ts';
+import { kitFits } from './contributions/fits.ts';
+import { inOrderOfWork } from './tasks.ts';
+
+/** What the rest of Fanfare needs to know of a kit. */
+export interface KitSummary {
+  pieces: number;
+  unchecked: number;
+  lost: number;
+  jointCount: number;
+  openConflicts: number;
+  /** Version choices still open. */
+  openChoices: string[];
+  /** Steps that must wait for a decision. */
+  holds: KitHold[];
+  /** What the parts of each sub-assembly ask for, in order of work: holes and cuts, fits, second colours and so on. */
+  tasks: TrayTask[];
+  /** Work between two sub-assemblies, such as wires and pipes. */
+  crossSteps: CrossStep[];
+  /** Whether four wheels are to stand level at the end. */
+  stance: boolean;
+  /** Joints made before paint, in words, by sub-assembly; absent where the kit knows no joint of its parts. */
+  joinsBefore: Record<string, string[]>;
+  /** What the parts of each sub-assembly are made of. */
+  materials: Record<string, Material[]>;
+  /** What the builder changed in the plan. */
+  plan: Pick<Kit, 'mishaps' | 'ownSteps' | 'stepEdits' | 'cureChecks' | 'pins'> & {
+    deadline: string | null;
+    priority: Priority;
+  };
+  /** What steps that cannot be taken back serve and prevent. */
+  consequences: Consequence[];
+  /** Where film takes up room that is known. */
+  fits: KitFits;
+  /** Holes and cuts that the sheet may ask for and this version does not need. */
+  needless: { workId: string; trayId: string; name: string; reason: string }[];
+  /** What the version needs and nobody has yet. */
+  wants: { name: string; leadDays: number; have: boolean }[];
+}
+
+/** Facts of a kit by sub-assembly, for the plan and for the stages' states. `joins`: what the division leaves for
+ *  after paint; `scale`: its denominator. */
+export function summariseKit(
+  kit: Kit,
+  trays: Division['trays'],
+  joins: Division['joins'] = [],
+  scale?: number,
+): KitSummary {
+  const build = dividedKit(kit, { trays, joins }, scale);
+  const { version, parts } = build;
+  const crossSteps = CONTRIBUTIONS.flatMap((each) => each.crossSteps?.(build) ?? []);
+  const materials: Record<string, Material[]> = {};
+  for (const { id, partIds } of trays)
+    materials[id] = [...new Set(partIds.flatMap((part) => parts.get(part)?.material ?? []))];
+  return {
+    pieces: kit.parts.reduce((sum, { count }) => sum + count, 0),
+    unchecked: kit.parts.filter(({ checked }) => !checked).length,
+    lost: kit.parts.filter(({ state, id }) => state === 'lost' && version.used.has(id)).length,
+    jointCount: kit.joints.length,
+    openConflicts: kit.evidence.filter(({ verdict }) => verdict === 'open').length,
+    openChoices: version.open,
+    holds: CONTRIBUTIONS.flatMap((each) => each.holds?.(build) ?? []),
+    tasks: kitTasks(build),
+    crossSteps,
+    stance: kit.stances.length > 0,
+    joinsBefore: joinsBefore(build),
+    materials,
+    plan: {
+      mishaps: kit.mishaps,
+      ownSteps: kit.ownSteps,
+      stepEdits: kit.stepEdits,
+      cureChecks: kit.cureChecks,
+      pins: kit.pins,
+      deadline: kit.aims[0]?.deadline ?? null,
+      priority: kit.aims[0]?.priority ?? 'usual',
+    },
+    consequences: consequencesOf(build, crossSteps),
+    fits: kitFits(build),
+    needless: needless(build),
+    wants: kit.wants.map(({ name, leadDays, have }) => ({ name, leadDays, have })),
+  };
+}
+
+/** The tasks of every sub-assembly, in the order of work. */
+export const kitTasks = (build: DividedKit): TrayTask[] =>
+  CONTRIBUTIONS.flatMap((each) => each.trayTasks?.(build) ?? []).sort(inOrderOfWork);
+
+/** What every irreversible or closing step of a divided kit serves and prevents, what it serves first. Joints that no
+ *  sub-assembly and no join makes are passed over: nothing is known of when they are made. */
+export function consequencesOf(build: DividedKit, crossSteps: readonly CrossStep[] = []): Consequence[] {
+  const { joins, trayOf } = build;
+  const joinOf = new Map(joins.flatMap(({ id, jointIds }) => jointIds.map((joint) => [joint, id] as const)));
+  const stepOf: StepOfJoint = ({ id, a, b }) => {
+    const joinId = joinOf.get(id);
+    if (joinId !== undefined) return { work: 'assemble', joinId };
+    const trayId = trayOf.get(a);
+    return trayId !== undefined && trayId === trayOf.get(b) ? { work: 'join', trayId } : undefined;
+  };
+  const rank = ({ effect }: Consequence) => (effect === 'serves' ? 0 : 1);
+  return CONTRIBUTIONS.flatMap((each) => each.consequences?.(build, stepOf, crossSteps) ?? []).sort(
+    (p, q) => rank(p) - rank(q),
+  );
+}
+
+function joinsBefore({ kit, parts, trayOf, lateJointIds }: DividedKit): Record<string, string[]> {
+  const before: Record<string, string[]> = {};
+  for (const { id, a, b } of kit.joints) {
+    for (const trayId of new Set([trayOf.get(a), trayOf.get(b)])) if (trayId) before[trayId] ??= [];
+    const home = trayOf.get(a);
+    if (home !== undefined && home === trayOf.get(b) && !lateJointIds.has(id))
+      before[home]!.push(`${parts.get(a)!.name} to ${parts.get(b)!.name.toLowerCase()}`);
+  }
+  return before;
+}
+
+const needless = ({ version, trayOf }: DividedKit): KitSummary['needless'] =>
+  version.works.flatMap(({ work, verdict, reason }) => {
+    const trayId = trayOf.get(work.partId);
+    return trayId !== undefined && verdict === 'refuse' && version.used.has(work.partId)
+      ? [{ workId: work.id, trayId, name: work.name, reason }]
+      : [];
+  });
