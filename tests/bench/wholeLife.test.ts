@@ -7,14 +7,14 @@ import { openDatabase } from '../../src/server/database/open.ts';
 import { seedDemo } from '../../src/server/seedDemo.ts';
 import { readBuilds, readPlan, readSettings } from '../../src/server/store/benchStore.ts';
 import { readCodes, readPaints } from '../../src/server/store/paintStore.ts';
-import { planView, type PlanRequest, type PlanView } from '../../src/web/workers/planView.ts';
+import { planBench, type PlanRequest, type PlanView } from '../../src/core/plan/index.ts';
 
 /** A Tuesday at 19:32 by the local clock. */
 const MS = new Date(2026, 4, 12, 19, 32).getTime();
 const UNCHANGED = { title: '', minutes: null, note: '', parts: 1, withNext: false, leaveOut: false };
 type Wishes = BuildRecord['kit']['plan'];
 
-let request: PlanRequest;
+let request: Omit<PlanRequest, 'snapshot'> & { snapshot: BenchSnapshot };
 beforeAll(() => {
   const { db } = openDatabase(':memory:');
   seedDemo(db, MS);
@@ -43,7 +43,7 @@ function life(buildId: string, trayId: string, seed: number) {
   let names = 0;
   const view = (): PlanView => {
     const snapshot = { ...request.snapshot, builds: [build], steps, plan: stored };
-    const made = planView({ ...request, snapshot, now });
+    const made = planBench({ ...request, snapshot, now });
     const { fingerprint, starts, finish, bound, setupMinutes, proved } = made;
     if (made.replanned && made.problem === null)
       stored = { fingerprint, starts, finish, bound, setupMinutes, proved, version: stored.version + 1 };

@@ -5,6 +5,9 @@ export { stepsOfBuild, type BenchForSteps, type BuildSteps } from './stepsOfBuil
 export { generateOperations } from './generateOperations.ts';
 export type { OperationPlan, PlanArc, PlanOperation } from './operation.ts';
 export { plannableBuild, type PlannableBuild } from './plannableBuild.ts';
+export { planBench } from './bench/planBench.ts';
+export type { BenchSchedule, PlanRequest, PlanView } from './bench/request.ts';
+export { whatIf, type WhatIf } from './bench/whatIf.ts';
 export { TASK_LABELS, taskLabel, TASKS, type TaskKind } from './tasks.ts';
 export { summariseKit, type KitSummary } from './kitSummary.ts';
 export { kitNeeds } from './kitNeeds.ts';

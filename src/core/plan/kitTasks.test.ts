@@ -41,7 +41,7 @@ describe('kitTasks', () => {
       'bright',
       'refit',
     ]);
-    const [bent, trued, filled, fitted, bright] = tasks;
+    const [bent, trued, filled, fitted, , bright] = tasks;
     expect(bent!.details[0]).toBe('Body');
     expect(bent!.waitMinutes).toBe(60);
     expect(trued).toMatchObject({ minutes: 11, waitMinutes: 0 });

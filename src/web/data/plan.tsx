@@ -9,9 +9,9 @@ import {
   useState,
   type ReactNode,
 } from 'react';
-import type { PlanOperation } from '../../core/plan/index.ts';
+import type { BenchSchedule, PlanOperation } from '../../core/plan/index.ts';
 import type { BenchSnapshot } from '../../api/index.ts';
-import type { PlanRequest, PlanView } from '../workers/planView.ts';
+import type { PlanRequest, PlanView } from '../../core/plan/index.ts';
 import type { PlanWorker } from '../workers/planWorker.ts';
 import { undoLabel } from './undo.ts';
 import { planChange, type PlanChange } from './planChange.ts';
@@ -194,6 +194,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
     soFar.current = begin;
     const cutShort = begin !== null && begin.longer && !longer;
     const isNews = () => turn === asked.current;
+    let whole: PlanView | undefined;
     const fail = (why: string) => {
       // A worker that failed once is not trusted with the next question.
       if (worker.current === mine) endWorker();
@@ -208,8 +209,11 @@ export function PlanProvider({ children }: { children: ReactNode }) {
       .makePlan(
         requestOf(snapshot, used, inputs.tonightUntil, { longer, goOnFrom: begin?.starts }),
         // Progress comes on a port of its own and may arrive after the answer.
-        proxy((view: PlanView, share: number) => {
+        proxy((better: PlanView | BenchSchedule, share: number) => {
           if (!isNews() || !mine.busy) return;
+          const view = 'operations' in better ? better : whole && { ...whole, ...better };
+          if (!view) return;
+          whole = view;
           soFar.current = {
             starts: view.starts,
             longer: longer || cutShort,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { PlanView } from '../workers/planView.ts';
+import type { PlanView } from '../../core/plan/index.ts';
 import { planChange } from './planChange.ts';
 
 const view = (starts: Record<string, number>, done: string[] = [], moves: PlanView['moves'] = []) =>

@@ -1,4 +1,4 @@
-import type { PlanView } from '../workers/planView.ts';
+import type { PlanView } from '../../core/plan/index.ts';
 
 /** What a new plan does otherwise than the one before. */
 export interface PlanChange {

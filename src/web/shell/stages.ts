@@ -2,7 +2,7 @@ import type { BuildRecord } from '../../api/index.ts';
 import { counted, targetLayer } from '../../core/kit/index.ts';
 import { dayText, whenText } from '../components/time.ts';
 import { problemOf, sessionSteps, upcomingSteps } from '../data/plan.tsx';
-import type { PlanView } from '../workers/planView.ts';
+import type { PlanView } from '../../core/plan/index.ts';
 
 /** The stages of a build in working order. */
 export const STAGES = [

@@ -64,8 +64,7 @@ export function EvidenceView({ build, kit }: KitViewProps) {
                 .flatMap((id) => kit.parts.find((part) => part.id === id) ?? [])
                 .map(labelled)
                 .join(', ')}
-              {conflict.stepKind && ` · at ${taskLabel(conflict.stepKind)}`} ·{' '}
-              {conflict.confidence}
+              {conflict.stepKind && ` · at ${taskLabel(conflict.stepKind)}`} · {conflict.confidence}
             </p>
             <div className="evidencepair">
               <div className={conflict.verdict === 'sheet' ? 'taken' : ''}>

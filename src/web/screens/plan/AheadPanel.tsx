@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Warning } from '../../../core/plan/index.ts';
 import { whenText } from '../../components/time.ts';
-import type { PlanView } from '../../workers/planView.ts';
+import type { PlanView } from '../../../core/plan/index.ts';
 
 interface AheadPanelProps {
   buildId: string;

@@ -3,7 +3,7 @@ import useSWR from 'swr';
 import { PATHS, pathTo, type PastPlanHead, type PastPlanRecord } from '../../../api/index.ts';
 import { dayText, whenText } from '../../components/time.ts';
 import { get } from '../../data/request.ts';
-import type { PlanView } from '../../workers/planView.ts';
+import type { PlanView } from '../../../core/plan/index.ts';
 
 interface HistoryPanelProps {
   buildId: string;

@@ -5,7 +5,7 @@ import { format, isSameYear } from 'date-fns';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import { clockText, dayText } from '../../components/time.ts';
 import { upcomingSteps } from '../../data/plan.tsx';
-import type { PlanView } from '../../workers/planView.ts';
+import type { PlanView } from '../../../core/plan/index.ts';
 import { timeScale } from './timeScale.ts';
 
 interface LanesProps {

@@ -2,7 +2,7 @@ import type { BuildRecord, StepRecord } from '../../../api/index.ts';
 import type { KitItemKind } from '../../../core/kit/index.ts';
 import { whenText } from '../../components/time.ts';
 import { changeKit } from '../../data/kit.ts';
-import type { PlanView } from '../../workers/planView.ts';
+import type { PlanView } from '../../../core/plan/index.ts';
 
 interface OwnChangesProps {
   view: PlanView;

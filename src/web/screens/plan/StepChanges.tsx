@@ -7,7 +7,7 @@ import type { LongestSessions, PlanOperation } from '../../../core/plan/index.ts
 import { whenText } from '../../components/time.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
-import type { PlanView } from '../../workers/planView.ts';
+import type { PlanView } from '../../../core/plan/index.ts';
 import { editOf, StepEditing } from './StepEditing.tsx';
 
 interface StepChangesProps {

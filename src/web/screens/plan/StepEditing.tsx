@@ -10,7 +10,7 @@ import {
 } from '../../../core/plan/index.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
-import type { PlanView } from '../../workers/planView.ts';
+import type { PlanView } from '../../../core/plan/index.ts';
 
 const UNCHANGED: Omit<StepEdit, 'id' | 'operationId'> = {
   title: '',

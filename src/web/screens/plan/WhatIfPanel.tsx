@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import { dayText } from '../../components/time.ts';
 import { usePlan } from '../../data/plan.tsx';
-import type { WhatIf } from '../../workers/planView.ts';
+import type { WhatIf } from '../../../core/plan/index.ts';
 import type { PlanWorker } from '../../workers/planWorker.ts';
 
 /** What one more evening, longer evenings or a dehydrator would give: the plan is solved again for each. */

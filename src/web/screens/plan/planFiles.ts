@@ -1,7 +1,7 @@
 import { createEvents, type EventAttributes } from 'ics';
 import Papa from 'papaparse';
 import type { PlanOperation } from '../../../core/plan/index.ts';
-import type { PlanView } from '../../workers/planView.ts';
+import type { PlanView } from '../../../core/plan/index.ts';
 
 interface Planned {
   operation: PlanOperation;

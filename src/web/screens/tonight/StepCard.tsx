@@ -9,7 +9,7 @@ import { isCommandKey } from '../../components/keys.ts';
 import { clockText, whenText } from '../../components/time.ts';
 import { tickStep } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
-import type { PlanView } from '../../workers/planView.ts';
+import type { PlanView } from '../../../core/plan/index.ts';
 import { pausedKey, readTime, startedKey } from './stepClock.ts';
 import { WentWrong } from './WentWrong.tsx';
 

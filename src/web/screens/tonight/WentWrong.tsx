@@ -7,7 +7,7 @@ import { tickStep } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
-import type { PlanView } from '../../workers/planView.ts';
+import type { PlanView } from '../../../core/plan/index.ts';
 
 interface WentWrongProps {
   operation: PlanOperation;

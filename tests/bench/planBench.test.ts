@@ -6,12 +6,12 @@ import { readBuilds, readPlan, readSettings, readSteps } from '../../src/server/
 import { readLessons } from '../../src/server/store/kitStore.ts';
 import { readCodes, readPaints } from '../../src/server/store/paintStore.ts';
 import type { PlanOperation } from '../../src/core/plan/index.ts';
-import { planView, whatIf, type PlanRequest, type PlanView } from '../../src/web/workers/planView.ts';
+import { planBench, whatIf, type PlanRequest, type PlanView } from '../../src/core/plan/index.ts';
 
 /** A Tuesday at 19:32 by the local clock. */
 const MS = new Date(2026, 4, 12, 19, 32).getTime();
 const NOW = MS / 60000;
-let request: PlanRequest;
+let request: Omit<PlanRequest, 'snapshot'> & { snapshot: BenchSnapshot };
 let first: PlanView;
 
 const stored = (
@@ -26,7 +26,7 @@ const stored = (
   proved,
   version,
 });
-const withSnapshot = (change: Partial<BenchSnapshot>, now = NOW): PlanRequest => ({
+const withSnapshot = (change: Partial<BenchSnapshot>, now = NOW): typeof request => ({
   ...request,
   now,
   snapshot: { ...request.snapshot, ...change },
@@ -51,15 +51,15 @@ beforeAll(() => {
       plan: readPlan(db),
     },
   };
-  first = planView(request);
+  first = planBench(request);
 });
 afterAll(() => vi.useRealTimers());
 
-describe('planView on the sample bench', () => {
+describe('planBench on the sample bench', () => {
   it('plans beyond a year where one short evening a week is kept, and has every session at hand', () => {
     const { settings } = request.snapshot;
     const mondays = [{ day: 1, start: 1170, end: 1255 }];
-    const { problem, starts, finish, sessions } = planView(
+    const { problem, starts, finish, sessions } = planBench(
       withSnapshot({ settings: { ...settings, calendar: { ...settings.calendar, sessions: mondays } } }),
     );
     expect(problem).toBeNull();
@@ -148,7 +148,7 @@ describe('planView on the sample bench', () => {
     });
     const changedBy = (stepEdits: ReturnType<typeof leaveOut>[]) => {
       const plan = { ...build.kit.plan, stepEdits };
-      return planView(withSnapshot({ builds: [{ ...build, kit: { ...build.kit, plan } }, ...others] }));
+      return planBench(withSnapshot({ builds: [{ ...build, kit: { ...build.kit, plan } }, ...others] }));
     };
     const said = (view: PlanView) => view.warnings[build.id]!.map(({ title }) => title);
     expect(said(first)).not.toContain(`Left out: ${primer.title}`);
@@ -160,17 +160,17 @@ describe('planView on the sample bench', () => {
   });
 
   it('gives the same plan again and keeps a stored one as it is', () => {
-    const again = planView(request);
+    const again = planBench(request);
     expect(again.starts).toEqual(first.starts);
     expect(again.fingerprint).toBe(first.fingerprint);
-    const kept = planView(withSnapshot({ plan: stored(first) }, NOW + 3));
+    const kept = planBench(withSnapshot({ plan: stored(first) }, NOW + 3));
     expect(kept.replanned).toBe(false);
     expect(kept.starts).toEqual(first.starts);
     expect(kept.finish).toBe(first.finish);
   });
 
   it('makes a new plan when a step is far too late, and says what moved', () => {
-    const late = planView(withSnapshot({ plan: stored(first) }, NOW + 100));
+    const late = planBench(withSnapshot({ plan: stored(first) }, NOW + 100));
     expect(late.replanned).toBe(true);
     expect(late.moves.length).toBeGreaterThan(0);
     for (const { id, from, to } of late.moves) {
@@ -194,7 +194,7 @@ describe('planView on the sample bench', () => {
       material: null,
       stepKind: 'clear',
     };
-    const after = planView(
+    const after = planBench(
       withSnapshot({ plan: stored(first), builds: [{ ...build, kit }, ...others], lessons: [lesson] }),
     );
     expect(after.replanned).toBe(false);
@@ -215,13 +215,13 @@ describe('planView on the sample bench', () => {
       minutes: 20,
       note: '',
     };
-    const after = planView(
+    const after = planBench(
       withSnapshot({ plan: stored(first), steps: [...request.snapshot.steps, step] }, NOW + 20),
     );
     expect(after.fingerprint).not.toBe(first.fingerprint);
     expect(after.starts[id]).toBeUndefined();
     const { settings } = request.snapshot;
-    const cold = planView(
+    const cold = planBench(
       withSnapshot({ settings: { ...settings, conditions: { temperatureC: 12, humidity: 48 } } }),
     );
     const lagOf = ({ arcs }: PlanView) => arcs.reduce((sum, { minLag }) => sum + minLag, 0);
@@ -250,24 +250,29 @@ describe('planView on the sample bench', () => {
 
   it('says why there is no plan and keeps everything else', () => {
     const { settings } = request.snapshot;
-    const none = planView(
+    const none = planBench(
       withSnapshot({ settings: { ...settings, calendar: { sessions: [], closed: [] } } }),
     );
     expect(none.problem).toMatch(/no bench session/);
     expect(none.curing).toHaveLength(3);
-    const short = planView(
+    const short = planBench(
       withSnapshot({
         settings: { ...settings, calendar: { sessions: [{ day: 2, start: 1170, end: 1190 }], closed: [] } },
       }),
     );
     expect(short.problem).toMatch(/no session is longer than 20 min/);
-    const empty = planView(withSnapshot({ builds: [], steps: [] }));
+    const empty = planBench(withSnapshot({ builds: [], steps: [] }));
     expect(empty).toMatchObject({ problem: null, operations: [], starts: {}, curing: [] });
   });
 
   it('tells better plans on the way, each of them whole', () => {
     const told: { finish: number; share: number }[] = [];
-    const view = planView(request, (soFar, share) => {
+    let looks = 0;
+    const view = planBench(request, (better, share) => {
+      // Whoever looks pays for it: not at every move of the search.
+      if (looks++ % 200 > 0) return;
+      const soFar = better.whole();
+      expect(soFar).toMatchObject(better.schedule());
       told.push({ finish: soFar.finish, share });
       const hands = new Map(soFar.operations.map((operation) => [operation.id, operation.hands]));
       expect(Object.keys(soFar.starts)).toHaveLength(Object.keys(first.starts).length);
@@ -285,7 +290,7 @@ describe('planView on the sample bench', () => {
 
   /** The plan with changes of what the builder keeps beside it, from the stored first plan. */
   const changed = (change: Partial<BuildRecord['kit']['plan']>): PlanView =>
-    planView(
+    planBench(
       withSnapshot({
         plan: stored(first),
         builds: request.snapshot.builds.map((build) =>
@@ -332,11 +337,11 @@ describe('planView on the sample bench', () => {
           }
         : build,
     );
-    const view = planView(withSnapshot({ builds }));
+    const view = planBench(withSnapshot({ builds }));
     const planned = new Set(Object.keys(view.starts).map((id) => id.split('/')[0]));
     expect(planned).toEqual(new Set(['pellam', 'quillon']));
     expect(view.replanned).toBe(true);
-    const again = planView(withSnapshot({ builds, plan: stored(view) }));
+    const again = planBench(withSnapshot({ builds, plan: stored(view) }));
     expect(again).toMatchObject({ replanned: false, starts: view.starts, stuck: view.stuck });
   });
 
@@ -350,7 +355,7 @@ describe('planView on the sample bench', () => {
           ? { ...join, afterJoinIds: [one!.id], trayIds: ['nowhere', ...join.trayIds] }
           : join,
     );
-    const view = planView(
+    const view = planBench(
       withSnapshot({
         builds: request.snapshot.builds.map((build) =>
           build.id === 'pellam' ? { ...build, joins: broken } : build,
@@ -416,10 +421,10 @@ describe('planView on the sample bench', () => {
       };
     });
     const none = { ...stored(first), fingerprint: '', starts: {} };
-    const made = planView(withSnapshot({ builds, steps, plan: none }, at));
+    const made = planBench(withSnapshot({ builds, steps, plan: none }, at));
     expect(made.problem).toBeNull();
     expect(made.missedWindows).toHaveLength(1);
-    const again = planView(withSnapshot({ builds, steps, plan: stored(made) }, at + 1));
+    const again = planBench(withSnapshot({ builds, steps, plan: stored(made) }, at + 1));
     expect(again).toMatchObject({
       replanned: false,
       starts: made.starts,
@@ -444,7 +449,7 @@ describe('planView on the sample bench', () => {
       minutes: 5,
       note: '',
     };
-    const after = planView(
+    const after = planBench(
       withSnapshot({ plan: stored(first), steps: [...request.snapshot.steps, step] }, end - 2),
     );
     expect(after.problem).toBeNull();
@@ -460,7 +465,7 @@ describe('planView on the sample bench', () => {
     const frame = first.curing[0]!;
     const check = { id: 'check', operationId: frame.operationId, minutes: NOW - frame.since };
     const plan = (isDry: boolean) =>
-      planView(
+      planBench(
         withSnapshot({
           plan: stored(first),
           builds: request.snapshot.builds.map((build) =>
@@ -501,7 +506,7 @@ describe('a longer look', () => {
   const none = (): PlanRecord => ({ ...request.snapshot.plan, fingerprint: '', starts: {} });
 
   it('betters a stored plan that is up to date, which is kept otherwise', () => {
-    const best = planView(small(none()));
+    const best = planBench(small(none()));
     expect(best.proved).toBe(true);
     const followed = new Set(best.arcs.map(({ from }) => from));
     const last = best.operations.find(
@@ -513,28 +518,28 @@ describe('a longer look', () => {
       starts: { ...best.starts, [last.id]: session.start + 30 },
       finish: session.start + 30 + last.hands + last.dry,
     };
-    const kept = planView(small(worse));
+    const kept = planBench(small(worse));
     expect(kept).toMatchObject({ replanned: false, starts: worse.starts, finish: worse.finish });
-    const bettered = planView(small(worse, true));
+    const bettered = planBench(small(worse, true));
     expect(bettered).toMatchObject({ replanned: true, finish: best.finish, proved: true });
     expect(bettered.moves.map(({ id }) => id)).toContain(last.id);
   });
 
   it('goes on from what one that was broken off had found, also where the stored plan is up to date', () => {
-    const best = planView(small(none()));
+    const best = planBench(small(none()));
     const later = Object.fromEntries(
       Object.entries(best.starts).map(([id, start]) => [id, start + 7 * 1440]),
     );
     const weekLater = { ...stored(best), starts: later, finish: best.finish + 7 * 1440 };
-    expect(planView(small(weekLater))).toMatchObject({ replanned: false, finish: weekLater.finish });
-    const goneOn = planView({ ...small(weekLater), goOnFrom: best.starts });
+    expect(planBench(small(weekLater))).toMatchObject({ replanned: false, finish: weekLater.finish });
+    const goneOn = planBench({ ...small(weekLater), goOnFrom: best.starts });
     expect(goneOn).toMatchObject({ replanned: true, starts: best.starts, finish: best.finish });
   });
 
   it('goes on from steps that are there no longer and without steps that are new', () => {
-    const best = planView(small(none()));
+    const best = planBench(small(none()));
     const [first, ...rest] = Object.entries(best.starts);
-    const goneOn = planView({
+    const goneOn = planBench({
       ...small(none()),
       goOnFrom: { ...Object.fromEntries(rest), 'tolliver/gone/step': first![1] },
     });
@@ -544,8 +549,8 @@ describe('a longer look', () => {
   });
 
   it('keeps the stored plan where there is no better one', () => {
-    const best = planView(small(none()));
-    const again = planView(small(stored(best), true));
+    const best = planBench(small(none()));
+    const again = planBench(small(stored(best), true));
     expect(again).toMatchObject({ replanned: false, starts: best.starts, finish: best.finish, proved: true });
   });
 });

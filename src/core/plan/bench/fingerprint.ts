@@ -1,0 +1,57 @@
+import type { OperationPlan } from '../operation.ts';
+import type { DoneStep } from '../replan.ts';
+import type { PlanRequest } from './request.ts';
+
+/** A short text that changes whenever what the schedule depends on does: minutes, waits, paints and places of the steps,
+ *  what is done, the calendar and the builder's wishes; not what steps are called. */
+export function fingerprintOf(
+  request: PlanRequest,
+  { operations, arcs }: OperationPlan,
+  done: readonly DoneStep[],
+): string {
+  return hashOf([
+    operations.map(({ id, hands, dry, family, chemistry, place }) => [
+      id,
+      hands,
+      dry,
+      family,
+      chemistry,
+      place,
+    ]),
+    arcs.map(({ from, to, minLag, maxLag }) => [from, to, minLag, maxLag]),
+    ...wishesOf(request, done),
+  ]);
+}
+
+/** As above, as plans were stored before: by all that steps said. A plan of such a data file is still good. */
+export function earlierFingerprint(
+  request: PlanRequest,
+  { operations, arcs }: OperationPlan,
+  done: readonly DoneStep[],
+): string {
+  const timed = operations.map(({ holds: _holds, lessons: _lessons, ...operation }) => operation);
+  return hashOf([{ operations: timed, arcs }, ...wishesOf(request, done)]);
+}
+
+const wishesOf = (
+  { snapshot: { settings, builds }, tonightUntil }: PlanRequest,
+  done: readonly DoneStep[],
+): unknown[] => [
+  done.map(({ operationId, endedAt }) => `${operationId}@${endedAt}`),
+  [
+    settings.calendar,
+    builds.map(({ kit: { plan } }) => [plan.pins, plan.deadline, plan.priority]),
+    tonightUntil ?? null,
+  ],
+];
+
+/** FNV-1a, 53 bits in two halves. */
+function hashOf(parts: readonly unknown[]): string {
+  const text = JSON.stringify(parts);
+  let [low, high] = [0x811c9dc5, 0x1000193];
+  for (let i = 0; i < text.length; i++) {
+    low = Math.imul(low ^ text.charCodeAt(i), 0x01000193) >>> 0;
+    high = Math.imul(high ^ text.charCodeAt(text.length - 1 - i), 0x01000193) >>> 0;
+  }
+  return `${low.toString(36)}-${high.toString(36)}-${text.length.toString(36)}`;
+}
