@@ -367,7 +367,7 @@ describe('changing the plan', () => {
     await page.goto(`${server.address}/tonight`);
     await shows(page, /([2-9]|\d\d) steps, \d+ min of work/);
     await settled(page);
-    const title = () => page.$eval('.stepcard h1', (heading) => heading.textContent);
+    const title = () => page.$eval('.stepcard h2', (heading) => heading.textContent);
     // Read and chosen at once: the plan may still be getting better, and the list with it.
     const begun = await page.$eval('.steplist li:nth-of-type(2) button', (button) => {
       button.click();
@@ -396,7 +396,7 @@ describe('changing the plan', () => {
     await shows(page, /it went wrong…/);
     await press(page, 'button', 'it went wrong…');
     await typeOver(page, 'What went wrong', 'sanded through an edge');
-    const title = await page.$eval('.stepcard h1', (heading) => heading.textContent);
+    const title = await page.$eval('.stepcard h2', (heading) => heading.textContent);
     await press(page, 'button', 'Put the repair into the plan');
     await saved(page);
     const { mishaps } = await planOf('tolliver');

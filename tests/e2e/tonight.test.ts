@@ -31,7 +31,7 @@ describe('tonight at the bench', () => {
     await on.keyboard.press('z');
     await on.keyboard.up('Control');
   };
-  const titleOf = (on: Page) => on.$eval('.stepcard h1', (heading) => heading.textContent);
+  const titleOf = (on: Page) => on.$eval('.stepcard h2', (heading) => heading.textContent);
 
   it('comes back to what was skipped only when nothing else is left, over a reload too', async () => {
     await open(page);
@@ -96,7 +96,7 @@ describe('tonight at the bench', () => {
           innerText.includes(wanted),
         );
         step?.click();
-        return document.querySelector('.stepcard h1')?.textContent === wanted;
+        return document.querySelector('.stepcard h2')?.textContent === wanted;
       },
       [title],
     );

@@ -1,7 +1,9 @@
 import { Modal, TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
+import { drawerPath, type Drawer } from '../components/drawers.ts';
 import { useBench } from '../data/bench.ts';
+import { DRAWERS } from '../drawers.ts';
 import { STAGES } from './stages.ts';
 
 interface Destination {
@@ -10,15 +12,12 @@ interface Destination {
 }
 
 const SHOWN = 9;
-const KIT_DRAWERS = [
-  { name: 'version, holes and cuts', path: 'version' },
-  { name: 'sheet and evidence', path: 'evidence' },
-  { name: 'joints and glue', path: 'joints' },
-  { name: 'sub-assemblies', path: 'trays' },
-  { name: 'dry fit and stance', path: 'fit' },
-  { name: 'needs, shopping list, spares', path: 'needs' },
-  { name: 'lessons', path: 'lessons' },
-];
+/** "Kit, version: holes and cuts". */
+const nameOf = ({ stage, title, words }: Drawer): string => {
+  const name = STAGES.find(({ path }) => path === stage)?.name;
+  const place = name === undefined || name === title ? title : `${name}, ${title.toLowerCase()}`;
+  return words === undefined ? place : `${place}: ${words}`;
+};
 
 /** Goes anywhere by a few letters: builds, stages, sub-assemblies, shelf, bench. */
 export function CommandPalette({ buildId, onClose }: { buildId: string | undefined; onClose: () => void }) {
@@ -31,20 +30,18 @@ export function CommandPalette({ buildId, onClose }: { buildId: string | undefin
       (a, b) => Number(b.id === buildId) - Number(a.id === buildId),
     );
     return [
-      { name: 'All builds', path: '/' },
-      { name: 'Tonight, all builds', path: '/tonight' },
-      { name: 'Codes: factory colours and their sources', path: '/codes' },
-      { name: 'Shelf and paints', path: '/shelf' },
-      { name: 'Bench: sessions, air, units, backup', path: '/bench' },
+      ...DRAWERS.filter(({ stage }) => stage === null).map((drawer) => ({
+        name: nameOf(drawer),
+        path: `/${drawer.path}`.replace(/\/:\w+\?$/, ''),
+      })),
       ...builds.flatMap((build) => [
         ...STAGES.map(({ name, path }) => ({
           name: `${build.name}: ${name}`,
           path: `/build/${build.id}/${path}`,
         })),
-        ...KIT_DRAWERS.map(({ name, path }) => ({
-          name: `${build.name}: Kit, ${name}`,
-          path: `/build/${build.id}/kit/${path}`,
-        })),
+        ...DRAWERS.filter(({ stage, path, within }) => stage !== null && path !== '' && !within).map(
+          (drawer) => ({ name: `${build.name}: ${nameOf(drawer)}`, path: drawerPath(build.id, drawer) }),
+        ),
         ...build.trays.flatMap((tray) => [
           { name: `${build.name}: ${tray.name}, colour`, path: `/build/${build.id}/colour/${tray.id}` },
           { name: `${build.name}: ${tray.name}, finish`, path: `/build/${build.id}/finish/${tray.id}` },

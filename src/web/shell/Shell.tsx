@@ -1,10 +1,13 @@
 import { lazy, Suspense, useEffect } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { Outlet, useLocation, useMatch } from 'react-router';
+import { DrawersContext } from '../components/drawers.ts';
 import { sendOutbox } from '../data/bench.ts';
 import { PlanProvider } from '../data/plan.tsx';
+import { DRAWERS } from '../drawers.ts';
 import { ConflictQuestion } from './ConflictQuestion.tsx';
 import { DryingRack } from './DryingRack.tsx';
+import { PageTitle } from './PageTitle.tsx';
 import { Refusal } from './Refusal.tsx';
 import { StageRunner } from './StageRunner.tsx';
 import { StandingWords } from './StandingWords.tsx';
@@ -37,33 +40,36 @@ export function Shell() {
   useEffect(sendOutbox, []);
 
   return (
-    <PlanProvider>
-      <div className="shell">
-        <a className="skip" href="#desk">
-          Skip to the view
-        </a>
-        <TopBand buildId={buildId} onPalette={() => setPalette(true)} onSheet={() => setSheet(true)} />
-        <StandingWords />
-        <Refusal />
-        {buildId && (
-          <ErrorBoundary fallbackRender={failed('The stages of this build')} resetKeys={[pathname]}>
-            <StageRunner buildId={buildId} />
+    <DrawersContext.Provider value={DRAWERS}>
+      <PlanProvider>
+        <div className="shell">
+          <a className="skip" href="#desk">
+            Skip to the view
+          </a>
+          <TopBand buildId={buildId} onPalette={() => setPalette(true)} onSheet={() => setSheet(true)} />
+          <StandingWords />
+          <Refusal />
+          {buildId && (
+            <ErrorBoundary fallbackRender={failed('The stages of this build')} resetKeys={[pathname]}>
+              <StageRunner buildId={buildId} />
+            </ErrorBoundary>
+          )}
+          <main id="desk" className="desk" tabIndex={-1} style={{ outline: 'none' }}>
+            <PageTitle />
+            <Suspense fallback={null}>
+              <Outlet />
+            </Suspense>
+          </main>
+          <ErrorBoundary fallbackRender={failed('What is drying')} resetKeys={[pathname]}>
+            <DryingRack />
           </ErrorBoundary>
-        )}
-        <main id="desk" className="desk" tabIndex={-1} style={{ outline: 'none' }}>
-          <Suspense fallback={null}>
-            <Outlet />
-          </Suspense>
-        </main>
-        <ErrorBoundary fallbackRender={failed('What is drying')} resetKeys={[pathname]}>
-          <DryingRack />
-        </ErrorBoundary>
-      </div>
-      <ConflictQuestion />
-      <Suspense fallback={null}>
-        {palette && <CommandPalette buildId={buildId} onClose={() => setPalette(false)} />}
-        {sheet && <ShortcutSheet onClose={() => setSheet(false)} />}
-      </Suspense>
-    </PlanProvider>
+        </div>
+        <ConflictQuestion />
+        <Suspense fallback={null}>
+          {palette && <CommandPalette buildId={buildId} onClose={() => setPalette(false)} />}
+          {sheet && <ShortcutSheet onClose={() => setSheet(false)} />}
+        </Suspense>
+      </PlanProvider>
+    </DrawersContext.Provider>
   );
 }

@@ -7,6 +7,7 @@ import { resolveStack } from '../../../core/kit/index.ts';
 import { CrossSection } from '../../components/CrossSection.tsx';
 import { FindingList } from '../../components/FindingList.tsx';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
+import { drawerPath, useDrawers } from '../../components/drawers.ts';
 import { EmptyStage } from '../../components/EmptyStage.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
@@ -33,15 +34,6 @@ const AIDS: readonly [Aid, string][] = [
   ['compare', 'Compare grounds'],
   ['own', 'My stacks'],
 ];
-const FINISH_VIEWS = [
-  ['brightwork', 'Brightwork'],
-  ['metals', 'Metals'],
-  ['tints', 'Tints, heat'],
-  ['weathering', 'Weathering'],
-  ['fits', 'Fits sheet'],
-  ['cautions', 'Cautions'],
-] as const;
-
 /** The stack of a sub-assembly: how it looks, how thick, how long, what goes wrong. */
 export function FinishScreen() {
   const workshop = useWorkshop();
@@ -91,6 +83,7 @@ function FinishDesk({
   workshop: { build, paints, codes, products, conditions, longestSession },
   list,
 }: FinishDeskProps) {
+  const others = useDrawers('finish').filter(({ path }) => !path.startsWith(':'));
   const [light, setLight] = useState<IlluminantId>('D65');
   const [marked, setMarked] = useState<string>();
   const [aid, setAid] = useState<Aid | undefined>(tray.layers.length === 0 ? 'suggest' : undefined);
@@ -134,9 +127,9 @@ function FinishDesk({
             aria-label="Other views of the finish"
             style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 6, textAlign: 'center' }}
           >
-            {FINISH_VIEWS.map(([view, name]) => (
-              <Link key={view} to={`/build/${build.id}/finish/${view}`} className="quiet">
-                {name}
+            {others.map((drawer) => (
+              <Link key={drawer.path} to={drawerPath(build.id, drawer)} className="quiet">
+                {drawer.title}
               </Link>
             ))}
           </nav>

@@ -122,7 +122,7 @@ export function StepCard({ operation, start, view, steps, build, position, onTou
       <p className="soft">
         Step {position} · {build?.name} · {operation.place} · <span className="mono">{whenText(start)}</span>
       </p>
-      <h1>{operation.title}</h1>
+      <h2>{operation.title}</h2>
       <p className="because">{operation.because}</p>
       {operation.details.length > 0 && (
         <ul className="details">

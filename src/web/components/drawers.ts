@@ -1,0 +1,50 @@
+import { createContext, lazy, useContext, type ComponentType } from 'react';
+import type { BuildRecord } from '../../api/index.ts';
+import type { Kit } from '../../core/kit/index.ts';
+
+/** What the state of a drawer is told from, in the menu of its stage. */
+export interface DrawerFacts {
+  build: BuildRecord;
+  kit: Kit;
+  /** Joints that the proposal leaves for after paint; absent while it is worked out. */
+  jointsAfter: number | undefined;
+}
+
+/** A page of the bench, or of a stage of a build. */
+export interface Drawer {
+  /** Address of the stage it belongs to; null for the bench at large. */
+  stage: string | null;
+  /** Address below that; '' for what opens first. */
+  path: string;
+  title: string;
+  /** More words by which it is found. */
+  words?: string;
+  /** Not in the menu of its stage, nor found by name: it is about something that is opened there. */
+  within?: true;
+  /** How it stands, in a few words. */
+  state?: (facts: DrawerFacts) => string;
+  load: () => Promise<ComponentType<never>>;
+}
+
+/** All drawers; the shell gives them to the stages, which know none by name. */
+export const DrawersContext = createContext<readonly Drawer[]>([]);
+
+/** The drawers of a stage, in order. */
+export const useDrawers = (stage: string): Drawer[] =>
+  useContext(DrawersContext).filter((drawer) => drawer.stage === stage);
+
+const views = new WeakMap<Drawer, ComponentType<never>>();
+
+/** The view of a drawer, loaded when it is opened first. */
+export function viewOf<P>(drawer: Drawer): ComponentType<P> {
+  let view = views.get(drawer);
+  if (!view) {
+    view = lazy(async () => ({ default: (await drawer.load()) as ComponentType<object> }));
+    views.set(drawer, view);
+  }
+  return view as ComponentType<P>;
+}
+
+/** Address of a drawer of a build, where nothing in it is left open. */
+export const drawerPath = (buildId: string, { stage, path }: Pick<Drawer, 'stage' | 'path'>): string =>
+  `/build/${buildId}/${stage}${path === '' ? '' : `/${path}`}`.replace(/\/:\w+\?$/, '');

@@ -1,0 +1,241 @@
+import { counted, resolveVersion } from '../core/kit/index.ts';
+import type { Drawer } from './components/drawers.ts';
+
+/** Every page that can be opened: the routes, the menus of the stages, the command palette, the titles of the pages and
+ *  the walk through all of them in the tests derive from this table. */
+export const DRAWERS: readonly Drawer[] = [
+  {
+    stage: null,
+    path: '',
+    title: 'All builds',
+    load: async () => (await import('./screens/home/HomeScreen.tsx')).HomeScreen,
+  },
+  {
+    stage: null,
+    path: 'tonight',
+    title: 'Tonight, all builds',
+    load: async () => (await import('./screens/tonight/TonightScreen.tsx')).TonightScreen,
+  },
+  {
+    stage: null,
+    path: 'codes/:codeId?',
+    title: 'Codes',
+    words: 'factory colours and their sources',
+    load: async () => (await import('./screens/codes/CodesScreen.tsx')).CodesScreen,
+  },
+  {
+    stage: null,
+    path: 'codes/picture',
+    title: 'A colour from a photograph',
+    words: 'picture',
+    load: async () => (await import('./screens/codes/PictureScreen.tsx')).PictureScreen,
+  },
+  {
+    stage: null,
+    path: 'shelf',
+    title: 'Shelf and paints',
+    load: async () => (await import('./screens/shelf/ShelfScreen.tsx')).ShelfScreen,
+  },
+  {
+    stage: null,
+    path: 'bench',
+    title: 'Bench',
+    words: 'sessions, air, units, backup',
+    load: async () => (await import('./screens/bench/BenchScreen.tsx')).BenchScreen,
+  },
+
+  {
+    stage: 'kit',
+    path: '',
+    title: 'Parts',
+    load: async () => (await import('./screens/kit/PartsView.tsx')).PartsView,
+    state: ({ kit: { parts } }) => {
+      if (parts.length === 0) return 'nothing listed yet';
+      const unchecked = parts.filter(({ checked }) => !checked).length;
+      const pieces = parts.reduce((sum, { count }) => sum + count, 0);
+      return `${counted(pieces, 'piece')}${unchecked > 0 ? `, ${unchecked} to check` : ', all checked'}`;
+    },
+  },
+  {
+    stage: 'kit',
+    path: 'version',
+    title: 'Version',
+    words: 'holes and cuts',
+    load: async () => (await import('./screens/kit/VersionView.tsx')).VersionView,
+    state: ({ kit }) => {
+      const choices = kit.choices.length;
+      const { open } = resolveVersion(kit);
+      if (choices === 0) return 'one way to build it';
+      return open.length > 0
+        ? `${open.length} of ${counted(choices, 'choice')} open`
+        : `${counted(choices, 'choice')} made`;
+    },
+  },
+  {
+    stage: 'kit',
+    path: 'evidence',
+    title: 'Sheet and evidence',
+    load: async () => (await import('./screens/kit/EvidenceView.tsx')).EvidenceView,
+    state: ({ kit: { evidence } }) => {
+      const open = evidence.filter(({ verdict }) => verdict === 'open').length;
+      if (open > 0) return `${counted(open, 'conflict')} open`;
+      return evidence.length > 0 ? `${evidence.length} settled` : 'nothing in doubt yet';
+    },
+  },
+  {
+    stage: 'kit',
+    path: 'joints',
+    title: 'Joints',
+    words: 'glue',
+    load: async () => (await import('./screens/kit/JointsView.tsx')).JointsView,
+    state: ({ kit: { joints }, jointsAfter }) =>
+      joints.length === 0
+        ? 'none yet'
+        : `${counted(joints.length, 'joint')}${jointsAfter === undefined ? '' : `, ${jointsAfter} after paint`}`,
+  },
+  {
+    stage: 'kit',
+    path: 'trays',
+    title: 'Sub-assemblies',
+    load: async () => (await import('./screens/kit/TraysView.tsx')).TraysView,
+    state: ({ build: { trays } }) => (trays.length > 0 ? counted(trays.length, 'tray') : 'none yet'),
+  },
+  {
+    stage: 'kit',
+    path: 'fit',
+    title: 'Fit and stance',
+    words: 'dry fit',
+    load: async () => (await import('./screens/kit/FitView.tsx')).FitView,
+    state: ({ kit: { fits } }) => {
+      const tight = fits.filter(({ feel }) => feel === 'tight' || feel === 'forced').length;
+      return fits.length === 0
+        ? 'nothing fitted dry'
+        : `${fits.length} fitted${tight > 0 ? `, ${tight} tight` : ''}`;
+    },
+  },
+  {
+    stage: 'kit',
+    path: 'runs',
+    title: 'Wires and pipes',
+    load: async () => (await import('./screens/kit/RunsView.tsx')).RunsView,
+    state: ({ kit: { runs } }) =>
+      runs.length === 0
+        ? 'none added'
+        : counted(
+            runs.reduce((sum, { count }) => sum + count, 0),
+            'run',
+          ),
+  },
+  {
+    stage: 'kit',
+    path: 'needs',
+    title: 'Needs and stock',
+    words: 'shopping list, spares',
+    load: async () => (await import('./screens/kit/NeedsView.tsx')).NeedsView,
+    state: () => 'what to buy, and when',
+  },
+  {
+    stage: 'kit',
+    path: 'lessons',
+    title: 'Lessons',
+    load: async () => (await import('./screens/kit/LessonsView.tsx')).LessonsView,
+    state: () => 'what earlier builds taught',
+  },
+
+  {
+    stage: 'colour',
+    path: ':trayId?',
+    title: 'Match',
+    words: 'paints and recipes',
+    load: async () => (await import('./screens/colour/ColourScreen.tsx')).ColourScreen,
+  },
+  {
+    stage: 'colour',
+    path: ':trayId/cup',
+    title: 'Cup',
+    within: true,
+    load: async () => (await import('./screens/colour/CupScreen.tsx')).CupScreen,
+  },
+  {
+    stage: 'colour',
+    path: ':trayId/card',
+    title: 'Recipe card',
+    within: true,
+    load: async () => (await import('./screens/colour/RecipeCard.tsx')).RecipeCard,
+  },
+  {
+    stage: 'colour',
+    path: 'palette',
+    title: 'Palette',
+    words: 'fewest bottles, printed colours',
+    load: async () => (await import('./screens/colour/palette/PaletteScreen.tsx')).PaletteScreen,
+  },
+
+  {
+    stage: 'finish',
+    path: ':trayId?',
+    title: 'Stack',
+    words: 'layers, film, polish',
+    load: async () => (await import('./screens/finish/FinishScreen.tsx')).FinishScreen,
+  },
+  {
+    stage: 'finish',
+    path: 'brightwork',
+    title: 'Brightwork',
+    words: 'chrome, foil, ink',
+    load: async () => (await import('./screens/finish/BrightworkScreen.tsx')).BrightworkScreen,
+  },
+  {
+    stage: 'finish',
+    path: 'metals',
+    title: 'Metals',
+    load: async () => (await import('./screens/finish/MetalsScreen.tsx')).MetalsScreen,
+  },
+  {
+    stage: 'finish',
+    path: 'tints',
+    title: 'Tints, heat',
+    load: async () => (await import('./screens/finish/TintsScreen.tsx')).TintsScreen,
+  },
+  {
+    stage: 'finish',
+    path: 'weathering',
+    title: 'Weathering',
+    load: async () => (await import('./screens/finish/WeatheringScreen.tsx')).WeatheringScreen,
+  },
+  {
+    stage: 'finish',
+    path: 'fits',
+    title: 'Fits sheet',
+    load: async () => (await import('./screens/finish/FitsSheet.tsx')).FitsSheet,
+  },
+  {
+    stage: 'finish',
+    path: 'cautions',
+    title: 'Cautions',
+    words: 'safety',
+    load: async () => (await import('./screens/finish/CautionsScreen.tsx')).CautionsScreen,
+  },
+
+  {
+    stage: 'plan',
+    path: '',
+    title: 'Plan',
+    words: 'lanes, dates',
+    load: async () => (await import('./screens/plan/PlanScreen.tsx')).PlanScreen,
+  },
+  {
+    stage: 'plan',
+    path: 'sheet',
+    title: 'Run sheet',
+    words: 'print',
+    load: async () => (await import('./screens/plan/RunSheet.tsx')).RunSheet,
+  },
+
+  {
+    stage: 'tonight',
+    path: '',
+    title: 'Tonight',
+    load: async () => (await import('./screens/tonight/TonightScreen.tsx')).TonightScreen,
+  },
+];

@@ -1,0 +1,105 @@
+import { join } from 'node:path';
+import type { Browser, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { DRAWERS } from '../../src/web/drawers.ts';
+import type { Drawer } from '../../src/web/components/drawers.ts';
+import {
+  benchAt,
+  EVENING,
+  kill,
+  openBrowser,
+  openPage,
+  scratchFolder,
+  startServer,
+  until,
+  type Started,
+} from './bench.ts';
+
+/** The address of a drawer, with something of the build put in where it asks for it. */
+function addressOf(
+  { stage, path }: Drawer,
+  build?: { id: string; trayId: string | undefined },
+): string | undefined {
+  if (stage === null) return `/${path.replace(/\/?:\w+\?$/, '')}`;
+  if (!build) return undefined;
+  if (/:trayId(?!\?)/.test(path) && build.trayId === undefined) return undefined;
+  const filled = path.replace(/:trayId\?/, '').replace(':trayId', build.trayId ?? '');
+  return `/build/${build.id}/${stage}${filled === '' ? '' : `/${filled}`}`;
+}
+
+/** Opens every page there is, as the table of pages names them: each says its own name, and none breaks. */
+describe('every drawer', () => {
+  const scratch = scratchFolder();
+  const errors: string[] = [];
+  const servers: Started[] = [];
+  let browser: Browser;
+  let page: Page;
+
+  beforeAll(async () => {
+    for (const [folder, demo] of [
+      ['sample', true],
+      ['own', false],
+    ] as const)
+      servers.push(
+        await startServer(
+          { FANFARE_DATA: join(scratch.folder, folder, 'bench.db'), FANFARE_CLOCK: EVENING },
+          demo ? ['--demo'] : [],
+        ),
+      );
+    browser = await openBrowser(scratch.folder);
+    page = await openPage(browser, errors);
+  });
+  afterAll(async () => {
+    await browser.close();
+    for (const server of servers) await kill(server, 'SIGTERM');
+    scratch.remove();
+  });
+
+  const opens = async (base: string, drawer: Drawer, address: string) => {
+    await page.goto(base + address);
+    // Its name as the one heading of first level, and nothing that is still being fetched.
+    await until(
+      page,
+      (title) => {
+        const [heading, ...more] = [...document.querySelectorAll('h1')].map((each) => each.textContent);
+        const said = heading?.toLowerCase().includes(title) === true && more.length === 0;
+        return said && document.title.toLowerCase().includes(title) && !document.querySelector('.loading');
+      },
+      [drawer.title.toLowerCase()],
+    );
+    expect(errors, address).toEqual([]);
+    const text = await page.evaluate(() => document.body.innerText);
+    expect(text, address).not.toMatch(/cannot be shown|Nothing here/);
+  };
+
+  it.each(DRAWERS.filter(({ stage }) => stage === null).map((drawer) => [drawer.title, drawer] as const))(
+    'of the bench opens, with sample builds and with none: %s',
+    async (_, drawer) => {
+      for (const { address } of servers) await opens(address, drawer, addressOf(drawer)!);
+    },
+  );
+
+  it('of a sample build opens', async () => {
+    const { address } = servers[0]!;
+    const { builds } = await benchAt(address);
+    const build = builds.find(({ id }) => id === 'quillon')!;
+    for (const drawer of DRAWERS) {
+      const path = addressOf(drawer, { id: build.id, trayId: build.trays[0]!.id });
+      if (drawer.stage !== null) await opens(address, drawer, path!);
+    }
+  });
+
+  it('of a build in which there is nothing yet opens', async () => {
+    const { address } = servers[1]!;
+    const made = await fetch(`${address}/api/builds`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ name: 'Just begun', subject: '', scale: 24 }),
+    });
+    const { id } = (await made.json()) as { id: string };
+    for (const drawer of DRAWERS) {
+      const path = addressOf(drawer, { id, trayId: undefined });
+      if (drawer.stage !== null && path !== undefined) await opens(address, drawer, path);
+    }
+  });
+});
