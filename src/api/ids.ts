@@ -7,3 +7,6 @@ export function idFrom(...words: string[]): string {
     .replace(/^-|-$/g, '')
     .slice(0, 80);
 }
+
+export const isSameWord = (one: string, two: string): boolean =>
+  one.trim().toLocaleLowerCase() === two.trim().toLocaleLowerCase();

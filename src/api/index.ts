@@ -1,5 +1,5 @@
 /** What crosses the wire: paths, schemas, records. */
-export { idFrom } from './ids.ts';
+export { idFrom, isSameWord } from './ids.ts';
 export { CLOCK_HEADER, OWN_HEADER, PATHS, pathTo } from './paths.ts';
 export { wholeBench, type Answered, type KnownBuilds } from './wholeBench.ts';
 export * from './schemas.ts';

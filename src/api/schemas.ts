@@ -382,6 +382,9 @@ export const stepInput = object({
   note: string().defined().max(2000, 'a note has at most 2000 characters'),
 }).noUnknown();
 
+/** A plan of all builds has at most so many steps: some thirty builds of the size of the sample ones. */
+export const MOST_STARTS = 15_000;
+
 /** Minutes since 1970 that a date can still be made of, some 1,900 years on. */
 const LAST_MINUTE = 1e9;
 
@@ -400,7 +403,7 @@ export const planInput = object({
             Number.isInteger(value) &&
             (value as number) >= 0 &&
             (value as number) <= LAST_MINUTE,
-        ) && Object.keys(starts).length <= 3000,
+        ) && Object.keys(starts).length <= MOST_STARTS,
     ),
   finish: whole('the finish', 0, LAST_MINUTE),
   bound: whole('the bound', 0, LAST_MINUTE),

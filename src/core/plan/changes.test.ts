@@ -115,6 +115,26 @@ describe('a step that went wrong', () => {
   });
 });
 
+describe('a repair that goes wrong', () => {
+  const first: Mishap = {
+    id: 'run',
+    operationId: 'colour-2',
+    redoFrom: 'colour-1',
+    repair: 'sand',
+    what: 'a run',
+    why: '',
+    at: 100,
+  };
+
+  it('keeps the order and the recoat windows of the coats that are repeated once more', () => {
+    const again = { ...first, id: 'dust', operationId: 'colour-2~run', redoFrom: 'colour-1~run', at: 200 };
+    const { arcs: grown } = withRepairs(chain, arcs, [first, again]);
+    const lag = (from: string, to: string) => grown.find((each) => each.from === from && each.to === to);
+    expect(lag('colour-1~run~dust', 'colour-2~run~dust')).toMatchObject({ minLag: 20, maxLag: 90 });
+    expect(lag('colour-2~run~dust', 'clear')).toMatchObject({ minLag: 40 });
+  });
+});
+
 describe('a step of one’s own', () => {
   const own: OwnStep = {
     id: 'x',

@@ -84,6 +84,8 @@ export function withRepairs(
       };
     });
     const last = copies.at(-1)!;
+    // Of the steps as they are now: what is repeated may be a repetition itself.
+    const within = lags.filter(({ from: a, to: b }) => chain.includes(a) && chain.includes(b));
     lags = lags.map((arc) => (arc.from === spoilt.id ? { ...arc, from: last.id } : arc));
     lags.push(
       { from: spoilt.id, to: repair.id, minLag: 0, maxLag: null, because: 'it went wrong' },
@@ -94,9 +96,7 @@ export function withRepairs(
         maxLag: null,
         because: `${repairFacts.name} must dry`,
       },
-      ...arcs
-        .filter(({ from: a, to: b }) => chain.includes(a) && chain.includes(b))
-        .map((arc) => ({ ...arc, from: `${arc.from}${suffix}`, to: `${arc.to}${suffix}` })),
+      ...within.map((arc) => ({ ...arc, from: `${arc.from}${suffix}`, to: `${arc.to}${suffix}` })),
     );
     const at = all.findIndex(({ id }) => id === spoilt.id) + 1;
     all = [...all.slice(0, at), repair, ...copies, ...all.slice(at)];

@@ -1,6 +1,7 @@
 import { get } from 'node:http';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import {
+  MOST_STARTS,
   OWN_HEADER,
   type BenchOverview,
   type BuildDetail,
@@ -9,6 +10,7 @@ import {
   type CupRecord,
   type PaintRecord,
   type PastPlanRecord,
+  type PlanRecord,
   type Problem,
 } from '../../api/index.ts';
 import { testBench } from '../testBench.ts';
@@ -260,6 +262,22 @@ describe('answers that are no larger than the question', () => {
     expect(known.size).toBe(gone.items.length + 40);
     const codes = (await own.call<Changes<CodeRecord>>('GET', '/api/code-changes')).body;
     expect(codes.items).toHaveLength(120);
+  });
+
+  it('keep a plan of more steps than any bench has, and say what is too much', async () => {
+    await own.listen(true);
+    const { plan } = await own.snapshot();
+    const planOf = (count: number) => ({
+      ...plan,
+      fingerprint: 'large',
+      starts: Object.fromEntries(Array.from({ length: count }, (_, at) => [`b/t/step-${at}`, 1000 + at])),
+    });
+    const kept = await own.call<PlanRecord>('PUT', '/api/plan', planOf(MOST_STARTS));
+    expect(kept.status).toBe(200);
+    expect(Object.keys((await own.snapshot()).plan.starts)).toHaveLength(MOST_STARTS);
+    const tooMuch = await own.call<Problem>('PUT', '/api/plan', planOf(MOST_STARTS + 1));
+    expect(tooMuch.status).toBe(413);
+    expect(tooMuch.body.remedy).toMatch(/Nothing was changed/);
   });
 
   it('are dates of earlier plans, and one plan when it is asked for', async () => {

@@ -1,4 +1,5 @@
 import express, { type RequestHandler } from 'express';
+import { MOST_STARTS } from '../../api/index.ts';
 import { ProblemError } from '../problem.ts';
 
 /** What a request may be: larger than anything that Fanfare sends, small enough to be looked at in a moment. */
@@ -7,7 +8,7 @@ export const BODY_LIMITS = {
   /** Lists in records in lists. */
   depth: 24,
   /** Items of one list, or fields of one record. */
-  width: 5_000,
+  width: MOST_STARTS,
   /** Values in all. */
   values: 60_000,
 } as const;

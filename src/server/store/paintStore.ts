@@ -1,6 +1,7 @@
 import { asc, eq, gt, inArray } from 'drizzle-orm';
 import {
   idFrom,
+  isSameWord,
   MOST_SOURCES,
   type Changes,
   type CodeInput,
@@ -206,9 +207,6 @@ export function addPaint(
   if (owned) db.insert(shelf).values({ paintId: id, levelMl: volumeMl }).run();
   return readPaint(db, id)!;
 }
-
-const isSameWord = (one: string, two: string): boolean =>
-  one.trim().toLocaleLowerCase() === two.trim().toLocaleLowerCase();
 
 /** The first of wanted, wanted-2, wanted-3... that is free. */
 function freeId(wanted: string, isFree: (id: string) => boolean): string {

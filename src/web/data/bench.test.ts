@@ -107,6 +107,31 @@ describe('the bench as this tab knows it', () => {
     expect(JSON.parse(server.stored.get(OUTBOX)!)).toEqual([]);
   });
 
+  it.each([
+    ['had not reached it', undefined],
+    ['had reached it without an answer', 7],
+  ])('does not send a tick made and taken back while the server was away, that %s', async (_, version) => {
+    const { bench, undo, known } = await freshPage();
+    server.answerWith(({ method }) =>
+      method === 'GET'
+        ? { status: 200, body: { steps: version === undefined ? [] : [{ ...STEP, version }] } }
+        : { status: 204, body: undefined },
+    );
+    server.goAway();
+    void bench.tickStep(STEP);
+    await vi.advanceTimersByTimeAsync(3000);
+    const undone = undo.undo();
+    await vi.advanceTimersByTimeAsync(3000);
+    expect(JSON.parse(server.stored.get(OUTBOX)!)).toEqual([]);
+    expect((await known()).steps).toEqual([]);
+    server.comeBack();
+    await vi.advanceTimersByTimeAsync(10_000);
+    await undone;
+    const asked = server.asked.map(({ method }) => method);
+    expect(asked).not.toContain('POST');
+    expect(asked.filter((method) => method === 'DELETE')).toHaveLength(version === undefined ? 0 : 1);
+  });
+
   it('sends a tick that the page was closed over after the next start, as it was made', async () => {
     const { bench } = await freshPage();
     server.goAway();

@@ -5,6 +5,7 @@ import {
   pathTo,
   wholeBench,
   type BenchSnapshot,
+  type BuildDetail,
   type BuildRecord,
   type CodeInput,
   type CodeRecord,
@@ -23,10 +24,11 @@ import {
   type TrayRecord,
 } from '../../api/index.ts';
 import { setBenchClock } from './clock.ts';
+import { inTurn } from './inTurn.ts';
 import { exchange, get, request, RequestProblem } from './request.ts';
 import { saving, savesSettled, setRefusal } from './saving.ts';
 import { forget, remember } from './undo.ts';
-import { saveVersioned, seeVersion } from './versioned.ts';
+import { newestVersion, saveVersioned, seeVersion } from './versioned.ts';
 
 /** Builds as they were fetched last: only those that changed are fetched again. */
 const known: KnownBuilds = new Map();
@@ -302,9 +304,16 @@ async function sendStep(step: StepInput): Promise<void> {
     ...snapshot,
     steps: [...snapshot.steps.filter(({ operationId }) => operationId !== step.operationId), step],
   }));
+  const isWithdrawn = () => !outbox().some(({ operationId }) => operationId === step.operationId);
   try {
-    const saved = await saving(() => request<StepRecord>('POST', PATHS.steps, step));
-    seeVersion(`step ${step.operationId}`, saved.version);
+    await inTurn(stepKey(step), () =>
+      saving(async () => {
+        // Taken back while the server was away: it need not hear of it.
+        if (isWithdrawn()) return;
+        const saved = await request<StepRecord>('POST', PATHS.steps, step);
+        seeVersion(stepKey(step), saved.version);
+      }),
+    );
   } catch (error) {
     // Another tab was first: what it ticked stands.
     if (error instanceof RequestProblem && error.problem.status === 409) setRefusal(error.problem);
@@ -315,13 +324,32 @@ async function sendStep(step: StepInput): Promise<void> {
   }
 }
 
+const stepKey = ({ operationId }: Pick<StepInput, 'operationId'>) => `step ${operationId}`;
+
+/** What the server has of a step of the log. */
+async function stepOnServer({ buildId, operationId }: StepInput): Promise<StepRecord | undefined> {
+  const { steps } = await saving(() => request<BuildDetail>('GET', pathTo(PATHS.build, buildId)));
+  return steps.find((each) => each.operationId === operationId);
+}
+
 async function takeBackStep(step: StepInput): Promise<void> {
+  const key = stepKey(step);
+  const unsent = outbox().filter(({ operationId }) => operationId === step.operationId).length > 0;
+  setOutbox(outbox().filter(({ operationId }) => operationId !== step.operationId));
   updateBench((snapshot) => ({
     ...snapshot,
     steps: snapshot.steps.filter(({ operationId }) => operationId !== step.operationId),
   }));
+  if (unsent) {
+    // Whether it got there although no answer came back is known once the server is.
+    await inTurn(key, async () => {
+      const there = await stepOnServer(step);
+      seeVersion(key, there?.version ?? 0);
+    });
+    if (newestVersion(key) === 0) return;
+  }
   await saveVersioned({
-    key: `step ${step.operationId}`,
+    key,
     what: step.title,
     send: (version) => request('DELETE', pathTo(PATHS.step, step.operationId), undefined, version),
     takeTheirs: () => void fetchBench(),
@@ -357,7 +385,10 @@ export async function savePlan(plan: PlanRecord): Promise<void> {
     const saved = await request<PlanRecord>('PUT', PATHS.plan, input, version);
     updateBench((snapshot) => ({ ...snapshot, plan: saved }));
   } catch (error) {
-    if (error instanceof RequestProblem && error.problem.status === 409) void fetchBench();
+    if (!(error instanceof RequestProblem)) return;
+    if (error.problem.status === 409) void fetchBench();
+    // It would be worked out anew at every start, and nobody would know why.
+    else setRefusal(error.problem);
   }
 }
 

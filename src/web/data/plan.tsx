@@ -40,6 +40,8 @@ interface PlanState {
   acceptChange: () => void;
   /** What the plan is made from; null until everything is here. */
   request: PlanRequest | null;
+  /** Another object where what the plan is made from is another, but for the time. */
+  inputs: unknown;
   /** Until when the builder has tonight, minutes since 1970; null where the calendar says. */
   tonightUntil: number | null;
   setTonightUntil: (until: number | null) => void;
@@ -57,6 +59,7 @@ const PlanContext = createContext<PlanState>({
   lastChange: null,
   acceptChange: () => undefined,
   request: null,
+  inputs: null,
   tonightUntil: null,
   setTonightUntil: () => undefined,
 });
@@ -156,6 +159,12 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   const inputs = useMemo(
     () => (snapshot && used ? { snapshot, used, minute, tonightUntil, look } : null),
     [snapshot, used, minute, tonightUntil, look],
+  );
+
+  const [settings, builds, steps] = [snapshot?.settings, snapshot?.builds, snapshot?.steps];
+  const standing = useMemo(
+    () => ({ settings, builds, steps, used, tonightUntil }),
+    [settings, builds, steps, used, tonightUntil],
   );
 
   const keep = useCallback(async (next: PlanView, version: number, look: LongerLook | null) => {
@@ -260,6 +269,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
       lastChange,
       acceptChange,
       operations: new Map(view?.operations.map((operation) => [operation.id, operation])),
+      inputs: standing,
       request: inputs && requestOf(inputs.snapshot, inputs.used, inputs.tonightUntil),
       tonightUntil,
       setTonightUntil,
@@ -275,6 +285,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
       lastChange,
       acceptChange,
       inputs,
+      standing,
       tonightUntil,
       setTonightUntil,
     ],

@@ -59,11 +59,7 @@ export function PlanScreen() {
   const waitAfter = (id: string) =>
     view.arcs.reduce((most, { from, minLag }) => (from === id ? Math.max(most, minLag) : most), 0);
   const saveCalendar = () =>
-    saveFile(
-      `plan-${build.id}.ics`,
-      planCalendar(build.name, left, view.sessions, waitAfter),
-      'text/calendar',
-    );
+    saveFile(`plan-${build.id}.ics`, planCalendar(build, left, view.sessions, waitAfter), 'text/calendar');
   const saveTable = () =>
     saveFile(
       `plan-${build.id}.csv`,

@@ -8,9 +8,16 @@ import type { PlanWorker } from '../../workers/planWorker.ts';
 
 /** What one more evening, longer evenings or a dehydrator would give: the plan is solved again for each. */
 export function WhatIfPanel() {
-  const { request } = usePlan();
-  const [found, setFound] = useState<WhatIf[]>([]);
-  const [state, setState] = useState<'idle' | 'working' | 'done'>('idle');
+  const { request, inputs } = usePlan();
+  const [asked, setAsked] = useState<{
+    of: unknown;
+    state: 'working' | 'done' | 'failed';
+    found: WhatIf[];
+  }>();
+  // What the plan was made from is another by now: what was found for that says nothing any more.
+  const answer = asked && asked.of === inputs ? asked : undefined;
+  const state = answer?.state ?? 'idle';
+  const found = answer?.found ?? [];
   const worker = useRef<Worker | null>(null);
   const stop = () => {
     worker.current?.terminate();
@@ -20,15 +27,23 @@ export function WhatIfPanel() {
   const ask = () => {
     if (!request) return;
     stop();
-    setFound([]);
-    setState('working');
-    worker.current = new Worker(new URL('../../workers/planWorker.ts', import.meta.url), { type: 'module' });
-    void wrap<PlanWorker>(worker.current)
+    setAsked({ of: inputs, state: 'working', found: [] });
+    const thread = new Worker(new URL('../../workers/planWorker.ts', import.meta.url), { type: 'module' });
+    worker.current = thread;
+    const told = (change: (before: WhatIf[]) => WhatIf[], next: 'working' | 'done' | 'failed') => {
+      if (worker.current === thread)
+        setAsked((before) => before && { ...before, state: next, found: change(before.found) });
+    };
+    const fail = () => told((before) => before, 'failed');
+    // A script that cannot be fetched or read answers nothing.
+    thread.onerror = fail;
+    void wrap<PlanWorker>(thread)
       .tryChanges(
         request,
-        proxy((one: WhatIf) => setFound((before) => [...before, one])),
+        proxy((one: WhatIf) => told((before) => [...before, one], 'working')),
       )
-      .then(() => setState('done'));
+      .then(() => told((before) => before, 'done'))
+      .catch(fail);
   };
   const now = found[0]?.finish ?? null;
   return (
@@ -60,12 +75,14 @@ export function WhatIfPanel() {
             className="why"
             onClick={() => {
               stop();
-              setState('idle');
+              setAsked(undefined);
             }}
           >
             cancel
           </button>
         )}
+        {state === 'failed' &&
+          'That could not be worked out to its end. Nothing was changed: your plan stands. Try again.'}
         {state === 'done' && 'All builds together, each solved anew with the same effort.'}
       </p>
       {state !== 'working' && (

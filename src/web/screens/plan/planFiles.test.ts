@@ -21,7 +21,7 @@ describe('the plan as files', () => {
 
   it('gives a calendar an event for the session and one for each long cure', () => {
     const text = planCalendar(
-      'Coupe',
+      { id: 'coupe', name: 'Coupe' },
       steps,
       [
         { start: MONDAY, end: MONDAY + 120 },
@@ -35,6 +35,20 @@ describe('the plan as files', () => {
     expect(text).toMatch(/SUMMARY:Coupe: 2 steps/);
     expect(text.replace(/\r\n[ \t]/g, '')).toMatch(/SUMMARY:Curing: Prime/);
     expect(text).toContain('DTSTART:20260511T183000Z');
+  });
+
+  const idsOf = (build: string, session: { start: number; end: number }) =>
+    [
+      ...planCalendar({ id: build, name: 'Coupe' }, steps, [session], () => 0)
+        .replace(/\r\n[ \t]/g, '')
+        .matchAll(/UID:(\S+)/g),
+    ].map(([, uid]) => uid!);
+
+  it('names a session the same while it runs, and otherwise for another build', () => {
+    const [whole] = idsOf('coupe', { start: MONDAY, end: MONDAY + 120 });
+    expect(idsOf('coupe', { start: MONDAY + 4, end: MONDAY + 120 })[0]).toBe(whole);
+    expect(idsOf('truck', { start: MONDAY, end: MONDAY + 120 })[0]).not.toBe(whole);
+    expect(idsOf('coupe', { start: MONDAY, end: MONDAY + 90 })[0]).not.toBe(whole);
   });
 
   it('quotes what a table would break on', () => {

@@ -23,7 +23,7 @@ function utc(minutes: number): [number, number, number, number, number] {
 /** The plan as a calendar: an event for every session with its steps, and one for every cure of an hour or more.
  *  Throws Error where the calendar cannot be written. */
 export function planCalendar(
-  name: string,
+  { id, name }: { id: string; name: string },
   steps: readonly Planned[],
   sessions: PlanView['sessions'],
   waitAfter: (operationId: string) => number,
@@ -40,7 +40,8 @@ export function planCalendar(
     return [
       {
         ...shared,
-        uid: `fanfare-session-${session.start}@fanfare`,
+        // By its end: a session that has begun begins later with every minute. By the build: each has its own entry.
+        uid: `fanfare-session-${encodeURIComponent(id)}-${session.end}@fanfare`,
         start: utc(own[0]!.start),
         end: utc(session.end),
         title: `${name}: ${own.length} ${own.length === 1 ? 'step' : 'steps'}`,

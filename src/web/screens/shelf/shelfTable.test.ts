@@ -39,9 +39,9 @@ const paint = (id: string, change: Partial<PaintRecord> = {}): PaintRecord => ({
   ...change,
 });
 const paints = [paint('MI-1'), paint('MI-2', { levelMl: null, openedOn: null, place: '', note: '' })];
-const plan = (text: string) => {
+const plan = (text: string, known = paints) => {
   const table = readTable(text);
-  return planMerge(table, guessMapping(table.heading), paints);
+  return planMerge(table, guessMapping(table.heading), known);
 };
 
 describe('a shelf as a table', () => {
@@ -87,6 +87,16 @@ describe('a shelf as a table', () => {
       '"a lot" is no level between 0 and 5000 ml',
     ]);
     expect(lines.slice(1).every(({ kind, row }) => kind === 'problem' && row === undefined)).toBe(true);
+  });
+
+  it('does not take one range for another whose name comes to the same in plain letters', () => {
+    const there = paint('12', { range: 'Море', name: 'Волна' });
+    const [other, same] = plan('code,range,name,chemistry,hex\n12,Лес,Мох,lacquer,#204020\n12,Море,,,', [
+      there,
+    ]);
+    // The id alone is the code here, as both ranges have no plain letter.
+    expect(other).toMatchObject({ kind: 'new', row: { paint: { range: 'Лес', name: 'Мох' } } });
+    expect(same!.name).toBe('Волна');
   });
 
   it('refuses a list without rows and one that is too long', () => {

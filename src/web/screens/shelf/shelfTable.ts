@@ -1,6 +1,12 @@
 import { bare } from '../../../core/figures.ts';
 import Papa from 'papaparse';
-import { idFrom, type PaintInput, type PaintRecord, type ShelfMerge } from '../../../api/index.ts';
+import {
+  idFrom,
+  isSameWord,
+  type PaintInput,
+  type PaintRecord,
+  type ShelfMerge,
+} from '../../../api/index.ts';
 import { DAYLIGHT, parseHex, spectrumToDisplay, spectrumToLab } from '../../../core/colour/index.ts';
 import { FAMILIES, opaqueInSheen, type FamilyId } from '../../../core/finish/index.ts';
 
@@ -116,11 +122,13 @@ export function planMerge(
     const code = cell('code');
     const range = cell('range');
     const own = idFrom(range, code);
-    const known = byId.get(code.toLowerCase()) ?? byId.get(own);
+    const there = byId.get(code.toLowerCase()) ?? byId.get(own);
+    // Two ranges whose names come to the same in plain letters are two all the same.
+    const known = there && (range === '' || isSameWord(there.range, range)) ? there : undefined;
     const name = known?.name ?? (cell('name') || code);
     const problem = (says: string): MergeLine => ({ line, name, kind: 'problem', says });
     if (code === '') return problem('it has no code');
-    const key = known?.id ?? own;
+    const key = known?.id ?? `${range} ${code}`.trim().toLowerCase();
     const twin = seen.get(key);
     if (twin !== undefined) return problem(`the same paint stands in line ${twin}`);
     seen.set(key, line);
