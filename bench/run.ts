@@ -2,7 +2,7 @@
 import { differenceCiede2000 } from 'culori';
 import { readFileSync } from 'node:fs';
 import { ciede2000, DAYLIGHT, spectrumToLab, type Lab } from '../src/core/colour/index.ts';
-import { dropRatios } from '../src/core/match/ratios.ts';
+import { dropRatios } from '../src/core/match/recipes/ratios.ts';
 import { minimumMulticut, type CutEdge } from '../src/core/kit/multicut.ts';
 import {
   normalNumber,

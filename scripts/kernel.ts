@@ -9,7 +9,7 @@ import { fileURLToPath } from 'node:url';
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 
 const kernels = [
-  { folder: 'src/core/match/kernel', source: 'partBound.as.ts' },
+  { folder: 'src/core/match/recipes/kernel', source: 'partBound.as.ts' },
   { folder: 'src/core/scheduling/kernel', source: 'squeezeMoves.as.ts' },
   { folder: 'src/core/scheduling/kernel', source: 'orderVisits.as.ts' },
 ];

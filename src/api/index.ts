@@ -4,5 +4,5 @@ export { CLOCK_HEADER, OWN_HEADER, PATHS, pathTo } from './paths.ts';
 export { wholeBench, type Answered, type KnownBuilds } from './wholeBench.ts';
 export * from './schemas.ts';
 export * from './kitSchemas.ts';
-export { buildInput, joinInput, recordSchema, trayInput } from './recordSchemas.ts';
+export { buildInput, joinInput, trayInput } from './recordSchemas.ts';
 export type * from './records.ts';

@@ -17,9 +17,9 @@ import { fileRoutes } from './routes/fileRoutes.ts';
 import { kitRoutes } from './routes/kitRoutes.ts';
 import { learning } from './routes/learning.ts';
 import { paintRoutes } from './routes/paintRoutes.ts';
-import type { Served } from './routes/served.ts';
+import type { ServerContext } from './routes/serverContext.ts';
 
-export interface AppOptions extends Served, Partial<HostNames> {
+export interface AppOptions extends ServerContext, Partial<HostNames> {
   /** Folder of the built interface; the server answers without it too. */
   webFolder?: string;
   /** Asked of every visitor where the server listens beyond this machine. */
@@ -104,7 +104,7 @@ function serveInterface(app: Express, webFolder: string): void {
 
 /** Lets nothing be changed on a bench that is open for reading, or whose file was moved away or replaced while it was
  *  open: what is written to that would be gone with the server. */
-function onlyWhereWritable({ file, readOnly }: Served): RequestHandler {
+function onlyWhereWritable({ file, readOnly }: ServerContext): RequestHandler {
   const idOfFile = () => {
     const { ino, dev } = statSync(file, { throwIfNoEntry: false }) ?? { ino: 0, dev: 0 };
     return `${dev}:${ino}`;

@@ -32,7 +32,7 @@ import {
   steps,
   trays,
 } from './database/schema.ts';
-import { trueReflectance, WORLD } from './devices/hiddenTruth.ts';
+import { trueReflectance, WORLD } from './devices/simulatedGroundTruth.ts';
 import { simulatedReader } from './devices/spectralReader.ts';
 import { projectRoot } from './projectRoot.ts';
 import { sampleOperations, seedPlanHistory } from './seedPlans.ts';

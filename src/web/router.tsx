@@ -1,8 +1,8 @@
 import type { ComponentType } from 'react';
 import { createBrowserRouter, type RouteObject } from 'react-router';
 import { DRAWERS } from './drawers.ts';
-import { BrokenScreen } from './shell/BrokenScreen.tsx';
-import { Lost } from './shell/Lost.tsx';
+import { ErrorPage } from './shell/ErrorPage.tsx';
+import { NotFoundPage } from './shell/NotFoundPage.tsx';
 import { Shell } from './shell/Shell.tsx';
 import type { Drawer } from './components/drawers.ts';
 
@@ -30,12 +30,12 @@ export const router = createBrowserRouter([
   {
     path: '/',
     element: <Shell />,
-    errorElement: <Lost />,
+    errorElement: <NotFoundPage />,
     hydrateFallbackElement: <p className="loading">Opening the bench…</p>,
     // A screen that fails leaves the rest of the bench standing around it.
     children: [
-      ...SCREENS.map((screen) => ({ ...screen, errorElement: <BrokenScreen /> })),
-      { path: '*', element: <Lost /> },
+      ...SCREENS.map((screen) => ({ ...screen, errorElement: <ErrorPage /> })),
+      { path: '*', element: <NotFoundPage /> },
     ],
   },
 ]);

@@ -10,7 +10,7 @@ import {
 import { opaqueSpectrum, underlaySpectrum } from '../../src/core/paint/index.ts';
 import { seededRandom } from '../../src/core/seededRandom.ts';
 import paints from '../../demo/data/paints.json';
-import { trueReflectance, type CataloguePaint } from '../../src/server/devices/hiddenTruth.ts';
+import { trueReflectance, type CataloguePaint } from '../../src/server/devices/simulatedGroundTruth.ts';
 
 const CUPS = 100;
 const CLOSED_UM = 2000;

@@ -30,11 +30,11 @@ export function assemblyOrder(
   const before: number[][] = edges.map(() => []);
   for (const { first, then } of precedences) if (first !== then) before[then]!.push(first);
   const units = Int32Array.from({ length: vertexCount }, (_, at) => at);
-  const inTurn = edges
+  const keyedQueue = edges
     .map((_, edge) => edge)
     .sort((p, q) => Number(late[p]) - Number(late[q]) || priority(p) - priority(q) || p - q);
   return (
-    straightOrder(units.slice(), edges, before, late, inTurn) ??
+    straightOrder(units.slice(), edges, before, late, keyedQueue) ??
     searchOrder(units, edges, before, late, priority)
   );
 }
@@ -70,10 +70,10 @@ function straightOrder(
   edges: JoinedGraph['edges'],
   before: readonly (readonly number[])[],
   late: readonly boolean[],
-  inTurn: readonly number[],
+  keyedQueue: readonly number[],
 ): AssemblyStep[] | undefined {
   const steps: AssemblyStep[] = [];
-  let waiting = inTurn;
+  let waiting = keyedQueue;
   while (waiting.length > 0) {
     const lateNow = late[waiting[0]!]!;
     let made: number[] | undefined;
@@ -143,7 +143,7 @@ export function interleave(
   priority: (edge: number) => number,
 ): AssemblyStep[] {
   const rank = ({ edges }: AssemblyStep) => Math.min(...edges.map(priority));
-  const inTurn = (late: boolean) => {
+  const keyedQueue = (late: boolean) => {
     const queues = orders
       .map((order) => order.filter((step) => step.late === late))
       .filter(({ length }) => length > 0);
@@ -158,5 +158,5 @@ export function interleave(
     }
     return made;
   };
-  return [...inTurn(false), ...inTurn(true)];
+  return [...keyedQueue(false), ...keyedQueue(true)];
 }

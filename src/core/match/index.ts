@@ -5,9 +5,9 @@ export {
   type CancelSignal,
   type RecipeProgress,
   type RecipeSearchOptions,
-} from './searchRecipes.ts';
-export type { Recipe, RecipeAnswer, RecipePaint, RecipeRequest } from './recipeRequest.ts';
-export { nearestPaints, type NearestPaint, type SeenColour } from './nearestPaints.ts';
+} from './recipes/searchRecipes.ts';
+export type { Recipe, RecipeAnswer, RecipePaint, RecipeRequest } from './recipes/recipeRequest.ts';
+export { nearestPaints, type NearestPaint, type SeenColour } from './recipes/nearestPaints.ts';
 export {
   MEASURED_DROP_DOUBT,
   MEASURED_STRENGTH_DOUBT,
@@ -15,9 +15,15 @@ export {
   STRENGTH_DOUBT,
   USUAL_DROP_ML,
   type Provenance,
-} from './provenance.ts';
-export { refitInSteps, refitOptics, type OpticsFit } from './refitOptics.ts';
-export { PRIORS, readingDeviation, seenMixture, type MixReading, type ThinFilm } from './mixReading.ts';
+} from './codes/provenance.ts';
+export { refitInSteps, refitOptics, type OpticsFit } from './learning/refitOptics.ts';
+export {
+  PRIORS,
+  readingDeviation,
+  seenMixture,
+  type MixReading,
+  type ThinFilm,
+} from './learning/mixReading.ts';
 export {
   logDeviation,
   mixDrops,
@@ -25,19 +31,19 @@ export {
   USUAL_DROP_DOUBT,
   type DoubtfulPaint,
   type DroppedPaint,
-} from './opticsParameters.ts';
-export { tellingReadings, type TellingReading, type TestPiece } from './tellingReading.ts';
+} from './learning/opticsParameters.ts';
+export { tellingReadings, type TellingReading, type TestPiece } from './learning/tellingReading.ts';
 export {
   predictionBand,
   shifted,
   type DoubtSource,
   type Prediction,
   type PredictionBand,
-} from './predictionBand.ts';
-export { additions, type Addition, type CupQuestion } from './additions.ts';
-export { GOOD_ENOUGH, judgeSpoon, type SpoonVerdict } from './judgeSpoon.ts';
-export { dropsInCup, type Drops } from './cup.ts';
-export { evidenceFor } from './evidence.ts';
+} from './learning/predictionBand.ts';
+export { additions, type Addition, type CupQuestion } from './learning/additions.ts';
+export { GOOD_ENOUGH, judgeSpoon, type SpoonVerdict } from './learning/judgeSpoon.ts';
+export { dropsInCup, type Drops } from './learning/cup.ts';
+export { evidenceFor } from './learning/evidence.ts';
 export {
   codeLab,
   disagreements,
@@ -47,10 +53,10 @@ export {
   withSourceInForce,
   type CodeSource,
   type Disagreement,
-} from './codeSources.ts';
-export { searchCodes, type CodeSearch, type FoundCode, type SearchableCode } from './searchCodes.ts';
-export { recipesWithin, type ChoiceRecipe } from './recipesWithin.ts';
-export { frugalRecipes, type FrugalAim, type FrugalRecipe } from './frugalRecipes.ts';
+} from './codes/codeSources.ts';
+export { searchCodes, type CodeSearch, type FoundCode, type SearchableCode } from './codes/searchCodes.ts';
+export { recipesWithin, type ChoiceRecipe } from './recipes/recipesWithin.ts';
+export { frugalRecipes, type FrugalAim, type FrugalRecipe } from './palette/frugalRecipes.ts';
 export {
   planPalette,
   programmeSolver,
@@ -61,8 +67,8 @@ export {
   type PalettePlan,
   type PaletteQuestion,
   type ProgrammeSolver,
-} from './palette.ts';
-export { besideDecal, type BesideDecal } from './decalColours.ts';
-export { whatIsMissing } from './whatIsMissing.ts';
-export { angleDifference, type AngleDifference } from './angleDifference.ts';
-export { substitutes, type Substitute, type SubstitutePaint } from './substitutes.ts';
+} from './palette/palette.ts';
+export { besideDecal, type BesideDecal } from './palette/decalColours.ts';
+export { whatIsMissing } from './palette/whatIsMissing.ts';
+export { angleDifference, type AngleDifference } from './recipes/angleDifference.ts';
+export { substitutes, type Substitute, type SubstitutePaint } from './recipes/substitutes.ts';

@@ -3,7 +3,7 @@ import { ciede2000, DAYLIGHT, spectrumFrom, spectrumToLab } from '../../core/col
 import { additions, refitOptics, searchRecipes, type MixReading } from '../../core/match/index.ts';
 import { GLOSSY } from '../../core/paint/index.ts';
 import { ProblemError } from '../problem.ts';
-import { randomFrom, trueOptics, trueReflectance, type CataloguePaint } from './hiddenTruth.ts';
+import { randomFrom, trueOptics, trueReflectance, type CataloguePaint } from './simulatedGroundTruth.ts';
 import { simulatedReader } from './spectralReader.ts';
 
 const GREY = new Array<number>(31).fill(0.4);

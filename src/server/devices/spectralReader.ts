@@ -2,7 +2,7 @@ import type { ReaderRecord } from '../../api/index.ts';
 import { ciede2000, DAYLIGHT, spectrumToLab, type MeasuringGeometry } from '../../core/colour/index.ts';
 import { normalNumber } from '../../core/match/index.ts';
 import { ProblemError } from '../problem.ts';
-import { randomFrom } from './hiddenTruth.ts';
+import { randomFrom } from './simulatedGroundTruth.ts';
 
 /** Three readings of one place and what they come to. */
 export interface ReaderResult {

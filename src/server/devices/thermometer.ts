@@ -1,7 +1,7 @@
 import type { ThermometerRecord } from '../../api/index.ts';
 import { normalNumber } from '../../core/match/index.ts';
 import { ProblemError } from '../problem.ts';
-import { randomFrom } from './hiddenTruth.ts';
+import { randomFrom } from './simulatedGroundTruth.ts';
 
 /** Air as read at one moment. */
 export interface AirReading {

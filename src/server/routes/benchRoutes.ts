@@ -11,7 +11,7 @@ import {
 import { requireCalendar } from '../../core/plan/index.ts';
 import type { ClockWatch } from '../clockWatch.ts';
 import { builds, plan, settings, steps } from '../database/schema.ts';
-import { WORLD } from '../devices/hiddenTruth.ts';
+import { WORLD } from '../devices/simulatedGroundTruth.ts';
 import { simulatedThermometer } from '../devices/thermometer.ts';
 import { notFound, stale, tickedAlready } from '../problem.ts';
 import { neverKept } from '../requests/conditional.ts';
@@ -26,14 +26,14 @@ import {
 } from '../store/benchStore.ts';
 import { readLessons } from '../store/kitStore.ts';
 import { nextVersion } from '../store/revisions.ts';
-import { benchRouter, writing, type Served } from './served.ts';
+import { benchRouter, writing, type ServerContext } from './serverContext.ts';
 
 const isSameTick = (one: StepInput, two: StepInput): boolean =>
   one.endedAt === two.endedAt && one.minutes === two.minutes && one.note === two.note;
 
 /** The bench as a whole: overview, settings, done steps, the plan. */
 export function benchRoutes(
-  { db, clock, demo, readOnly }: Served,
+  { db, clock, demo, readOnly }: ServerContext,
   watch: ClockWatch,
   guarded: boolean,
 ): Router {

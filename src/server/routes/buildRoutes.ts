@@ -12,10 +12,10 @@ import { noteRefitDue } from '../store/cupStore.ts';
 import { changeDivision, removeJoin, removeTray, requireCode } from '../store/divisionStore.ts';
 import { nextVersion } from '../store/revisions.ts';
 import type { Learning } from './learning.ts';
-import { benchRouter, writing, type Served } from './served.ts';
+import { benchRouter, writing, type ServerContext } from './serverContext.ts';
 
 /** Builds with their sub-assemblies and joints. */
-export function buildRoutes({ db }: Served, learning: Learning): Router {
+export function buildRoutes({ db }: ServerContext, learning: Learning): Router {
   const { router, get, post, put, remove } = benchRouter();
 
   get(PATHS.build, (request, response) => {

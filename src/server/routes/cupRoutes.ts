@@ -16,7 +16,7 @@ import { SHEEN_GLOSS, type Sheen } from '../../core/finish/index.ts';
 import { dropsInCup, PROVENANCE_UNCERTAINTY, seenSource, sourceUncertainty } from '../../core/match/index.ts';
 import { underlaySpectrum } from '../../core/paint/index.ts';
 import { builds, codes, cups, paints, readings, trays } from '../database/schema.ts';
-import { trueChip, trueReflectance, WORLD } from '../devices/hiddenTruth.ts';
+import { trueChip, trueReflectance, WORLD } from '../devices/simulatedGroundTruth.ts';
 import { simulatedReader } from '../devices/spectralReader.ts';
 import { notFound, ProblemError, stale } from '../problem.ts';
 import { neverKept } from '../requests/conditional.ts';
@@ -25,7 +25,7 @@ import { readCards, readCup, readCups, noteRefitDue } from '../store/cupStore.ts
 import { believedPaint, changeCode, readCode } from '../store/paintStore.ts';
 import { nextVersion } from '../store/revisions.ts';
 import type { Learning } from './learning.ts';
-import { benchRouter, writing, type Served } from './served.ts';
+import { benchRouter, writing, type ServerContext } from './serverContext.ts';
 
 /** Gloss of a film as its labels have it: that of the paint of which there is most. */
 function filmGloss(
@@ -37,7 +37,7 @@ function filmGloss(
 }
 
 /** Cups of mixed paint, the spoons sprayed from them, and the reader that reads them. */
-export function cupRoutes({ db, clock }: Served, learning: Learning): Router {
+export function cupRoutes({ db, clock }: ServerContext, learning: Learning): Router {
   const { router, get, post, put, remove } = benchRouter();
   const reader = simulatedReader(clock, WORLD);
   const minute = () => Math.floor(clock() / 60000);

@@ -17,14 +17,14 @@ import {
 import { takeContents } from '../database/takeContents.ts';
 import { ProblemError } from '../problem.ts';
 import { neverKept } from '../requests/conditional.ts';
-import { benchRouter, type Served } from './served.ts';
+import { benchRouter, type ServerContext } from './serverContext.ts';
 
 const IN_MEMORY = ':memory:';
 /** A backup with ten years of pictures. */
 const MOST_BYTES = 2_000_000_000;
 
 /** The data file as a whole: a backup to take away, and one to go back to. */
-export function fileRoutes({ sqlite, file, readOnly, clock }: Served): Router {
+export function fileRoutes({ sqlite, file, readOnly, clock }: ServerContext): Router {
   const { router, get, post } = benchRouter();
 
   get(PATHS.backup, neverKept, async (_request, response) => {

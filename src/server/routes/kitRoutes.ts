@@ -10,14 +10,14 @@ import { idOf, validated } from '../requests/validated.ts';
 import { readBuild } from '../store/benchStore.ts';
 import { takeDivision } from '../store/divisionStore.ts';
 import { changeKitItems, readKitItems } from '../store/kitStore.ts';
-import { benchRouter, writing, type Served } from './served.ts';
+import { benchRouter, writing, type ServerContext } from './serverContext.ts';
 
 const MOST_PICTURE_BYTES = 5_000_000;
 const kitChanges = changesSchema(KIT_ITEMS);
 const stockChanges = changesSchema(STOCK_ITEMS);
 
 /** What is in the box and in stock, the division into sub-assemblies, and pictures of evidence. */
-export function kitRoutes({ db }: Served): Router {
+export function kitRoutes({ db }: ServerContext): Router {
   const { router, get, post, put } = benchRouter();
 
   get(PATHS.kit, (request, response) => {

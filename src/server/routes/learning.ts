@@ -1,7 +1,7 @@
 import type { Database } from '../database/open.ts';
 import { inPortions, oneAtATime } from '../requests/inPortions.ts';
 import { refitDone, refitDue, refitSteps } from '../store/cupStore.ts';
-import { writing } from './served.ts';
+import { writing } from './serverContext.ts';
 
 /** Learns the optics of paints from their readings, one request after the other and in portions, so that nothing else
  *  waits for it. */
@@ -11,10 +11,10 @@ export interface Learning {
 }
 
 export function learning(db: Database): Learning {
-  const inTurn = oneAtATime();
+  const keyedQueue = oneAtATime();
   return {
     catchUp: () =>
-      inTurn(async () => {
+      keyedQueue(async () => {
         for (let due = refitDue(db); due !== undefined; due = refitDue(db)) {
           const { paintIds, version } = due;
           const store = await inPortions(refitSteps(db, paintIds));

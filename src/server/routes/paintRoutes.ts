@@ -34,10 +34,10 @@ import {
   takePaintVersion,
 } from '../store/paintStore.ts';
 import type { Learning } from './learning.ts';
-import { benchRouter, writing, type Served } from './served.ts';
+import { benchRouter, writing, type ServerContext } from './serverContext.ts';
 
 /** The catalogue of paints, the shelf, and factory codes. */
-export function paintRoutes({ db }: Served, learning: Learning): Router {
+export function paintRoutes({ db }: ServerContext, learning: Learning): Router {
   const { router, get, post, put, remove } = benchRouter();
 
   get(PATHS.paints, async (_request, response) => {

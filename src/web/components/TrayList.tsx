@@ -1,6 +1,6 @@
 import type { CodeRecord, TrayRecord } from '../../api/index.ts';
 import type { ProductIndex } from '../../core/kit/index.ts';
-import { trayHex } from '../data/workshop.ts';
+import { trayHex } from '../data/buildContext.ts';
 
 interface TrayListProps {
   trays: readonly TrayRecord[];

@@ -24,7 +24,7 @@ import {
   type TrayRecord,
 } from '../../api/index.ts';
 import { setBenchClock } from './clock.ts';
-import { inTurn } from './inTurn.ts';
+import { keyedQueue } from './keyedQueue.ts';
 import { exchange, get, request, RequestProblem } from './request.ts';
 import { saving, savesSettled, setRefusal } from './saving.ts';
 import { forget, remember } from './undo.ts';
@@ -306,7 +306,7 @@ async function sendStep(step: StepInput): Promise<void> {
   }));
   const isWithdrawn = () => !outbox().some(({ operationId }) => operationId === step.operationId);
   try {
-    await inTurn(stepKey(step), () =>
+    await keyedQueue(stepKey(step), () =>
       saving(async () => {
         // Taken back while the server was away: it need not hear of it.
         if (isWithdrawn()) return;
@@ -342,7 +342,7 @@ async function takeBackStep(step: StepInput): Promise<void> {
   }));
   if (unsent) {
     // Whether it got there although no answer came back is known once the server is.
-    await inTurn(key, async () => {
+    await keyedQueue(key, async () => {
       const there = await stepOnServer(step);
       seeVersion(key, there?.version ?? 0);
     });

@@ -33,7 +33,7 @@ import {
   sendTrayRemoval,
 } from './bench.ts';
 import { askWhichToKeep } from './conflict.ts';
-import { inTurn } from './inTurn.ts';
+import { keyedQueue } from './keyedQueue.ts';
 import { newId } from './newId.ts';
 import { get, request, RequestProblem } from './request.ts';
 import { saving, savesSettled } from './saving.ts';
@@ -92,7 +92,7 @@ async function send(path: string, changes: readonly ItemChange[]): Promise<void>
   void mutate<KitItemsRecord>(path, (record) => record && { items: applied(record.items, changes) }, {
     revalidate: false,
   });
-  await inTurn(path, async () => {
+  await keyedQueue(path, async () => {
     for (const some of inPortions(changes)) await sendSome(path, some);
   });
   refreshBench();

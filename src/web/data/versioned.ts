@@ -1,5 +1,5 @@
 import { askWhichToKeep } from './conflict.ts';
-import { inTurn } from './inTurn.ts';
+import { keyedQueue } from './keyedQueue.ts';
 import { RequestProblem } from './request.ts';
 import { saving } from './saving.ts';
 
@@ -37,7 +37,7 @@ export function saveVersioned<T>({
   send,
   takeTheirs,
 }: VersionedSave<T>): Promise<T | undefined> {
-  return inTurn(key, async () => {
+  return keyedQueue(key, async () => {
     for (;;) {
       const from = newestVersion(key, version);
       try {

@@ -5,10 +5,10 @@ import { DrawersContext } from '../components/drawers.ts';
 import { sendOutbox } from '../data/bench.ts';
 import { PlanProvider } from '../data/plan.tsx';
 import { DRAWERS } from '../drawers.ts';
-import { ConflictQuestion } from './ConflictQuestion.tsx';
+import { ConflictDialog } from './ConflictDialog.tsx';
 import { DryingRack } from './DryingRack.tsx';
 import { PageTitle } from './PageTitle.tsx';
-import { Refusal } from './Refusal.tsx';
+import { ErrorBanner } from './ErrorBanner.tsx';
 import { StageRunner } from './StageRunner.tsx';
 import { StandingWords } from './StandingWords.tsx';
 import { TopBand } from './TopBand.tsx';
@@ -48,7 +48,7 @@ export function Shell() {
           </a>
           <TopBand buildId={buildId} onPalette={() => setPalette(true)} onSheet={() => setSheet(true)} />
           <StandingWords />
-          <Refusal />
+          <ErrorBanner />
           {buildId && (
             <ErrorBoundary fallbackRender={failed('The stages of this build')} resetKeys={[pathname]}>
               <StageRunner buildId={buildId} />
@@ -64,7 +64,7 @@ export function Shell() {
             <DryingRack />
           </ErrorBoundary>
         </div>
-        <ConflictQuestion />
+        <ConflictDialog />
         <Suspense fallback={null}>
           {palette && <CommandPalette buildId={buildId} onClose={() => setPalette(false)} />}
           {sheet && <ShortcutSheet onClose={() => setSheet(false)} />}

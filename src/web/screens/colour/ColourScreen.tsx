@@ -9,7 +9,7 @@ import { Loading } from '../../components/Loading.tsx';
 import { TrayList } from '../../components/TrayList.tsx';
 import { mixable } from '../../data/mixable.ts';
 import { saveTray } from '../../data/bench.ts';
-import { useWorkshop } from '../../data/workshop.ts';
+import { useBuildContext } from '../../data/buildContext.ts';
 import { frugalCandidates, nearestCandidates, recipeCandidates, type PaintWish } from './candidates.ts';
 import { Booth } from './Booth.tsx';
 import { CodePanel } from './CodePanel.tsx';
@@ -31,7 +31,7 @@ const POOL_NAMES: Record<MatchChoices['from'], string> = {
 
 /** From a factory code to a paint or a recipe in whole drops. */
 export function ColourScreen() {
-  const workshop = useWorkshop();
+  const workshop = useBuildContext();
   const { build, codes, products, ready, error } = workshop;
   const { trayId } = useParams();
   const navigate = useNavigate();
@@ -67,7 +67,7 @@ export function ColourScreen() {
 
 interface ColourDeskProps {
   tray: TrayRecord;
-  workshop: ReturnType<typeof useWorkshop>;
+  workshop: ReturnType<typeof useBuildContext>;
   list: React.ReactNode;
 }
 

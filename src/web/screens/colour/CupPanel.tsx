@@ -9,7 +9,7 @@ import { opaqueSpectrum } from '../../../core/paint/index.ts';
 import { Drops } from '../../components/Drops.tsx';
 import { FindingList } from '../../components/FindingList.tsx';
 import { Why } from '../../components/Why.tsx';
-import { finishOf } from '../../data/workshop.ts';
+import { finishOf } from '../../data/buildContext.ts';
 import { useBench } from '../../data/bench.ts';
 import type { Candidate } from './candidates.ts';
 import { DriesTo } from './DriesTo.tsx';

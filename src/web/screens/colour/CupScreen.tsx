@@ -21,7 +21,7 @@ import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { benchNow } from '../../data/clock.ts';
 import { addCup, addDrops, readSpoon, setAside, throwAway, useCards, useCups } from '../../data/cups.ts';
 import { doubtfulPaint } from '../../data/mixable.ts';
-import { useWorkshop } from '../../data/workshop.ts';
+import { useBuildContext } from '../../data/buildContext.ts';
 import type { CupAdviceQuestion } from '../../workers/cupAdvice.ts';
 import { targetUncertainty } from './candidates.ts';
 import { ColourNav } from './ColourNav.tsx';
@@ -35,7 +35,7 @@ const MOST_ADDED = 12;
 
 /** A mixed cup, the spoons sprayed from it and what to add to it. */
 export function CupScreen() {
-  const workshop = useWorkshop();
+  const workshop = useBuildContext();
   const { build, codes, ready, error } = workshop;
   const { trayId } = useParams();
   const cups = useCups();
@@ -67,7 +67,7 @@ export function CupScreen() {
 interface CupDeskProps {
   tray: TrayRecord;
   code: CodeRecord;
-  workshop: ReturnType<typeof useWorkshop>;
+  workshop: ReturnType<typeof useBuildContext>;
   cups: readonly CupRecord[];
   all: readonly CupRecord['readings'][number][];
 }

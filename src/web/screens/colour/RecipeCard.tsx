@@ -11,7 +11,7 @@ import { PrintedSheet } from '../../components/PrintedSheet.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
 import { benchNow } from '../../data/clock.ts';
 import { useCups } from '../../data/cups.ts';
-import { finishOf, useWorkshop } from '../../data/workshop.ts';
+import { finishOf, useBuildContext } from '../../data/buildContext.ts';
 import { targetUncertainty } from './candidates.ts';
 
 const DROPS_PER_ML = 20;
@@ -20,7 +20,7 @@ const dayOf = (time: number) =>
 
 /** One page for the bench: what goes into the cup, on what, how often, and how near it came. */
 export function RecipeCard() {
-  const { build, paints, codes, products, conditions, ready, error } = useWorkshop();
+  const { build, paints, codes, products, conditions, ready, error } = useBuildContext();
   const { trayId } = useParams();
   const cups = useCups();
   if (!ready || !cups.data) return <Loading what="the recipe" error={error ?? cups.error} />;

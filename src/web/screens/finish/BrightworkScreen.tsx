@@ -18,7 +18,7 @@ import { Spoon } from '../../components/Spoon.tsx';
 import { saveTrays } from '../../data/bench.ts';
 import { changeKit, useKit, useStock } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
-import { useWorkshop } from '../../data/workshop.ts';
+import { useBuildContext } from '../../data/buildContext.ts';
 import { DaysLeft } from './DaysLeft.tsx';
 import { brightParts, type NamedBrightPart } from './brightParts.ts';
 import { routeChanges, type RouteChange } from './routeChanges.ts';
@@ -28,7 +28,7 @@ const LETTER = 'ABCDEFG';
 
 /** Which way every bright part of a build goes, so that neighbours agree and one bath serves all. */
 export function BrightworkScreen() {
-  const { build, paints, ready, error } = useWorkshop();
+  const { build, paints, ready, error } = useBuildContext();
   const { buildId } = useParams();
   const { kit, error: kitError } = useKit(buildId);
   const stock = useStock();

@@ -3,13 +3,13 @@ import { EmptyStage } from '../../components/EmptyStage.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { PrintedSheet } from '../../components/PrintedSheet.tsx';
 import { usePlan } from '../../data/plan.tsx';
-import { useWorkshop } from '../../data/workshop.ts';
+import { useBuildContext } from '../../data/buildContext.ts';
 
 const STEPS_NAMED = 6;
 
 /** Everything in one build that can hurt, with the steps that bring it, to print and pin up. */
 export function CautionsScreen() {
-  const { build, ready, error } = useWorkshop();
+  const { build, ready, error } = useBuildContext();
   const { view } = usePlan();
   if (!ready || !view) return <Loading what="the cautions" error={error} />;
   if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;

@@ -14,7 +14,7 @@ import { Spoon } from '../../components/Spoon.tsx';
 import { TrayList } from '../../components/TrayList.tsx';
 import { saveTray } from '../../data/bench.ts';
 import { usePlan } from '../../data/plan.tsx';
-import { finishOf, useWorkshop } from '../../data/workshop.ts';
+import { finishOf, useBuildContext } from '../../data/buildContext.ts';
 import { CoatStrip } from './CoatStrip.tsx';
 import { AirPanel } from './AirPanel.tsx';
 import { ComparePanel } from './ComparePanel.tsx';
@@ -36,7 +36,7 @@ const AIDS: readonly [Aid, string][] = [
 ];
 /** The stack of a sub-assembly: how it looks, how thick, how long, what goes wrong. */
 export function FinishScreen() {
-  const workshop = useWorkshop();
+  const workshop = useBuildContext();
   const { build, codes, products, ready, error } = workshop;
   const { view } = usePlan();
   const { trayId } = useParams();
@@ -69,20 +69,20 @@ export function FinishScreen() {
       onChoose={({ id }) => void navigate(`/build/${build.id}/finish/${id}`)}
     />
   );
-  return <FinishDesk key={tray.id} tray={tray} workshop={workshop} list={list} />;
+  return <FinishEditor key={tray.id} tray={tray} workshop={workshop} list={list} />;
 }
 
-interface FinishDeskProps {
+interface FinishEditorProps {
   tray: TrayRecord;
-  workshop: ReturnType<typeof useWorkshop>;
+  workshop: ReturnType<typeof useBuildContext>;
   list: React.ReactNode;
 }
 
-function FinishDesk({
+function FinishEditor({
   tray,
   workshop: { build, paints, codes, products, conditions, longestSession },
   list,
-}: FinishDeskProps) {
+}: FinishEditorProps) {
   const others = useDrawers('finish').filter(({ path }) => !path.startsWith(':'));
   const [light, setLight] = useState<IlluminantId>('D65');
   const [marked, setMarked] = useState<string>();

@@ -8,11 +8,11 @@ import { PrintedSheet } from '../../components/PrintedSheet.tsx';
 import { PLACE_MEASURES } from '../../components/PlaceFitList.tsx';
 import { fitsOfBuild } from '../../data/fits.ts';
 import { useKit } from '../../data/kit.ts';
-import { useWorkshop } from '../../data/workshop.ts';
+import { useBuildContext } from '../../data/buildContext.ts';
 
 /** Every fit to test after paint, on one sheet to print and tick. */
 export function FitsSheet() {
-  const { build, products, codes, conditions, ready, error } = useWorkshop();
+  const { build, products, codes, conditions, ready, error } = useBuildContext();
   const { buildId } = useParams();
   const { kit, error: kitError } = useKit(buildId);
   const { joints: fits, places } = useMemo(

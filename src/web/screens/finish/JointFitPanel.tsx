@@ -5,14 +5,14 @@ import { JointFitList } from '../../components/JointFitList.tsx';
 import { PlaceFitList } from '../../components/PlaceFitList.tsx';
 import { fitsOfBuild } from '../../data/fits.ts';
 import { useKit } from '../../data/kit.ts';
-import { useWorkshop } from '../../data/workshop.ts';
+import { useBuildContext } from '../../data/buildContext.ts';
 
 const SHOWN = 4;
 
 /** What this film does to the joints, holes and lines of the sub-assembly. */
 export function JointFitPanel({ build, tray }: { build: BuildRecord; tray: TrayRecord }) {
   const { kit } = useKit(build.id);
-  const { products, codes, conditions } = useWorkshop();
+  const { products, codes, conditions } = useBuildContext();
   const { fits, places } = useMemo(() => {
     if (!kit) return { fits: [], places: [] };
     const held = new Set(tray.parts.map(({ id }) => id));

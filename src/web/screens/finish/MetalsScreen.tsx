@@ -26,7 +26,7 @@ import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
 import { useKit } from '../../data/kit.ts';
-import { finishOf, useWorkshop } from '../../data/workshop.ts';
+import { finishOf, useBuildContext } from '../../data/buildContext.ts';
 import type { FinishWorker } from '../../workers/finishWorker.ts';
 
 /** Paints tried in pairs: the nearest ones and all owned. */
@@ -39,7 +39,7 @@ const NO_RECIPES: readonly Recipe[] = [];
 /** Bare metals of vehicles, each as paints and mixtures of the builder's own metals; how flake reads at this scale;
  *  neighbours that would look alike. */
 export function MetalsScreen() {
-  const { build, paints, codes, products, conditions, ready, error } = useWorkshop();
+  const { build, paints, codes, products, conditions, ready, error } = useBuildContext();
   const { buildId } = useParams();
   const { kit } = useKit(buildId);
   const [metalId, setMetalId] = useState(BARE_METALS[0]!.id);

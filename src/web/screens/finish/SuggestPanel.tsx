@@ -17,7 +17,7 @@ import {
 import type { PlannedLayer, ProductIndex } from '../../../core/kit/index.ts';
 import { Spoon } from '../../components/Spoon.tsx';
 import { DaysLeft } from './DaysLeft.tsx';
-import { finishOf } from '../../data/workshop.ts';
+import { finishOf } from '../../data/buildContext.ts';
 import { plannedFrom, stackChanges } from './planned.ts';
 
 interface SuggestPanelProps {

@@ -34,7 +34,7 @@ import {
 import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { Why } from '../../components/Why.tsx';
-import { useWorkshop } from '../../data/workshop.ts';
+import { useBuildContext } from '../../data/buildContext.ts';
 import { TintsOnto } from './TintsOnto.tsx';
 
 const PLATING = SUBSTRATES.find(({ kind }) => kind === 'plated')!;
@@ -57,7 +57,7 @@ const AIM_NONE = '';
 
 /** Transparent colour in passes over a base, and the colours of heat along a pipe. */
 export function TintsScreen() {
-  const { build, codes, ready, error } = useWorkshop();
+  const { build, codes, ready, error } = useBuildContext();
   const { buildId } = useParams();
   const [light, setLight] = useState<IlluminantId>('D65');
   const [base, setBase] = useState('mirror');

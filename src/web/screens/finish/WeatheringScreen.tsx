@@ -18,7 +18,7 @@ import { Loading } from '../../components/Loading.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
 import { saveTrays } from '../../data/bench.ts';
 import { changeKit, useKit } from '../../data/kit.ts';
-import { finishOf, useWorkshop } from '../../data/workshop.ts';
+import { finishOf, useBuildContext } from '../../data/buildContext.ts';
 import { isWeathered, stackChanges, unweathered, weathered } from './planned.ts';
 
 /** The layers of every life in every place: what an earlier choice may have laid. */
@@ -35,7 +35,7 @@ const LIFE_WORDS: Readonly<Record<Life, string>> = {
 
 /** How hard a life the vehicle had, and what that means for every sub-assembly. */
 export function WeatheringScreen() {
-  const { build, products, codes, conditions, longestSession, ready, error } = useWorkshop();
+  const { build, products, codes, conditions, longestSession, ready, error } = useBuildContext();
   const { buildId } = useParams();
   const { kit, error: kitError } = useKit(buildId);
   const known = kit?.weathering[0];

@@ -6,7 +6,7 @@ import { Spoon } from '../../components/Spoon.tsx';
 import { dayText, whenText } from '../../components/time.ts';
 import { useBench } from '../../data/bench.ts';
 import { problemOf, upcomingSteps, usePlan } from '../../data/plan.tsx';
-import { trayHex } from '../../data/workshop.ts';
+import { trayHex } from '../../data/buildContext.ts';
 
 interface BuildCardProps {
   build: BuildRecord;

@@ -18,7 +18,7 @@ import { PlaceFitList } from '../../components/PlaceFitList.tsx';
 import { fitsOfBuild } from '../../data/fits.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
-import { useWorkshop } from '../../data/workshop.ts';
+import { useBuildContext } from '../../data/buildContext.ts';
 import { PlacesPanel } from './PlacesPanel.tsx';
 import type { KitViewProps } from './kitView.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
@@ -32,7 +32,7 @@ const FEEL_WORDS: Readonly<Record<FitFeel, string>> = {
 
 /** Test fits, what is left of them after paint, and four wheels on the ground. */
 export function FitView({ build, kit }: KitViewProps) {
-  const { products, codes, conditions } = useWorkshop();
+  const { products, codes, conditions } = useBuildContext();
   const [problem, setProblem] = useState<string | null>(null);
   const parts = useMemo(() => new Map(kit.parts.map((part) => [part.id, part])), [kit]);
   const { joints: fits, places } = useMemo(

@@ -3,7 +3,7 @@ import { Navigate, useParams } from 'react-router';
 import { useDrawers, viewOf } from '../../components/drawers.ts';
 import { Loading } from '../../components/Loading.tsx';
 import { useKit, useStock } from '../../data/kit.ts';
-import { useWorkshop } from '../../data/workshop.ts';
+import { useBuildContext } from '../../data/buildContext.ts';
 import { KitNav } from './KitNav.tsx';
 import type { KitViewProps } from './kitView.ts';
 import { useProposal } from './useProposal.ts';
@@ -13,7 +13,7 @@ import './kit.css';
 export function KitScreen() {
   const { view = '' } = useParams();
   const drawer = useDrawers('kit').find(({ path }) => path === view);
-  const { build, ready, error } = useWorkshop();
+  const { build, ready, error } = useBuildContext();
   const { kit, error: kitError } = useKit(build?.id);
   const stock = useStock();
   const proposals = useProposal(kit && kit.parts.length > 0 ? kit : undefined);

@@ -18,7 +18,7 @@ import { kitNeeds, type Need } from '../../../core/plan/index.ts';
 import { changeKit, changeStock } from '../../data/kit.ts';
 import { saveFile } from '../../data/saveFile.ts';
 import { newId } from '../../data/newId.ts';
-import { useWorkshop } from '../../data/workshop.ts';
+import { useBuildContext } from '../../data/buildContext.ts';
 import { AddByName } from './AddByName.tsx';
 import type { KitViewProps } from './kitView.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
@@ -27,7 +27,7 @@ const STATES = { buy: 'to buy', short: 'runs short', 'from spares': 'from spares
 
 /** What the build will ask for, against shelf, spares and stock. */
 export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
-  const { paints, products } = useWorkshop();
+  const { paints, products } = useBuildContext();
   const [said, setSaid] = useState('');
   const needs = useMemo(() => {
     const use = new Map<string, number>();

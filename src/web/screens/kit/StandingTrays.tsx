@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { TrayList } from '../../components/TrayList.tsx';
 import { removeBuild } from '../../data/bench.ts';
-import { useWorkshop } from '../../data/workshop.ts';
+import { useBuildContext } from '../../data/buildContext.ts';
 import { JoinPanel } from './JoinPanel.tsx';
 import type { KitViewProps } from './kitView.ts';
 import { NewTray } from './NewTray.tsx';
@@ -10,7 +10,7 @@ import { TrayEditor } from './TrayEditor.tsx';
 
 /** The sub-assemblies and joins that the plan goes by, to be edited by hand. */
 export function StandingTrays({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>) {
-  const { codes, products } = useWorkshop();
+  const { codes, products } = useBuildContext();
   const [chosenId, setChosenId] = useState<string>();
   const navigate = useNavigate();
   const tray = build.trays.find(({ id }) => id === chosenId) ?? build.trays[0];

@@ -11,7 +11,7 @@ import { useBench } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
 import { problemOf, upcomingSteps, usePlan } from '../../data/plan.tsx';
 import { saveFile } from '../../data/saveFile.ts';
-import { useWorkshop } from '../../data/workshop.ts';
+import { useBuildContext } from '../../data/buildContext.ts';
 import { AheadPanel } from './AheadPanel.tsx';
 import { ChangePanel } from './ChangePanel.tsx';
 import { DeadlineField, PriorityField } from './DeadlineField.tsx';
@@ -31,7 +31,7 @@ const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 
 /** When everything happens, and why then. */
 export function PlanScreen() {
-  const { build, ready, error } = useWorkshop();
+  const { build, ready, error } = useBuildContext();
   const { data } = useBench();
   const { view, busy, improving, failure, lookLonger, lookCutShort, operations } = usePlan();
   const [marked, setMarked] = useState<string>();

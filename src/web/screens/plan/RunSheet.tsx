@@ -3,13 +3,13 @@ import { Loading } from '../../components/Loading.tsx';
 import { PrintedSheet } from '../../components/PrintedSheet.tsx';
 import { clockText, dayText } from '../../components/time.ts';
 import { upcomingSteps, usePlan } from '../../data/plan.tsx';
-import { useWorkshop } from '../../data/workshop.ts';
+import { useBuildContext } from '../../data/buildContext.ts';
 
 const EVENINGS = 8;
 
 /** The coming evenings of a build on paper, with boxes to tick and room for minutes. */
 export function RunSheet() {
-  const { build, ready, error } = useWorkshop();
+  const { build, ready, error } = useBuildContext();
   const { view } = usePlan();
   if (!ready || !view) return <Loading what="the run sheet" error={error} />;
   if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;

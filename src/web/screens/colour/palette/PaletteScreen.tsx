@@ -7,7 +7,7 @@ import { Loading } from '../../../components/Loading.tsx';
 import { saveTrays } from '../../../data/bench.ts';
 import { useKit } from '../../../data/kit.ts';
 import { doubtfulPaint, hasFlake, mixable } from '../../../data/mixable.ts';
-import { useWorkshop } from '../../../data/workshop.ts';
+import { useBuildContext } from '../../../data/buildContext.ts';
 import type { PaletteRequest } from '../../../workers/planPaletteOf.ts';
 import { ColourNav } from '../ColourNav.tsx';
 import { PaletteBoard } from './PaletteBoard.tsx';
@@ -23,7 +23,7 @@ const CUPS = { shelf: { maxPaints: 3, maxDrops: 20 }, all: { maxPaints: 2, maxDr
 
 /** All colours of a build at once, from as few bottles, as little money or as near as can be. */
 export function PaletteScreen() {
-  const { build, paints, codes, products, ready, error } = useWorkshop();
+  const { build, paints, codes, products, ready, error } = useBuildContext();
   const { kit, error: kitError } = useKit(build?.id);
   const [light, setLight] = useState<IlluminantId>('D65');
   const [aim, setAim] = useState<PaletteAim>('fewest-bottles');

@@ -11,13 +11,13 @@ import { saveTrays } from '../../../data/bench.ts';
 import type { OwnStack } from '../../../../core/kit/index.ts';
 import { changeStock, useStock } from '../../../data/kit.ts';
 import { newId } from '../../../data/newId.ts';
-import { finishOf, type Workshop } from '../../../data/workshop.ts';
+import { finishOf, type BuildContext } from '../../../data/buildContext.ts';
 import { ownStackOn, stackChanges } from '../planned.ts';
 
 interface OwnStacksProps {
   build: BuildRecord;
   tray: TrayRecord;
-  workshop: Pick<Workshop, 'products' | 'codes' | 'conditions' | 'longestSession'>;
+  workshop: Pick<BuildContext, 'products' | 'codes' | 'conditions' | 'longestSession'>;
   onClose: () => void;
 }
 
@@ -210,7 +210,7 @@ interface OwnStackOfferProps {
   tray: TrayRecord;
   scale: number;
   workshop: { products: ProductIndex; codes: readonly CodeRecord[] } & Pick<
-    Workshop,
+    BuildContext,
     'conditions' | 'longestSession'
   >;
   chosen: boolean;

@@ -1,8 +1,0 @@
-/** Saves of one record wait for each other. */
-const queues = new Map<string, Promise<unknown>>();
-
-export function inTurn<T>(key: string, work: () => Promise<T>): Promise<T> {
-  const next = (queues.get(key) ?? Promise.resolve()).catch(() => undefined).then(work);
-  queues.set(key, next);
-  return next;
-}
