@@ -20,7 +20,7 @@ import {
 import { seededRandom } from '../src/core/seededRandom.ts';
 import type { FamilyId, Sheen } from '../src/core/finish/index.ts';
 import type { SamplePaint } from '../src/api/index.ts';
-import { kitFrom } from './kits/sampleKit.ts';
+import { kitFrom, withoutEmptyLists } from './kits/sampleKit.ts';
 import { pellam } from './kits/pellam.ts';
 import { quillon } from './kits/quillon.ts';
 import { tolliver } from './kits/tolliver.ts';
@@ -555,7 +555,7 @@ write('paints.json', paints);
 write('codes.json', codes);
 const kits = Object.entries({ tolliver, pellam, quillon }).map(([buildId, kit]) => ({
   buildId,
-  kit: kitFrom(buildId, kit),
+  kit: withoutEmptyLists(kitFrom(buildId, kit)),
 }));
 write('kits.json', kits);
 console.log(

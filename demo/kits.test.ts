@@ -17,7 +17,7 @@ import codes from './data/codes.json';
 import stored from './data/kits.json';
 import { pellam } from './kits/pellam.ts';
 import { quillon } from './kits/quillon.ts';
-import { kitFrom } from './kits/sampleKit.ts';
+import { kitFrom, withoutEmptyLists } from './kits/sampleKit.ts';
 import { tolliver } from './kits/tolliver.ts';
 
 const kits: [string, Kit][] = Object.entries({ tolliver, pellam, quillon }).map(([id, kit]) => [
@@ -28,7 +28,8 @@ const pieces = ({ parts }: Kit) => parts.reduce((sum, { count }) => sum + count,
 
 describe('the sample kits', () => {
   it('are checked in as they are written', () => {
-    expect(stored).toEqual(JSON.parse(JSON.stringify(kits.map(([buildId, kit]) => ({ buildId, kit })))));
+    const written = kits.map(([buildId, kit]) => ({ buildId, kit: withoutEmptyLists(kit) }));
+    expect(stored).toEqual(JSON.parse(JSON.stringify(written)));
   });
 
   it('are as large as the scenario says', () => {

@@ -83,6 +83,10 @@ export interface SampleKit {
   decals: string[];
 }
 
+/** A kit without the lists in which there is nothing: what is checked in names only what a sample has. */
+export const withoutEmptyLists = (kit: Kit): Partial<Kit> =>
+  Object.fromEntries(Object.entries(kit).filter(([, list]) => list.length > 0));
+
 /** The records of a sample kit, every id led by the build's. Throws Error for a slip of the pen. */
 export function kitFrom(buildId: string, sample: SampleKit): Kit {
   const own = (id: string) => `${buildId}-${id}`;

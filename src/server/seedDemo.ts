@@ -9,6 +9,7 @@ import {
 } from '../api/index.ts';
 import { SHEEN_GLOSS } from '../core/finish/index.ts';
 import {
+  EMPTY_KIT,
   proposeSubassemblies,
   recordsOfKit,
   STOCK_RECORDS,
@@ -104,7 +105,9 @@ function sample(name: string): unknown {
 export function seedDemo(db: Database, now: number): void {
   const scenario = sample('scenario.json') as Scenario;
   const kits = new Map(
-    (sample('kits.json') as { buildId: string; kit: Kit }[]).map(({ buildId, kit }) => [buildId, kit]),
+    (sample('kits.json') as { buildId: string; kit: Partial<Kit> }[]).map(
+      ({ buildId, kit }): [string, Kit] => [buildId, { ...EMPTY_KIT, ...kit }],
+    ),
   );
   db.transaction((tx) => {
     for (const paint of sample('paints.json') as SamplePaint[]) {
