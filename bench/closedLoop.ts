@@ -11,7 +11,11 @@ import {
 } from '../src/core/match/index.ts';
 import { GLOSSY, underlaySpectrum } from '../src/core/paint/index.ts';
 import { seededRandom } from '../src/core/seededRandom.ts';
-import { randomFrom, trueReflectance, type CataloguePaint } from '../src/server/devices/simulatedGroundTruth.ts';
+import {
+  randomFrom,
+  trueReflectance,
+  type CataloguePaint,
+} from '../src/server/devices/simulatedGroundTruth.ts';
 
 type SamplePaint = CataloguePaint & { family: string; role: string; container: string; flakeUm?: number };
 
