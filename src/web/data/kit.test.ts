@@ -129,6 +129,19 @@ describe('the kit as this tab knows it', () => {
     },
   );
 
+  it('leaves one record to another tab and keeps what was changed beside it', async () => {
+    const { kit, known, conflict } = await freshPage([part('a', 'Hood'), part('b', 'Sill')]);
+    conflict.answer = 'theirs';
+    server.answerWith((asked) =>
+      sentOf(asked).some(({ id }) => id === 'a')
+        ? problem(409, 'changed in another tab', part('a', 'Hood, theirs', 6))
+        : takesAll(asked),
+    );
+    await kit.changeKit('coupe', [change('a', 'Hood, mine'), change('b', 'Sill, mine')], 'rename');
+    expect(server.asked.map((asked) => sentOf(asked).map(({ id }) => id))).toEqual([['a', 'b'], ['b']]);
+    expect((await known()).sort()).toEqual(['a Hood, theirs', 'b Sill, mine']);
+  });
+
   it('hands on what the server refuses, and waits while it is away', async () => {
     const { kit } = await freshPage();
     server.answerWith(() => problem(400, 'a part has a name'));

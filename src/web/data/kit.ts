@@ -119,10 +119,13 @@ function inPortions(changes: readonly ItemChange[]): ItemChange[][] {
   return portions;
 }
 
+/** Sends a portion. A record that another tab has changed since is sent again over theirs, or left as they have it: the
+ *  others of the portion are kept either way. */
 async function sendSome(path: string, changes: readonly ItemChange[]): Promise<void> {
-  for (;;) {
+  let left = changes;
+  while (left.length > 0) {
     const body = {
-      changes: changes.map(({ kind, id, value }) => ({
+      changes: left.map(({ kind, id, value }) => ({
         kind,
         id,
         version: newestVersion(keyOf({ kind, id })),
@@ -141,12 +144,19 @@ async function sendSome(path: string, changes: readonly ItemChange[]): Promise<v
       const theirs = error.problem.current as KitItemRecord;
       seeVersion(keyOf(theirs), theirs.version);
       const name = (theirs.value as { name?: string; title?: string } | null)?.name ?? 'record of the kit';
-      if ((await askWhichToKeep(name, error.problem.detail)) === 'theirs') {
-        void mutate(path);
-        return;
-      }
+      if ((await askWhichToKeep(name, error.problem.detail)) === 'mine') continue;
+      left = left.filter((change) => keyOf(change) !== keyOf(theirs));
+      void mutate<KitItemsRecord>(path, (record) => record && { items: withItem(record.items, theirs) }, {
+        revalidate: false,
+      });
     }
   }
+}
+
+/** The items with one of them as the server has it. */
+function withItem(items: readonly KitItemRecord[], item: KitItemRecord): KitItemRecord[] {
+  const rest = items.filter((each) => keyOf(each) !== keyOf(item));
+  return item.value === null ? rest : [...rest, item];
 }
 
 async function itemsNow(path: string): Promise<readonly KitItemRecord[]> {

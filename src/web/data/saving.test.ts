@@ -73,6 +73,25 @@ describe('undo and redo', () => {
     expect(await undo()).toBe('c');
     expect(log).toEqual(['-b', '-a', '+a', '-c']);
   });
+
+  it('keep what could not be taken back, in its place', async () => {
+    const { remember, forgetAll, undo, redo, undoLabel } = await import('./undo.ts');
+    forgetAll();
+    let isRefused = true;
+    const send = () => (isRefused ? Promise.reject(new Error('refused')) : Promise.resolve());
+    remember({ label: 'first', undo: () => Promise.resolve(), redo: () => Promise.resolve() });
+    remember({ label: 'second', undo: send, redo: send });
+    await expect(undo()).rejects.toThrow('refused');
+    expect(undoLabel()).toBe('second');
+    expect(await redo()).toBeNull();
+    isRefused = false;
+    expect(await undo()).toBe('second');
+    isRefused = true;
+    await expect(redo()).rejects.toThrow('refused');
+    expect(undoLabel()).toBe('first');
+    isRefused = false;
+    expect(await redo()).toBe('second');
+  });
 });
 
 describe('request', () => {

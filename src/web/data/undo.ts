@@ -48,23 +48,39 @@ export function undoLabel(): string | null {
   return snapshot.undoLabel;
 }
 
+/** Takes the last change back. Throws what the server refused it with: then it is still there to be taken back. */
 export async function undo(): Promise<string | null> {
   const change = done.at(-1);
   if (!change) return null;
   done = done.slice(0, -1);
   undone = [...undone, change];
   changed();
-  await change.undo();
+  try {
+    await change.undo();
+  } catch (error) {
+    undone = undone.filter((each) => each !== change);
+    done = [...done, change];
+    changed();
+    throw error;
+  }
   return change.label;
 }
 
+/** Makes again what was taken back last. Throws as `undo` does. */
 export async function redo(): Promise<string | null> {
   const change = undone.at(-1);
   if (!change) return null;
   undone = undone.slice(0, -1);
   done = [...done, change];
   changed();
-  await change.redo();
+  try {
+    await change.redo();
+  } catch (error) {
+    done = done.filter((each) => each !== change);
+    undone = [...undone, change];
+    changed();
+    throw error;
+  }
   return change.label;
 }
 

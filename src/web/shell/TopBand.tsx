@@ -48,7 +48,7 @@ export function TopBand({ buildId, onPalette, onSheet }: TopBandProps) {
           style={undoLabel ? undefined : { background: 'none', opacity: 0.4 }}
           title={undoLabel ? `Undo: ${undoLabel} (Ctrl Z)` : 'Nothing to undo'}
           aria-label="Undo the last change"
-          onClick={() => void undo()}
+          onClick={() => void undo().catch(() => undefined)}
         >
           <IconArrowBackUp size={19} />
         </ActionIcon>

@@ -21,7 +21,8 @@ export function useShortcuts(buildId: string | undefined) {
         return;
       } else if (command && key === 'z') {
         event.preventDefault();
-        void (event.shiftKey ? redo() : undo());
+        // What the server refuses is shown by the banner.
+        void (event.shiftKey ? redo() : undo()).catch(() => undefined);
       } else if (command || event.altKey) {
         return;
       } else if (event.key === '?') {

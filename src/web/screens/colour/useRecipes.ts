@@ -40,6 +40,22 @@ interface RecipeQuestion {
 export const WITHIN = 0.1;
 const KEEP = 12;
 const SETTLE_MS = 150;
+const stamps = new WeakMap<PaintRecord, string>();
+
+/** Changes with all of a paint that an answer depends on: optics, drop, chemistry, price, and whether it is owned. Worked
+ *  out once for each record: what changes is another. */
+export function paintStamp(paint: PaintRecord): string {
+  let stamp = stamps.get(paint);
+  if (stamp === undefined) {
+    const text = JSON.stringify([recipePaint(paint), paint.priceCents]);
+    let hash = 0;
+    for (let at = 0; at < text.length; at++) hash = (Math.imul(hash, 31) + text.charCodeAt(at)) | 0;
+    stamp = `${paint.id}~${hash}`;
+    stamps.set(paint, stamp);
+  }
+  return stamp;
+}
+
 const tripleOf = ({ L, a, b }: Lab) => [L, a, b] as const;
 
 /** Searches recipes in a worker whenever the question changes; a new question or cancel ends the old worker. */
@@ -62,7 +78,7 @@ export function useRecipes({
   const stop = useRef<() => void>(() => undefined);
   const key =
     labs && paints.length > 0
-      ? `${JSON.stringify([labs, conditions, surface])} ${maxPaints} ${maxDrops} ${mostBought} ${aim} ${aim === 'nearest' ? '' : tolerance} ${turn} ${paints.map(({ id }) => id).join()}`
+      ? `${JSON.stringify([labs, conditions, surface])} ${maxPaints} ${maxDrops} ${mostBought} ${aim} ${aim === 'nearest' ? '' : tolerance} ${turn} ${paints.map(paintStamp).join()}`
       : '';
 
   useEffect(() => {

@@ -26,13 +26,25 @@ interface StepCardProps {
   position: string;
   /** The builder began with it: it stays in sight. */
   onTouch: (operationId: string) => void;
+  /** Whether a tap now can be meant for this card; not right after a better plan put it there. */
+  isMeant: () => boolean;
   /** Goes to the next step without doing this one; absent where there is no other. */
   onSkip?: (() => void) | undefined;
 }
 
 /** One step in letters that can be read from the spray booth: what, with what, how, when it may begin and what
  *  to beware of; started and ticked with the time it really took. */
-export function StepCard({ operation, start, view, steps, build, position, onTouch, onSkip }: StepCardProps) {
+export function StepCard({
+  operation,
+  start,
+  view,
+  steps,
+  build,
+  position,
+  onTouch,
+  isMeant,
+  onSkip,
+}: StepCardProps) {
   const [wrong, setWrong] = useState(false);
   const [started, setStarted] = useState(() => readTime(startedKey(operation.id)));
   const [minutes, setMinutes] = useState<number | null>(null);
@@ -84,7 +96,7 @@ export function StepCard({ operation, start, view, steps, build, position, onTou
 
   const finish = useCallback(() => {
     const at = performance.now();
-    if (blocked || at - lastTicked < DOUBLE_TAP_MS) return;
+    if (blocked || !isMeant() || at - lastTicked < DOUBLE_TAP_MS) return;
     lastTicked = at;
     localStorage.removeItem(startedKey(operation.id));
     localStorage.removeItem(pausedKey(operation.id));
@@ -97,7 +109,7 @@ export function StepCard({ operation, start, view, steps, build, position, onTou
       minutes: took,
       note: note.trim(),
     }).catch(() => undefined);
-  }, [operation, took, note, blocked]);
+  }, [operation, took, note, blocked, isMeant]);
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {

@@ -10,6 +10,7 @@ import { useBench } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
 import { problemOf, sessionSteps, upcomingSteps, usePlan } from '../../data/plan.tsx';
 import { nextAfter, nextOf, readSkipped, skip } from './skipped.ts';
+import { cardGuard } from './cardGuard.ts';
 import { StepCard } from './StepCard.tsx';
 import { isRunning } from './stepClock.ts';
 import { TonightUntil } from './TonightUntil.tsx';
@@ -36,6 +37,11 @@ export function TonightScreen() {
   const skipped = readSkipped(tonight?.session.start ?? 0);
   const current = marked ?? nextOf(steps, skipped);
   const at = steps.findIndex(({ operation }) => operation.id === current?.operation.id);
+  const [guard] = useState(cardGuard);
+  const currentId = current?.operation.id;
+  useEffect(() => {
+    guard.shows(currentId, (before) => done.has(before) || currentId === markedId);
+  });
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -97,6 +103,7 @@ export function TonightScreen() {
             build={data.builds.find(({ id }) => id === current.operation.buildId)}
             position={at < 0 ? 'moved by the plan' : `${at + 1} of ${steps.length}`}
             onTouch={setMarkedId}
+            isMeant={guard.isMeant}
             onSkip={
               tonight && steps.length > 1
                 ? () => {
