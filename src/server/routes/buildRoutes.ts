@@ -2,7 +2,6 @@ import { randomUUID } from 'node:crypto';
 import { eq, max } from 'drizzle-orm';
 import type { Router } from 'express';
 import { buildInput, joinInput, PATHS, trayInput } from '../../api/index.ts';
-import type { PlannedLayer } from '../../core/kit/index.ts';
 import type { Database } from '../database/open.ts';
 import { builds, cups, joins, readings, trays } from '../database/schema.ts';
 import { notFound, stale } from '../problem.ts';
@@ -90,7 +89,6 @@ export function buildRoutes({ db }: ServerContext, learning: Learning): Router {
           id,
           buildId,
           ...input,
-          layers: input.layers as PlannedLayer[],
           version: nextVersion(tx),
         })
         .run(),

@@ -1,6 +1,6 @@
 import { and, eq } from 'drizzle-orm';
 import type { BuildRecord, SubassembliesInput } from '../../api/index.ts';
-import { soundDivision, withoutJoin, withoutTray, type PlannedLayer } from '../../core/kit/index.ts';
+import { soundDivision, withoutJoin, withoutTray } from '../../core/kit/index.ts';
 import type { Database } from '../database/open.ts';
 import { codes, joins, trays } from '../database/schema.ts';
 import { notFound, ProblemError, shown, stale } from '../problem.ts';
@@ -93,7 +93,7 @@ export function takeDivision(db: Database, buildId: string, input: Subassemblies
     requireEachOnce(input);
     takeEach(tx, trays, buildId, traysOf(tx, buildId), input.removed, input.trays, refuse, ({ tray }) => {
       if (tray.codeId !== null) requireCode(tx, tray.codeId);
-      return { ...tray, layers: tray.layers as PlannedLayer[] };
+      return tray;
     });
     takeEach(
       tx,
