@@ -1,10 +1,9 @@
 import type { Lab, MeasuringGeometry } from '../core/colour/index.ts';
 import type { Conditions, FamilyId, Sheen, ToolSettings } from '../core/finish/index.ts';
 import type { Join, KitPart, Lesson, PlannedLayer } from '../core/kit/index.ts';
-import type { KitSummary } from '../core/plan/index.ts';
+import type { BenchCalendar, KitSummary } from '../core/plan/index.ts';
 import type { CodeSource, Provenance } from '../core/match/index.ts';
 import type { HidingClass } from '../core/paint/index.ts';
-import type { BenchCalendar } from '../core/plan/index.ts';
 
 /** Records as the server sends them. `version` grows with every change and guards against overwriting. */
 

@@ -65,17 +65,18 @@ describe('a data file of an earlier version', () => {
     > & { needs: Record<string, unknown> };
     const snapshot = await bench.snapshot();
     const { db } = bench.data!;
-    const { operations, arcs, consequences } = planBench({
-      snapshot,
-      paints: readPaints(db),
-      codes: readCodes(db),
-      now: bench.now / 60000,
-    });
+    const request = { snapshot, paints: readPaints(db), codes: readCodes(db), now: bench.now / 60000 };
+    const made = planBench(request);
+    const { operations, arcs, consequences } = made;
     expect(JSON.parse(JSON.stringify({ operations, arcs, consequences }))).toEqual({
       operations: planned.operations,
       arcs: planned.arcs,
       consequences: planned.consequences,
     });
+    // A plan that the earlier version had stored for these inputs is kept, under the fingerprint that it gave them.
+    const stored = { ...snapshot.plan, ...made, fingerprint: '14axwkb-15c9kgl-btxw' };
+    const again = planBench({ ...request, snapshot: { ...snapshot, plan: stored } });
+    expect(again).toMatchObject({ replanned: false, starts: made.starts });
     for (const { id } of snapshot.builds) {
       const kit = readKit(db, id);
       const asked = { kit, paints: [], adhesives: [], spares: [], materials: [], scale: 24 };

@@ -4,18 +4,18 @@ import { join } from 'node:path';
 import Sqlite from 'better-sqlite3';
 import sharp from 'sharp';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { OWN_HEADER } from '../api/index.ts';
-import type {
-  BuildRecord,
-  CodeRecord,
-  JoinRecord,
-  KitItemRecord,
-  KitItemsRecord,
-  PaintRecord,
-  Problem,
-  SettingsRecord,
-  StepRecord,
-  TrayRecord,
+import {
+  OWN_HEADER,
+  type BuildRecord,
+  type CodeRecord,
+  type JoinRecord,
+  type KitItemRecord,
+  type KitItemsRecord,
+  type PaintRecord,
+  type Problem,
+  type SettingsRecord,
+  type StepRecord,
+  type TrayRecord,
 } from '../api/index.ts';
 import { plainJoint, plainPart, soundDivision, type Joint } from '../core/kit/index.ts';
 import { benchClock } from './clock.ts';

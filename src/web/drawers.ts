@@ -1,9 +1,20 @@
 import { counted, resolveVersion } from '../core/kit/index.ts';
 import type { Drawer } from './components/drawers.ts';
 
+/** The stages of a build in working order. */
+export const STAGES = [
+  { path: 'kit', name: 'Kit' },
+  { path: 'colour', name: 'Colour' },
+  { path: 'finish', name: 'Finish' },
+  { path: 'plan', name: 'Plan' },
+  { path: 'tonight', name: 'Tonight' },
+] as const;
+
+export type StagePath = (typeof STAGES)[number]['path'];
+
 /** Every page that can be opened: the routes, the menus of the stages, the command palette, the titles of the pages and
  *  the walk through all of them in the tests derive from this table. */
-export const DRAWERS: readonly Drawer[] = [
+export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   {
     stage: null,
     path: '',

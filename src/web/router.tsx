@@ -1,25 +1,24 @@
 import type { ComponentType } from 'react';
 import { createBrowserRouter, type RouteObject } from 'react-router';
+import { drawerPattern, type Drawer } from './components/drawers.ts';
 import { DRAWERS } from './drawers.ts';
 import { ErrorPage } from './shell/ErrorPage.tsx';
 import { NotFoundPage } from './shell/NotFoundPage.tsx';
 import { Shell } from './shell/Shell.tsx';
-import type { Drawer } from './components/drawers.ts';
 
 /** Stages whose drawers lie within one page. */
 const FRAMES: Readonly<Record<string, () => Promise<ComponentType>>> = {
   kit: async () => (await import('./screens/kit/KitScreen.tsx')).KitScreen,
 };
 
-const routeOf = ({ stage, path, load }: Drawer): RouteObject => {
-  const lazy = async () => ({ Component: (await load()) as ComponentType });
-  if (stage === null) return path === '' ? { index: true, lazy } : { path, lazy };
-  return { path: `build/:buildId/${stage}${path === '' ? '' : `/${path}`}`, lazy };
-};
+const routeOf = (drawer: Drawer): RouteObject => ({
+  path: drawerPattern(drawer),
+  lazy: async () => ({ Component: (await drawer.load()) as ComponentType }),
+});
 
 const SCREENS: RouteObject[] = [
   ...Object.entries(FRAMES).map(([stage, load]): RouteObject => ({
-    path: `build/:buildId/${stage}/:view?`,
+    path: drawerPattern({ stage, path: ':view?' }),
     lazy: async () => ({ Component: await load() }),
   })),
   ...DRAWERS.filter(({ stage }) => stage === null || !Object.hasOwn(FRAMES, stage)).map(routeOf),

@@ -5,8 +5,13 @@ import { seedDemo } from '../../src/server/seedDemo.ts';
 import { readBuilds, readPlan, readSettings, readSteps } from '../../src/server/store/benchStore.ts';
 import { readLessons } from '../../src/server/store/kitStore.ts';
 import { readCodes, readPaints } from '../../src/server/store/paintStore.ts';
-import type { PlanOperation } from '../../src/core/plan/index.ts';
-import { planBench, whatIf, type PlanRequest, type PlanView } from '../../src/core/plan/index.ts';
+import {
+  planBench,
+  whatIf,
+  type PlanOperation,
+  type PlanRequest,
+  type PlanView,
+} from '../../src/core/plan/index.ts';
 
 /** A Tuesday at 19:32 by the local clock. */
 const MS = new Date(2026, 4, 12, 19, 32).getTime();

@@ -1,13 +1,12 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { BenchSnapshot, BuildRecord, StepRecord } from '../../src/api/index.ts';
-import { keepsPin } from '../../src/core/plan/index.ts';
+import { keepsPin, planBench, type PlanRequest, type PlanView } from '../../src/core/plan/index.ts';
 import { seededRandom } from '../../src/core/seededRandom.ts';
 import { REPAIR_IDS, type StepEdit } from '../../src/core/kit/index.ts';
 import { openDatabase } from '../../src/server/database/open.ts';
 import { seedDemo } from '../../src/server/seedDemo.ts';
 import { readBuilds, readPlan, readSettings } from '../../src/server/store/benchStore.ts';
 import { readCodes, readPaints } from '../../src/server/store/paintStore.ts';
-import { planBench, type PlanRequest, type PlanView } from '../../src/core/plan/index.ts';
 
 /** A Tuesday at 19:32 by the local clock. */
 const MS = new Date(2026, 4, 12, 19, 32).getTime();

@@ -5,6 +5,8 @@ import Sqlite from 'better-sqlite3';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ReaderRecord } from '../../src/api/index.ts';
+import { drawerAddress } from '../../src/web/components/drawers.ts';
+import { DRAWERS } from '../../src/web/drawers.ts';
 import {
   benchAt,
   EVENING,
@@ -17,6 +19,7 @@ import {
   shows,
   startServer,
   textOf,
+  until,
   type Started,
 } from './bench.ts';
 
@@ -110,18 +113,16 @@ describe('the doors of the bench', () => {
 
   it('let its own pages do all they need, and nothing else', async () => {
     const { builds } = await benchAt(server.address);
-    const views = ['kit', 'kit/trays', 'kit/joints', 'colour', 'finish', 'plan', 'tonight', 'colour/palette'];
-    for (const path of [
-      '',
-      '/shelf',
-      '/codes',
-      '/bench',
-      ...views.map((view) => `/build/${builds[0]!.id}/${view}`),
-    ]) {
-      await page.goto(server.address + path);
-      await page.waitForSelector('h1, h2, h3');
-      // Workers and what is loaded late are let in as well.
-      await new Promise((resolve) => setTimeout(resolve, 700));
+    const there = { buildId: builds[0]!.id, trayId: builds[0]!.trays[0]!.id };
+    for (const drawer of DRAWERS) {
+      await page.goto(server.address + drawerAddress(drawer, there));
+      await until(
+        page,
+        () => document.querySelector('h1') !== null && !document.querySelector('.loading'),
+        [],
+      );
+      // Workers are let in as well: every page plans.
+      await expect.poll(() => page.workers().length, { timeout: 60_000 }).toBeGreaterThan(0);
     }
     await shows(page, /./);
     expect(blocked).toEqual([]);

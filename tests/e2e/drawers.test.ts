@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { DRAWERS } from '../../src/web/drawers.ts';
-import type { Drawer } from '../../src/web/components/drawers.ts';
+import { drawerAddress, type Drawer } from '../../src/web/components/drawers.ts';
 import {
   benchAt,
   EVENING,
@@ -14,18 +14,6 @@ import {
   until,
   type Started,
 } from './bench.ts';
-
-/** The address of a drawer, with something of the build put in where it asks for it. */
-function addressOf(
-  { stage, path }: Drawer,
-  build?: { id: string; trayId: string | undefined },
-): string | undefined {
-  if (stage === null) return `/${path.replace(/\/?:\w+\?$/, '')}`;
-  if (!build) return undefined;
-  if (/:trayId(?!\?)/.test(path) && build.trayId === undefined) return undefined;
-  const filled = path.replace(/:trayId\?/, '').replace(':trayId', build.trayId ?? '');
-  return `/build/${build.id}/${stage}${filled === '' ? '' : `/${filled}`}`;
-}
 
 /** Opens every page there is, as the table of pages names them: each says its own name, and none breaks. */
 describe('every drawer', () => {
@@ -75,7 +63,7 @@ describe('every drawer', () => {
   it.each(DRAWERS.filter(({ stage }) => stage === null).map((drawer) => [drawer.title, drawer] as const))(
     'of the bench opens, with sample builds and with none: %s',
     async (_, drawer) => {
-      for (const { address } of servers) await opens(address, drawer, addressOf(drawer)!);
+      for (const { address } of servers) await opens(address, drawer, drawerAddress(drawer));
     },
   );
 
@@ -83,10 +71,9 @@ describe('every drawer', () => {
     const { address } = servers[0]!;
     const { builds } = await benchAt(address);
     const build = builds.find(({ id }) => id === 'quillon')!;
-    for (const drawer of DRAWERS) {
-      const path = addressOf(drawer, { id: build.id, trayId: build.trays[0]!.id });
-      if (drawer.stage !== null) await opens(address, drawer, path!);
-    }
+    const there = { buildId: build.id, trayId: build.trays[0]!.id };
+    for (const drawer of DRAWERS)
+      if (drawer.stage !== null) await opens(address, drawer, drawerAddress(drawer, there));
   });
 
   it('of a build in which there is nothing yet opens', async () => {
@@ -97,9 +84,8 @@ describe('every drawer', () => {
       body: JSON.stringify({ name: 'Just begun', subject: '', scale: 24 }),
     });
     const { id } = (await made.json()) as { id: string };
-    for (const drawer of DRAWERS) {
-      const path = addressOf(drawer, { id, trayId: undefined });
-      if (drawer.stage !== null && path !== undefined) await opens(address, drawer, path);
-    }
+    // What is opened of a sub-assembly cannot be where there is none.
+    const open = DRAWERS.filter(({ stage, path }) => stage !== null && !path.includes(':trayId/'));
+    for (const drawer of open) await opens(address, drawer, drawerAddress(drawer, { buildId: id }));
   });
 });

@@ -1,7 +1,7 @@
-import type { FilmOnFlats } from '../kit/index.ts';
 import {
   resolveVersion,
   type AdhesiveId,
+  type FilmOnFlats,
   type Kit,
   type KitFinish,
   type Part,
@@ -41,6 +41,16 @@ export interface CrossStep {
   minutes: number;
   because: string;
   details: string[];
+}
+
+/** Work on the whole build, once everything is dry and set. */
+export type LastStep = Pick<PlanOperation, 'kind' | 'title' | 'hands' | 'because' | 'details' | 'photo'>;
+
+/** A build as far as its last steps ask. */
+export interface BuildAtItsEnd {
+  name: string;
+  joins: readonly unknown[];
+  kit: { stance: boolean };
 }
 
 /** How a kit is divided into sub-assemblies, and what joins them after paint. */
@@ -182,6 +192,7 @@ export interface PlanContribution {
   id: string;
   trayTasks?: (build: DividedKit) => TrayTask[];
   crossSteps?: (build: DividedKit) => CrossStep[];
+  lastSteps?: (build: BuildAtItsEnd) => LastStep[];
   /** What steps that cannot be taken back serve and prevent. */
   consequences?: (build: DividedKit, stepOf: StepOfJoint, crossSteps: readonly CrossStep[]) => Consequence[];
   /** Steps that must wait for a decision. */

@@ -1,8 +1,9 @@
 import { hazardsInWords } from '../finish/index.ts';
 import { counted } from '../kit/index.ts';
+import { CONTRIBUTIONS } from './contributions/index.ts';
 import type { OperationPlan, PlanOperation } from './operation.ts';
 import type { PlannableBuild } from './plannableBuild.ts';
-import { TASKS, type TaskKind } from './tasks.ts';
+import { inOrderOfWork, TASKS, type TaskKind } from './tasks.ts';
 
 /** Adds the joins after paint, each after the last step of what it joins. */
 export function addJoins(
@@ -148,51 +149,9 @@ export function addLastSteps(plan: OperationPlan, build: PlannableBuild): void {
   if (plan.operations.length === 0) return;
   const lead = new Set(plan.arcs.map(({ from }) => from));
   const open = plan.operations.filter(({ id }) => !lead.has(id));
-  const steps = [
-    ...(build.kit.stance && build.joins.length > 0
-      ? [
-          wholeBuild(build, 'stance', {
-            title: `Stance and shims: ${build.name}`,
-            hands: 20,
-            because: 'Four wheels that do not all touch are the first thing anyone sees.',
-            details: [
-              'stand it on glass; measure the four corners in the Kit stage',
-              'shim before the glue sets',
-            ],
-          }),
-        ]
-      : []),
-    ...(build.joins.length > 0
-      ? [
-          wholeBuild(build, 'touch-in', {
-            title: `Touch in: ${build.name}`,
-            hands: 20,
-            because:
-              'Handling marks, glue spots and bare edges are mended last, with paint kept from the job.',
-            details: [
-              'the smallest brush, the paint of the recipe card',
-              'nothing that was cemented is moved',
-            ],
-          }),
-        ]
-      : []),
-    wholeBuild(build, 'inspect', {
-      title: `Look over and photograph: ${build.name}`,
-      hands: 15,
-      because: 'Photographs get forgotten, and the finished model is never again as clean.',
-      details: [
-        'natural light, same angle as the reference',
-        'every side once, and what nobody will see again',
-      ],
-      photo: `${build.name}, finished`,
-    }),
-    wholeBuild(build, 'verdict', {
-      title: `Verdict: ${build.name}`,
-      hands: 10,
-      because: 'Small regrets are lessons for the next kit, while they are fresh.',
-      details: ['what went well, what to do better; keep each as a lesson in the Kit stage'],
-    }),
-  ];
+  const steps = CONTRIBUTIONS.flatMap(({ lastSteps }) => lastSteps?.(build) ?? [])
+    .sort(inOrderOfWork)
+    .map(({ kind, ...step }) => wholeBuild(build, kind, step));
   steps.forEach((step, at) => {
     plan.operations.push(step);
     const before = at === 0 ? open : [steps[at - 1]!];

@@ -1,9 +1,8 @@
 import type { PinnedStart } from '../kit/index.ts';
 import type { Session } from './calendar.ts';
-import { impossibleStarts } from '../scheduling/index.ts';
+import { impossibleStarts, type ScheduleInstance } from '../scheduling/index.ts';
 import type { OperationPlan } from './operation.ts';
 import { remainingWork, SETUP, type DoneStep, type RemainingWork } from './replan.ts';
-import type { ScheduleInstance } from '../scheduling/index.ts';
 
 type Pin = Pick<PinnedStart, 'operationId' | 'start'>;
 

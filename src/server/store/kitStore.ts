@@ -59,7 +59,7 @@ export function changeKitItems(
   changes: readonly KitChange[],
 ): KitItemRecord[] {
   const saved: KitItemRecord[] = [];
-  const before = buildId === null ? [] : impossibleIn(db, buildId);
+  const before = buildId === null ? [] : impossibleIn(storedKit(db, buildId));
   for (const { kind, id, version, value } of changes) {
     const row = db
       .select()
@@ -97,8 +97,8 @@ export function changeKitItems(
 }
 
 /** What a kit says that cannot be, as messages. */
-const impossibleIn = (db: Database, buildId: string): string[] =>
-  checkKit(storedKit(db, buildId)).flatMap(({ kind, message }) => (kind === 'impossible' ? [message] : []));
+const impossibleIn = (kit: Kit): string[] =>
+  checkKit(kit).flatMap(({ kind, message }) => (kind === 'impossible' ? [message] : []));
 
 /** Refuses what would make a kit contradict itself; what contradicted itself before may stay, or nothing could be
  *  mended any more. */
@@ -112,7 +112,7 @@ function requireSoundKit(
   const kit = storedKit(db, buildId);
   if (kit.parts.length > MOST_PARTS)
     throw new RangeError(`A kit holds at most ${MOST_PARTS} parts; this would make ${kit.parts.length}.`);
-  const impossible = impossibleIn(db, buildId).filter((message) => !before.has(message));
+  const impossible = impossibleIn(kit).filter((message) => !before.has(message));
   if (impossible.length > 0) {
     const named = impossible.slice(0, 5);
     const more = impossible.length > 5 ? ` And ${impossible.length - 5} more like these.` : '';

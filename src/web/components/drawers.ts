@@ -1,4 +1,5 @@
 import { createContext, lazy, useContext, type ComponentType } from 'react';
+import { generatePath } from 'react-router';
 import type { BuildRecord } from '../../api/index.ts';
 import type { Kit } from '../../core/kit/index.ts';
 
@@ -45,6 +46,12 @@ export function viewOf<P>(drawer: Drawer): ComponentType<P> {
   return view as ComponentType<P>;
 }
 
-/** Address of a drawer of a build, where nothing in it is left open. */
-export const drawerPath = (buildId: string, { stage, path }: Pick<Drawer, 'stage' | 'path'>): string =>
-  `/build/${buildId}/${stage}${path === '' ? '' : `/${path}`}`.replace(/\/:\w+\?$/, '');
+/** The address of a drawer, with its placeholders. */
+export const drawerPattern = ({ stage, path }: Pick<Drawer, 'stage' | 'path'>): string =>
+  (stage === null ? ['', path] : ['', 'build', ':buildId', stage, path])
+    .filter((part, at) => at === 0 || part !== '')
+    .join('/') || '/';
+
+/** The address of a drawer; what it leaves open may be left out. Throws Error where something that it needs is missing. */
+export const drawerAddress = (drawer: Drawer, params: { buildId?: string; trayId?: string } = {}): string =>
+  generatePath(drawerPattern(drawer), params);

@@ -132,6 +132,29 @@ describe('the bench as this tab knows it', () => {
     expect(asked.filter((method) => method === 'DELETE')).toHaveLength(version === undefined ? 0 : 1);
   });
 
+  it('sends a tick once that was made, taken back and made again while the server was away', async () => {
+    const { bench, undo, known } = await freshPage();
+    server.answerWith(({ method }) =>
+      method === 'GET'
+        ? { status: 200, body: { steps: [] } }
+        : { status: 200, body: { ...STEP, version: 3 } },
+    );
+    server.goAway();
+    const ticked = bench.tickStep(STEP);
+    await vi.advanceTimersByTimeAsync(3000);
+    const undone = undo.undo();
+    await vi.advanceTimersByTimeAsync(3000);
+    const redone = undo.redo();
+    await vi.advanceTimersByTimeAsync(3000);
+    expect(JSON.parse(server.stored.get(OUTBOX)!)).toEqual([STEP]);
+    server.comeBack();
+    await vi.advanceTimersByTimeAsync(20_000);
+    await Promise.all([ticked, undone, redone]);
+    expect(server.asked.map(({ method }) => method).filter((method) => method !== 'GET')).toEqual(['POST']);
+    expect((await known()).steps).toEqual([STEP]);
+    expect(JSON.parse(server.stored.get(OUTBOX)!)).toEqual([]);
+  });
+
   it('sends a tick that the page was closed over after the next start, as it was made', async () => {
     const { bench } = await freshPage();
     server.goAway();

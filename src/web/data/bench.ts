@@ -28,7 +28,7 @@ import { keyedQueue } from './keyedQueue.ts';
 import { exchange, get, request, RequestProblem } from './request.ts';
 import { saving, savesSettled, setRefusal } from './saving.ts';
 import { forget, remember } from './undo.ts';
-import { newestVersion, saveVersioned, seeVersion } from './versioned.ts';
+import { saveVersioned, seeVersion } from './versioned.ts';
 
 /** Builds as they were fetched last: only those that changed are fetched again. */
 const known: KnownBuilds = new Map();
@@ -298,18 +298,28 @@ function setOutbox(steps: StepInput[]): void {
   localStorage.setItem(OUTBOX, JSON.stringify(steps));
 }
 
+/** The latest that is wanted of each step of the log: what was sent before and has not arrived is not sent any more. */
+const wanted = new Map<string, symbol>();
+
+const inOutbox = (operationId: string) => outbox().some((step) => step.operationId === operationId);
+const leaveOutbox = (gone: string) => setOutbox(outbox().filter(({ operationId }) => operationId !== gone));
+
 async function sendStep(step: StepInput): Promise<void> {
-  setOutbox([...outbox().filter(({ operationId }) => operationId !== step.operationId), step]);
+  const { operationId } = step;
+  const mine = Symbol(operationId);
+  wanted.set(operationId, mine);
+  leaveOutbox(operationId);
+  setOutbox([...outbox(), step]);
   updateBench((snapshot) => ({
     ...snapshot,
-    steps: [...snapshot.steps.filter(({ operationId }) => operationId !== step.operationId), step],
+    steps: [...snapshot.steps.filter((each) => each.operationId !== operationId), step],
   }));
-  const isWithdrawn = () => !outbox().some(({ operationId }) => operationId === step.operationId);
+  const isWanted = () => wanted.get(operationId) === mine;
   try {
     await keyedQueue(stepKey(step), () =>
       saving(async () => {
         // Taken back while the server was away: it need not hear of it.
-        if (isWithdrawn()) return;
+        if (!isWanted()) return;
         const saved = await request<StepRecord>('POST', PATHS.steps, step);
         seeVersion(stepKey(step), saved.version);
       }),
@@ -320,38 +330,33 @@ async function sendStep(step: StepInput): Promise<void> {
     void fetchBench();
     throw error;
   } finally {
-    setOutbox(outbox().filter(({ operationId }) => operationId !== step.operationId));
+    if (isWanted()) leaveOutbox(operationId);
   }
 }
 
 const stepKey = ({ operationId }: Pick<StepInput, 'operationId'>) => `step ${operationId}`;
 
-/** What the server has of a step of the log. */
-async function stepOnServer({ buildId, operationId }: StepInput): Promise<StepRecord | undefined> {
-  const { steps } = await saving(() => request<BuildDetail>('GET', pathTo(PATHS.build, buildId)));
-  return steps.find((each) => each.operationId === operationId);
-}
-
 async function takeBackStep(step: StepInput): Promise<void> {
-  const key = stepKey(step);
-  const unsent = outbox().filter(({ operationId }) => operationId === step.operationId).length > 0;
-  setOutbox(outbox().filter(({ operationId }) => operationId !== step.operationId));
+  const { buildId, operationId, title } = step;
+  // Whether it got to the server although no answer came back is known once that is.
+  const isUnsure = inOutbox(operationId);
+  wanted.delete(operationId);
+  leaveOutbox(operationId);
   updateBench((snapshot) => ({
     ...snapshot,
-    steps: snapshot.steps.filter(({ operationId }) => operationId !== step.operationId),
+    steps: snapshot.steps.filter((each) => each.operationId !== operationId),
   }));
-  if (unsent) {
-    // Whether it got there although no answer came back is known once the server is.
-    await keyedQueue(key, async () => {
-      const there = await stepOnServer(step);
-      seeVersion(key, there?.version ?? 0);
-    });
-    if (newestVersion(key) === 0) return;
-  }
   await saveVersioned({
-    key,
-    what: step.title,
-    send: (version) => request('DELETE', pathTo(PATHS.step, step.operationId), undefined, version),
+    key: stepKey(step),
+    what: title,
+    send: async (version) => {
+      let there: number | undefined = version;
+      if (isUnsure) {
+        const { steps } = await request<BuildDetail>('GET', pathTo(PATHS.build, buildId));
+        there = steps.find((each) => each.operationId === operationId)?.version;
+      }
+      if (there !== undefined) await request('DELETE', pathTo(PATHS.step, operationId), undefined, there);
+    },
     takeTheirs: () => void fetchBench(),
   });
 }

@@ -75,6 +75,33 @@ describe('the kit as this tab knows it', () => {
     expect(await known()).toEqual(['a Hood, long', 'c Grille']);
   });
 
+  it('takes away with a part what cannot be without it, in one stroke that one undo takes back', async () => {
+    const item = (kind: string, id: string, value: object): KitItemRecord => ({
+      kind,
+      id,
+      version: 1,
+      value,
+    });
+    const { kit, undo, known } = await freshPage([
+      part('a', 'Hood'),
+      part('b', 'Sill'),
+      item('joint', 'j', { name: 'a to b', a: 'a', b: 'b', captured: [], closes: [] }),
+      item('place', 'p', { name: 'hole of a', partId: 'a', matingPartId: null }),
+      item('place', 'q', { name: 'hole of b', partId: 'b', matingPartId: 'a' }),
+    ]);
+    const before = (await known()).sort();
+    await kit.changeKit('coupe', [change('a', null)], 'remove Hood');
+    expect(await known()).toEqual(['b Sill', 'q hole of b']);
+    expect(server.asked).toHaveLength(1);
+    expect(sentOf(server.asked[0]!).find(({ id }) => id === 'q')!.value).toMatchObject({
+      matingPartId: null,
+    });
+    expect(undo.undoLabel()).toBe('remove Hood, and 2 records that went with it');
+    await undo.undo();
+    expect((await known()).sort()).toEqual(before);
+    expect(sentOf(server.asked[1]!).find(({ id }) => id === 'q')!.value).toMatchObject({ matingPartId: 'a' });
+  });
+
   it('sends the newest version that it has seen of each record', async () => {
     const { kit } = await freshPage();
     await kit.changeKit('coupe', [change('a', 'Hood')], 'add');

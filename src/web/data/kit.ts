@@ -14,6 +14,7 @@ import {
 import {
   assembleKit,
   assembleStock,
+  counted,
   type JoinInput,
   type Kit,
   type KitChange,
@@ -195,7 +196,12 @@ export async function changeKit(
 ): Promise<void> {
   if (changes.length === 0) return;
   const before = await itemsNow(kitPath(buildId));
-  await change(kitPath(buildId), before, withWhatGoesToo(assembleKit(before), changes), label);
+  const all = withWhatGoesToo(assembleKit(before), changes);
+  const gone = (some: readonly KitChange[]) => some.filter(({ value }) => value === null).length;
+  const more = gone(all) - gone(changes);
+  // What undo would bring back is said with its name.
+  const whole = more > 0 ? `${label}, and ${counted(more, 'record')} that went with it` : label;
+  await change(kitPath(buildId), before, all, whole);
 }
 
 /** Saves changes of the stock at once and remembers how to take them back. */

@@ -9,9 +9,8 @@ import {
   useState,
   type ReactNode,
 } from 'react';
-import type { BenchSchedule, PlanOperation } from '../../core/plan/index.ts';
+import type { BenchSchedule, PlanOperation, PlanRequest, PlanView } from '../../core/plan/index.ts';
 import type { BenchSnapshot } from '../../api/index.ts';
-import type { PlanRequest, PlanView } from '../../core/plan/index.ts';
 import type { PlanWorker } from '../workers/planWorker.ts';
 import { undoLabel } from './undo.ts';
 import { planChange, type PlanChange } from './planChange.ts';
@@ -40,8 +39,6 @@ interface PlanState {
   acceptChange: () => void;
   /** What the plan is made from; null until everything is here. */
   request: PlanRequest | null;
-  /** Another object where what the plan is made from is another, but for the time. */
-  inputs: unknown;
   /** Until when the builder has tonight, minutes since 1970; null where the calendar says. */
   tonightUntil: number | null;
   setTonightUntil: (until: number | null) => void;
@@ -59,7 +56,6 @@ const PlanContext = createContext<PlanState>({
   lastChange: null,
   acceptChange: () => undefined,
   request: null,
-  inputs: null,
   tonightUntil: null,
   setTonightUntil: () => undefined,
 });
@@ -159,12 +155,6 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   const inputs = useMemo(
     () => (snapshot && used ? { snapshot, used, minute, tonightUntil, look } : null),
     [snapshot, used, minute, tonightUntil, look],
-  );
-
-  const [settings, builds, steps] = [snapshot?.settings, snapshot?.builds, snapshot?.steps];
-  const standing = useMemo(
-    () => ({ settings, builds, steps, used, tonightUntil }),
-    [settings, builds, steps, used, tonightUntil],
   );
 
   const keep = useCallback(async (next: PlanView, version: number, look: LongerLook | null) => {
@@ -269,7 +259,6 @@ export function PlanProvider({ children }: { children: ReactNode }) {
       lastChange,
       acceptChange,
       operations: new Map(view?.operations.map((operation) => [operation.id, operation])),
-      inputs: standing,
       request: inputs && requestOf(inputs.snapshot, inputs.used, inputs.tonightUntil),
       tonightUntil,
       setTonightUntil,
@@ -285,7 +274,6 @@ export function PlanProvider({ children }: { children: ReactNode }) {
       lastChange,
       acceptChange,
       inputs,
-      standing,
       tonightUntil,
       setTonightUntil,
     ],

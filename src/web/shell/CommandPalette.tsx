@@ -1,10 +1,10 @@
 import { Modal, TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { drawerPath, type Drawer } from '../components/drawers.ts';
+import { drawerAddress, type Drawer } from '../components/drawers.ts';
 import { useBench } from '../data/bench.ts';
-import { DRAWERS } from '../drawers.ts';
-import { STAGES } from './stages.ts';
+import { DRAWERS, STAGES } from '../drawers.ts';
+import { drawerName } from './openedDrawer.ts';
 
 interface Destination {
   name: string;
@@ -13,11 +13,8 @@ interface Destination {
 
 const SHOWN = 9;
 /** "Kit, version: holes and cuts". */
-const nameOf = ({ stage, title, words }: Drawer): string => {
-  const name = STAGES.find(({ path }) => path === stage)?.name;
-  const place = name === undefined || name === title ? title : `${name}, ${title.toLowerCase()}`;
-  return words === undefined ? place : `${place}: ${words}`;
-};
+const nameOf = (drawer: Drawer): string =>
+  drawer.words === undefined ? drawerName(drawer) : `${drawerName(drawer)}: ${drawer.words}`;
 
 /** Goes anywhere by a few letters: builds, stages, sub-assemblies, shelf, bench. */
 export function CommandPalette({ buildId, onClose }: { buildId: string | undefined; onClose: () => void }) {
@@ -32,7 +29,7 @@ export function CommandPalette({ buildId, onClose }: { buildId: string | undefin
     return [
       ...DRAWERS.filter(({ stage }) => stage === null).map((drawer) => ({
         name: nameOf(drawer),
-        path: `/${drawer.path}`.replace(/\/:\w+\?$/, ''),
+        path: drawerAddress(drawer),
       })),
       ...builds.flatMap((build) => [
         ...STAGES.map(({ name, path }) => ({
@@ -40,7 +37,10 @@ export function CommandPalette({ buildId, onClose }: { buildId: string | undefin
           path: `/build/${build.id}/${path}`,
         })),
         ...DRAWERS.filter(({ stage, path, within }) => stage !== null && path !== '' && !within).map(
-          (drawer) => ({ name: `${build.name}: ${nameOf(drawer)}`, path: drawerPath(build.id, drawer) }),
+          (drawer) => ({
+            name: `${build.name}: ${nameOf(drawer)}`,
+            path: drawerAddress(drawer, { buildId: build.id }),
+          }),
         ),
         ...build.trays.flatMap((tray) => [
           { name: `${build.name}: ${tray.name}, colour`, path: `/build/${build.id}/colour/${tray.id}` },

@@ -51,7 +51,7 @@ export function ErrorPage() {
           Try again
         </button>
         {build && (
-          <Link to={`/build/${build.id}/kit/parts`} className="quiet">
+          <Link to={`/build/${build.id}/kit`} className="quiet">
             Open the kit of {build.name}
           </Link>
         )}

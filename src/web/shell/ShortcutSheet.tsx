@@ -1,5 +1,5 @@
 import { Kbd, Modal } from '@mantine/core';
-import { STAGES } from './stages.ts';
+import { STAGES } from '../drawers.ts';
 
 const KEYS: [keys: string[], what: string][] = [
   [['Ctrl', 'K'], 'find anything'],

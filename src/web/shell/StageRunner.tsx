@@ -2,7 +2,8 @@ import { IconCheck } from '@tabler/icons-react';
 import { NavLink } from 'react-router';
 import { useBench } from '../data/bench.ts';
 import { usePlan } from '../data/plan.tsx';
-import { STAGES, stageStates } from './stages.ts';
+import { STAGES } from '../drawers.ts';
+import { stageStates } from './stages.ts';
 
 /** The stages of the build, hanging from a runner like parts on their frame. */
 export function StageRunner({ buildId }: { buildId: string }) {

@@ -16,7 +16,7 @@ describe('what a broken screen says of the records that it showed', () => {
     const join = { id: 'on', name: 'Body on', trayIds: [], afterJoinIds: ['gone'] };
     const parts = [{ ...plainPart('A1'), id: '__proto__' }];
     const found = recordFaults(build([join]), { ...EMPTY_KIT, parts });
-    expect(found.map(({ path }) => path)).toEqual(['/build/b/kit/trays', '/build/b/kit/parts']);
+    expect(found.map(({ path }) => path)).toEqual(['/build/b/kit/trays', '/build/b/kit']);
     expect(found[0]!.text).toMatch(/“Body on” waits for gone/);
     expect(found[1]!.text).toMatch(/A1 .*has an id that cannot be used/);
   });

@@ -1,9 +1,8 @@
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import type { BuildRecord } from '../../api/index.ts';
 import { plainOperation } from '../../core/plan/plainPlan.ts';
-import type { PlanView } from '../../core/plan/index.ts';
+import { summariseKit, type PlanView } from '../../core/plan/index.ts';
 import { EMPTY_KIT, plainPart, type Kit } from '../../core/kit/index.ts';
-import { summariseKit } from '../../core/plan/index.ts';
 
 // Data modules listen to the window that they are loaded into.
 let stageStates: typeof import('./stages.ts').stageStates;

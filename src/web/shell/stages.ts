@@ -2,18 +2,8 @@ import type { BuildRecord } from '../../api/index.ts';
 import { counted, targetLayer } from '../../core/kit/index.ts';
 import { dayText, whenText } from '../components/time.ts';
 import { problemOf, sessionSteps, upcomingSteps } from '../data/plan.tsx';
+import type { StagePath } from '../drawers.ts';
 import type { PlanView } from '../../core/plan/index.ts';
-
-/** The stages of a build in working order. */
-export const STAGES = [
-  { path: 'kit', name: 'Kit' },
-  { path: 'colour', name: 'Colour' },
-  { path: 'finish', name: 'Finish' },
-  { path: 'plan', name: 'Plan' },
-  { path: 'tonight', name: 'Tonight' },
-] as const;
-
-export type StagePath = (typeof STAGES)[number]['path'];
 
 export interface StageState {
   text: string;

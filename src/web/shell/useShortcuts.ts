@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { isTyping } from '../components/keys.ts';
 import { redo, undo } from '../data/undo.ts';
-import { STAGES } from './stages.ts';
+import { STAGES } from '../drawers.ts';
 
 /** Keys that work everywhere: stages by number, palette, sheet, undo and redo. */
 export function useShortcuts(buildId: string | undefined) {

@@ -1,3 +1,4 @@
+import { textHash } from '../../textHash.ts';
 import type { OperationPlan } from '../operation.ts';
 import type { DoneStep } from '../replan.ts';
 import type { PlanRequest } from './request.ts';
@@ -9,18 +10,20 @@ export function fingerprintOf(
   { operations, arcs }: OperationPlan,
   done: readonly DoneStep[],
 ): string {
-  return hashOf([
-    operations.map(({ id, hands, dry, family, chemistry, place }) => [
-      id,
-      hands,
-      dry,
-      family,
-      chemistry,
-      place,
+  return textHash(
+    JSON.stringify([
+      operations.map(({ id, hands, dry, family, chemistry, place }) => [
+        id,
+        hands,
+        dry,
+        family,
+        chemistry,
+        place,
+      ]),
+      arcs.map(({ from, to, minLag, maxLag }) => [from, to, minLag, maxLag]),
+      ...wishesOf(request, done),
     ]),
-    arcs.map(({ from, to, minLag, maxLag }) => [from, to, minLag, maxLag]),
-    ...wishesOf(request, done),
-  ]);
+  );
 }
 
 /** As above, as plans were stored before: by all that steps said. A plan of such a data file is still good. */
@@ -30,7 +33,7 @@ export function earlierFingerprint(
   done: readonly DoneStep[],
 ): string {
   const timed = operations.map(({ holds: _holds, lessons: _lessons, ...operation }) => operation);
-  return hashOf([{ operations: timed, arcs }, ...wishesOf(request, done)]);
+  return textHash(JSON.stringify([{ operations: timed, arcs }, ...wishesOf(request, done)]));
 }
 
 const wishesOf = (
@@ -44,14 +47,3 @@ const wishesOf = (
     tonightUntil ?? null,
   ],
 ];
-
-/** FNV-1a, 53 bits in two halves. */
-function hashOf(parts: readonly unknown[]): string {
-  const text = JSON.stringify(parts);
-  let [low, high] = [0x811c9dc5, 0x1000193];
-  for (let i = 0; i < text.length; i++) {
-    low = Math.imul(low ^ text.charCodeAt(i), 0x01000193) >>> 0;
-    high = Math.imul(high ^ text.charCodeAt(text.length - 1 - i), 0x01000193) >>> 0;
-  }
-  return `${low.toString(36)}-${high.toString(36)}-${text.length.toString(36)}`;
-}

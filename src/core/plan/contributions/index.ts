@@ -2,11 +2,13 @@ import type { PlanContribution } from '../contribution.ts';
 import { aims } from './aims.ts';
 import { brightwork } from './brightwork.ts';
 import { decisions } from './decisions.ts';
+import { finals } from './finals.ts';
 import { fits } from './fits.ts';
 import { joins } from './joins.ts';
 import { leftOutSteps } from './leftOutSteps.ts';
 import { preparation } from './preparation.ts';
 import { runs } from './runs.ts';
+import { stance } from './stance.ts';
 import { stacks } from './stacks.ts';
 import { wants } from './wants.ts';
 import { works } from './works.ts';
@@ -22,6 +24,8 @@ export const CONTRIBUTIONS: readonly PlanContribution[] = [
   runs,
   leftOutSteps,
   wants,
+  stance,
+  finals,
   decisions,
   aims,
 ];

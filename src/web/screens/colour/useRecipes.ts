@@ -11,6 +11,7 @@ import type {
   RecipeRequest,
 } from '../../../core/match/index.ts';
 import type { Surface } from '../../../core/paint/index.ts';
+import { textHash } from '../../../core/textHash.ts';
 import { recipePaint } from '../../data/mixable.ts';
 import type { RecipeWorker } from '../../workers/recipeWorker.ts';
 
@@ -47,10 +48,7 @@ const stamps = new WeakMap<PaintRecord, string>();
 export function paintStamp(paint: PaintRecord): string {
   let stamp = stamps.get(paint);
   if (stamp === undefined) {
-    const text = JSON.stringify([recipePaint(paint), paint.priceCents]);
-    let hash = 0;
-    for (let at = 0; at < text.length; at++) hash = (Math.imul(hash, 31) + text.charCodeAt(at)) | 0;
-    stamp = `${paint.id}~${hash}`;
+    stamp = textHash(JSON.stringify([recipePaint(paint), paint.priceCents]));
     stamps.set(paint, stamp);
   }
   return stamp;

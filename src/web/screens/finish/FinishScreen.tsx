@@ -7,7 +7,7 @@ import { resolveStack } from '../../../core/kit/index.ts';
 import { CrossSection } from '../../components/CrossSection.tsx';
 import { FindingList } from '../../components/FindingList.tsx';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
-import { drawerPath, useDrawers } from '../../components/drawers.ts';
+import { drawerAddress, useDrawers } from '../../components/drawers.ts';
 import { EmptyStage } from '../../components/EmptyStage.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
@@ -128,7 +128,7 @@ function FinishEditor({
             style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 6, textAlign: 'center' }}
           >
             {others.map((drawer) => (
-              <Link key={drawer.path} to={drawerPath(build.id, drawer)} className="quiet">
+              <Link key={drawer.path} to={drawerAddress(drawer, { buildId: build.id })} className="quiet">
                 {drawer.title}
               </Link>
             ))}

@@ -1,5 +1,5 @@
 import { NavLink } from 'react-router';
-import { drawerPath, useDrawers, type DrawerFacts } from '../../components/drawers.ts';
+import { drawerAddress, useDrawers, type DrawerFacts } from '../../components/drawers.ts';
 
 /** The drawers of the kit, each with its state. */
 export function KitNav(facts: DrawerFacts) {
@@ -10,7 +10,7 @@ export function KitNav(facts: DrawerFacts) {
         {drawers.map((drawer) => (
           <li key={drawer.path}>
             <NavLink
-              to={drawerPath(facts.build.id, drawer)}
+              to={drawerAddress(drawer, { buildId: facts.build.id })}
               end={drawer.path === ''}
               className={({ isActive }) => (isActive ? 'active' : '')}
             >

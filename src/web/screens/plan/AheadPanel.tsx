@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { Warning } from '../../../core/plan/index.ts';
+import type { PlanView, Warning } from '../../../core/plan/index.ts';
 import { whenText } from '../../components/time.ts';
-import type { PlanView } from '../../../core/plan/index.ts';
 
 interface AheadPanelProps {
   buildId: string;

@@ -2,12 +2,10 @@ import { NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { numberLimits, textLimits } from '../../components/limits.ts';
 import { ownStepRecord } from '../../../core/kit/index.ts';
-import type { KitSummary } from '../../../core/plan/index.ts';
-import type { LongestSessions, PlanOperation } from '../../../core/plan/index.ts';
+import type { KitSummary, LongestSessions, PlanOperation, PlanView } from '../../../core/plan/index.ts';
 import { whenText } from '../../components/time.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
-import type { PlanView } from '../../../core/plan/index.ts';
 import { editOf, StepEditing } from './StepEditing.tsx';
 
 interface StepChangesProps {

@@ -7,10 +7,10 @@ import {
   nextToJoin,
   type LongestSessions,
   type PlanOperation,
+  type PlanView,
 } from '../../../core/plan/index.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
-import type { PlanView } from '../../../core/plan/index.ts';
 
 const UNCHANGED: Omit<StepEdit, 'id' | 'operationId'> = {
   title: '',

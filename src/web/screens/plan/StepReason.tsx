@@ -1,8 +1,7 @@
 import { Link } from 'react-router';
-import type { PlanOperation, StepConsequence } from '../../../core/plan/index.ts';
+import type { PlanOperation, PlanView, StepConsequence } from '../../../core/plan/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import { whenText } from '../../components/time.ts';
-import type { PlanView } from '../../../core/plan/index.ts';
 
 interface StepReasonProps {
   operation: PlanOperation;

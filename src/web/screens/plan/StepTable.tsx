@@ -1,8 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRef, useState } from 'react';
-import type { PlanOperation } from '../../../core/plan/index.ts';
+import type { PlanOperation, PlanView } from '../../../core/plan/index.ts';
 import { whenText } from '../../components/time.ts';
-import type { PlanView } from '../../../core/plan/index.ts';
 
 interface StepTableProps {
   steps: readonly { operation: PlanOperation; start: number }[];

@@ -1,6 +1,5 @@
 import type { BuildRecord } from '../../../api/index.ts';
-import { isDivisible } from '../../../core/plan/index.ts';
-import type { PlanView } from '../../../core/plan/index.ts';
+import { isDivisible, type PlanView } from '../../../core/plan/index.ts';
 import { changeStep, editOf } from './StepEditing.tsx';
 
 interface TooLongProps {

@@ -3,21 +3,22 @@ import { useEffect, useRef, useState } from 'react';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import { dayText } from '../../components/time.ts';
 import { usePlan } from '../../data/plan.tsx';
-import type { WhatIf } from '../../../core/plan/index.ts';
+import type { WhatIf as Finding } from '../../../core/plan/index.ts';
 import type { PlanWorker } from '../../workers/planWorker.ts';
 
-/** What one more evening, longer evenings or a dehydrator would give: the plan is solved again for each. */
+type State = 'idle' | 'working' | 'done' | 'failed';
+
+/** What one more evening, longer evenings or a dehydrator would give: the plan is solved again for each. What was found
+ *  says nothing of another plan: each is given a panel of its own. */
 export function WhatIfPanel() {
-  const { request, inputs } = usePlan();
-  const [asked, setAsked] = useState<{
-    of: unknown;
-    state: 'working' | 'done' | 'failed';
-    found: WhatIf[];
-  }>();
-  // What the plan was made from is another by now: what was found for that says nothing any more.
-  const answer = asked && asked.of === inputs ? asked : undefined;
-  const state = answer?.state ?? 'idle';
-  const found = answer?.found ?? [];
+  const { view } = usePlan();
+  return <WhatIf key={view?.fingerprint} />;
+}
+
+function WhatIf() {
+  const { request } = usePlan();
+  const [found, setFound] = useState<Finding[]>([]);
+  const [state, setState] = useState<State>('idle');
   const worker = useRef<Worker | null>(null);
   const stop = () => {
     worker.current?.terminate();
@@ -27,23 +28,24 @@ export function WhatIfPanel() {
   const ask = () => {
     if (!request) return;
     stop();
-    setAsked({ of: inputs, state: 'working', found: [] });
+    setFound([]);
+    setState('working');
     const thread = new Worker(new URL('../../workers/planWorker.ts', import.meta.url), { type: 'module' });
     worker.current = thread;
-    const told = (change: (before: WhatIf[]) => WhatIf[], next: 'working' | 'done' | 'failed') => {
-      if (worker.current === thread)
-        setAsked((before) => before && { ...before, state: next, found: change(before.found) });
-    };
-    const fail = () => told((before) => before, 'failed');
+    // One that was ended may have spoken before it was.
+    const isNews = () => worker.current === thread;
+    const end = (next: State) => isNews() && setState(next);
     // A script that cannot be fetched or read answers nothing.
-    thread.onerror = fail;
+    thread.onerror = () => end('failed');
     void wrap<PlanWorker>(thread)
       .tryChanges(
         request,
-        proxy((one: WhatIf) => told((before) => [...before, one], 'working')),
+        proxy((one: Finding) => {
+          if (isNews()) setFound((before) => [...before, one]);
+        }),
       )
-      .then(() => told((before) => before, 'done'))
-      .catch(fail);
+      .then(() => end('done'))
+      .catch(() => end('failed'));
   };
   const now = found[0]?.finish ?? null;
   return (
@@ -75,7 +77,7 @@ export function WhatIfPanel() {
             className="why"
             onClick={() => {
               stop();
-              setAsked(undefined);
+              setState('idle');
             }}
           >
             cancel

@@ -1,7 +1,6 @@
 import { createEvents, type EventAttributes } from 'ics';
 import Papa from 'papaparse';
-import type { PlanOperation } from '../../../core/plan/index.ts';
-import type { PlanView } from '../../../core/plan/index.ts';
+import type { PlanOperation, PlanView } from '../../../core/plan/index.ts';
 
 interface Planned {
   operation: PlanOperation;

@@ -1,7 +1,6 @@
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
-import type { PaintRecord } from '../../../api/index.ts';
-import { shelfMerge } from '../../../api/index.ts';
+import { shelfMerge, type PaintRecord } from '../../../api/index.ts';
 import { spectrumFrom } from '../../../core/colour/index.ts';
 import { guessMapping, planMerge, readTable, shelfRows } from './shelfTable.ts';
 

@@ -4,12 +4,11 @@ import { Link } from 'react-router';
 import { schemaNumberLimits, schemaTextLimits } from '../../components/limits.ts';
 import { type BuildRecord, type StepRecord, stepInput } from '../../../api/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
-import type { PlanOperation } from '../../../core/plan/index.ts';
+import type { PlanOperation, PlanView } from '../../../core/plan/index.ts';
 import { isCommandKey } from '../../components/keys.ts';
 import { clockText, whenText } from '../../components/time.ts';
 import { tickStep } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
-import type { PlanView } from '../../../core/plan/index.ts';
 import { pausedKey, readTime, startedKey } from './stepClock.ts';
 import { WentWrong } from './WentWrong.tsx';
 

@@ -2,12 +2,11 @@ import { NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { textLimits } from '../../components/limits.ts';
 import { REPAIR_IDS, type RepairId, mishapRecord } from '../../../core/kit/index.ts';
-import { REPAIRS, type PlanOperation } from '../../../core/plan/index.ts';
+import { REPAIRS, type PlanOperation, type PlanView } from '../../../core/plan/index.ts';
 import { tickStep } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
-import type { PlanView } from '../../../core/plan/index.ts';
 
 interface WentWrongProps {
   operation: PlanOperation;

@@ -4,11 +4,15 @@ import { textLimits } from '../../../components/limits.ts';
 import type { BuildRecord, CodeRecord, TrayRecord } from '../../../../api/index.ts';
 import { spectrumToDisplay } from '../../../../core/colour/index.ts';
 import { formatMinutes, LAYER_KINDS } from '../../../../core/finish/index.ts';
-import { type PlannedLayer, type ProductIndex, stackRecord } from '../../../../core/kit/index.ts';
+import {
+  stackRecord,
+  type OwnStack,
+  type PlannedLayer,
+  type ProductIndex,
+} from '../../../../core/kit/index.ts';
 import { RemoveButton } from '../../../components/RemoveButton.tsx';
 import { Spoon } from '../../../components/Spoon.tsx';
 import { saveTrays } from '../../../data/bench.ts';
-import type { OwnStack } from '../../../../core/kit/index.ts';
 import { changeStock, useStock } from '../../../data/kit.ts';
 import { newId } from '../../../data/newId.ts';
 import { finishOf, type BuildContext } from '../../../data/buildContext.ts';
