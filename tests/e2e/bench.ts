@@ -102,7 +102,9 @@ export async function fill(page: Page, name: string, text: string, role = 'textb
   const field = await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`);
   await field!.evaluate((element) => element.scrollIntoView({ block: 'center' }));
   await field!.click({ count: 3 });
-  await page.keyboard.press('Backspace');
+  // In an empty number field, Backspace sends the caret to the front a moment later: in the middle of what is typed.
+  if (await field!.evaluate((element) => (element as HTMLInputElement).value !== ''))
+    await page.keyboard.press('Backspace');
   await field!.type(text);
 }
 
