@@ -53,7 +53,7 @@ function vitest(name, args, env = {}) {
 const tsc = bin('typescript', 'bin/tsc');
 check('types', tsc);
 check('types of the core, without browser or Node', [...tsc, '-p', 'tsconfig.core.json']);
-check('lint', [...bin('eslint', 'bin/eslint.js'), '.']);
+check('lint', [...bin('eslint', 'bin/eslint.js'), '--concurrency', 'auto', '.']);
 check('format', [...bin('prettier', 'bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']);
 check('dependency rule', [
   ...bin('dependency-cruiser', 'bin/dependency-cruise.mjs'),

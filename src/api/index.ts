@@ -1,6 +1,6 @@
 /** What crosses the wire: paths, schemas, records. */
 export { idFrom, isSameWord } from './ids.ts';
-export { CLOCK_HEADER, OWN_HEADER, PATHS, pathTo } from './paths.ts';
+export { CLOCK_HEADER, OWN_HEADER, PATHS, pathTo, WRITE_HEADER } from './paths.ts';
 export { wholeBench, type Answered, type KnownBuilds } from './wholeBench.ts';
 export * from './schemas.ts';
 export * from './kitSchemas.ts';

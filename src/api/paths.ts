@@ -55,3 +55,5 @@ export function pathTo(path: string, id: string): string {
 export const CLOCK_HEADER = 'Fanfare-Clock';
 /** Header of everything that changes the bench and is not JSON: no form of another site can send it. */
 export const OWN_HEADER = 'Fanfare-Request';
+/** Header that names a write: sent again under the same name it is not done again. */
+export const WRITE_HEADER = 'Idempotency-Key';

@@ -249,6 +249,17 @@ export const facts = sqliteTable('facts', {
   value: text('value').notNull(),
 });
 
+/** Writes that browsers have named, the newest of them, with what they were answered: one sent again is not done
+ *  again. No status: done, but the answer is not known. */
+export const writes = sqliteTable('writes', {
+  id: integer('id').primaryKey({ autoIncrement: true }),
+  key: text('key').notNull().unique(),
+  /** Method and address. */
+  what: text('what').notNull(),
+  status: integer('status'),
+  answer: text('answer'),
+});
+
 /** What was converted in this file once, by name; minutes since 1970. */
 export const conversions = sqliteTable('conversions', {
   name: text('name').primaryKey(),

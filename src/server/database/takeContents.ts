@@ -3,7 +3,7 @@ import { convertSurfaces } from '../store/convertSurfaces.ts';
 import { openDatabase } from './open.ts';
 
 /** Tables that say something of a file, not of the bench in it. */
-const OF_THE_FILE = new Set(['__drizzle_migrations', 'revisions', 'facts', 'sqlite_sequence']);
+const OF_THE_FILE = new Set(['__drizzle_migrations', 'revisions', 'facts', 'writes', 'sqlite_sequence']);
 
 /** Puts what another data file holds in the place of all that this one holds, in one transaction; the other is brought
  *  up to date first. Whatever a browser had read before is stale afterwards. */

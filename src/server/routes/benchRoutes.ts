@@ -26,7 +26,8 @@ import {
 } from '../store/benchStore.ts';
 import { readLessons } from '../store/kitStore.ts';
 import { nextVersion } from '../store/revisions.ts';
-import { benchRouter, writing, type ServerContext } from './serverContext.ts';
+import { writing } from '../store/writing.ts';
+import { benchRouter, type ServerContext } from './serverContext.ts';
 
 const isSameTick = (one: StepInput, two: StepInput): boolean =>
   one.endedAt === two.endedAt && one.minutes === two.minutes && one.note === two.note;
@@ -37,7 +38,7 @@ export function benchRoutes(
   watch: ClockWatch,
   guarded: boolean,
 ): Router {
-  const { router, get, post, put, remove } = benchRouter();
+  const { router, get, post, put, remove } = benchRouter({ db });
 
   const thermometer = simulatedThermometer(clock, WORLD);
   get(PATHS.thermometer, neverKept, (_request, response) => {

@@ -11,11 +11,12 @@ import { noteRefitDue } from '../store/cupStore.ts';
 import { changeDivision, removeJoin, removeTray, requireCode } from '../store/divisionStore.ts';
 import { nextVersion } from '../store/revisions.ts';
 import type { Learning } from './learning.ts';
-import { benchRouter, writing, type ServerContext } from './serverContext.ts';
+import { writing } from '../store/writing.ts';
+import { benchRouter, type ServerContext } from './serverContext.ts';
 
 /** Builds with their sub-assemblies and joints. */
 export function buildRoutes({ db }: ServerContext, learning: Learning): Router {
-  const { router, get, post, put, remove } = benchRouter();
+  const { router, get, post, put, remove } = benchRouter({ db });
 
   get(PATHS.build, (request, response) => {
     const id = idOf(request);

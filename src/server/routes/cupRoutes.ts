@@ -25,7 +25,8 @@ import { readCards, readCup, readCups, noteRefitDue } from '../store/cupStore.ts
 import { believedPaint, changeCode, readCode } from '../store/paintStore.ts';
 import { nextVersion } from '../store/revisions.ts';
 import type { Learning } from './learning.ts';
-import { benchRouter, writing, type ServerContext } from './serverContext.ts';
+import { writing } from '../store/writing.ts';
+import { benchRouter, type ServerContext } from './serverContext.ts';
 
 /** Gloss of a film as its labels have it: that of the paint of which there is most. */
 function filmGloss(
@@ -38,7 +39,7 @@ function filmGloss(
 
 /** Cups of mixed paint, the spoons sprayed from them, and the reader that reads them. */
 export function cupRoutes({ db, clock }: ServerContext, learning: Learning): Router {
-  const { router, get, post, put, remove } = benchRouter();
+  const { router, get, post, put, remove } = benchRouter({ db });
   const reader = simulatedReader(clock, WORLD);
   const minute = () => Math.floor(clock() / 60000);
 

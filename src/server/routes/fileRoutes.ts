@@ -24,8 +24,8 @@ const IN_MEMORY = ':memory:';
 const MOST_BYTES = 2_000_000_000;
 
 /** The data file as a whole: a backup to take away, and one to go back to. */
-export function fileRoutes({ sqlite, file, readOnly, clock }: ServerContext): Router {
-  const { router, get, post } = benchRouter();
+export function fileRoutes({ db, sqlite, file, readOnly, clock }: ServerContext): Router {
+  const { router, get, post } = benchRouter({ db });
 
   get(PATHS.backup, neverKept, async (_request, response) => {
     // A file that cannot be written has a folder that may not be either; what is read lies in one of its own.

@@ -10,7 +10,8 @@ import { idOf, validated } from '../requests/validated.ts';
 import { readBuild } from '../store/benchStore.ts';
 import { takeDivision } from '../store/divisionStore.ts';
 import { changeKitItems, readKitItems } from '../store/kitStore.ts';
-import { benchRouter, writing, type ServerContext } from './serverContext.ts';
+import { writing } from '../store/writing.ts';
+import { benchRouter, type ServerContext } from './serverContext.ts';
 
 const MOST_PICTURE_BYTES = 5_000_000;
 const kitChanges = changesSchema(KIT_ITEMS);
@@ -18,7 +19,7 @@ const stockChanges = changesSchema(STOCK_ITEMS);
 
 /** What is in the box and in stock, the division into sub-assemblies, and pictures of evidence. */
 export function kitRoutes({ db }: ServerContext): Router {
-  const { router, get, post, put } = benchRouter();
+  const { router, get, post, put } = benchRouter({ db });
 
   get(PATHS.kit, (request, response) => {
     const buildId = idOf(request);

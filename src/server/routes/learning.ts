@@ -1,7 +1,7 @@
 import type { Database } from '../database/open.ts';
 import { inPortions, oneAtATime } from '../requests/inPortions.ts';
 import { refitDone, refitDue, refitSteps } from '../store/cupStore.ts';
-import { writing } from './serverContext.ts';
+import { writing } from '../store/writing.ts';
 
 /** Learns the optics of paints from their readings, one request after the other and in portions, so that nothing else
  *  waits for it. */

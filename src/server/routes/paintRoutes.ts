@@ -34,11 +34,12 @@ import {
   takePaintVersion,
 } from '../store/paintStore.ts';
 import type { Learning } from './learning.ts';
-import { benchRouter, writing, type ServerContext } from './serverContext.ts';
+import { writing } from '../store/writing.ts';
+import { benchRouter, type ServerContext } from './serverContext.ts';
 
 /** The catalogue of paints, the shelf, and factory codes. */
 export function paintRoutes({ db }: ServerContext, learning: Learning): Router {
-  const { router, get, post, put, remove } = benchRouter();
+  const { router, get, post, put, remove } = benchRouter({ db });
 
   get(PATHS.paints, async (_request, response) => {
     await sendList(response, (await inPortions(paintsSince(db, undefined))).items);

@@ -7,6 +7,7 @@ import { notFound, ProblemError, shown, stale } from '../problem.ts';
 import { readBuild, readJoin, readTray } from './benchStore.ts';
 import { requireSoundTrays } from './kitStore.ts';
 import { nextVersion } from './revisions.ts';
+import { writing } from './writing.ts';
 
 const traysOf = (db: Database, buildId: string) =>
   db.select().from(trays).where(eq(trays.buildId, buildId)).all();
@@ -18,7 +19,7 @@ const FAULTS_NAMED = 5;
 /** Makes a change of a build's sub-assemblies and joins, in one stroke with the check that reading relies on: what was
  *  wrong before may stay, nothing new may be. Throws ProblemError (400) otherwise. */
 export function changeDivision<T>(db: Database, buildId: string, change: (tx: Database) => T): T {
-  return db.transaction((tx) => {
+  return writing(db, (tx) => {
     const faultsNow = () =>
       soundDivision({ trays: traysOf(tx, buildId), joins: joinsOf(tx, buildId) }).faults.map(
         ({ message }) => message,
@@ -61,7 +62,7 @@ function storeJoins(db: Database, before: readonly JoinRow[], after: readonly Jo
 
 /** Removes a join; what waited for it waits no more. Gives the build without it. */
 export function removeJoin(db: Database, id: string, version: number): BuildRecord {
-  return db.transaction((tx) => {
+  return writing(db, (tx) => {
     const current = readJoin(tx, id);
     if (!current) throw notFound('joint', id);
     if (current.version !== version) throw stale('joint', current);
@@ -74,7 +75,7 @@ export function removeJoin(db: Database, id: string, version: number): BuildReco
 /** Removes a sub-assembly, and it from the joins; a join with nothing left to join goes with it. Gives
  *  the build without them. */
 export function removeTray(db: Database, id: string, version: number): BuildRecord {
-  return db.transaction((tx) => {
+  return writing(db, (tx) => {
     const current = readTray(tx, id);
     if (!current) throw notFound('sub-assembly', id);
     if (current.version !== version) throw stale('sub-assembly', current);

@@ -18,7 +18,7 @@ const STEP: StepInput = {
   minutes: 12,
   note: '',
 };
-const OUTBOX = 'fanfare.steps-to-send';
+const UNSENT = 'fanfare.unsent-writes';
 
 const tray = (change: Partial<TrayRecord> = {}): TrayRecord => ({
   id: 'body',
@@ -52,6 +52,7 @@ describe('the bench as this tab knows it', () => {
     const bench = await import('./bench.ts');
     const undo = await import('./undo.ts');
     const kit = await import('./kit.ts');
+    const saving = await import('./saving.ts');
     const first = {
       steps: [],
       builds: [BUILD],
@@ -60,9 +61,20 @@ describe('the bench as this tab knows it', () => {
     await mutate('/api/bench', first, { revalidate: false });
     const known = async () =>
       (await mutate<BenchSnapshot>('/api/bench', (snapshot) => snapshot, { revalidate: false }))!;
-    return { bench, kit, undo, known, conflict, trayKnown: async () => (await known()).builds[0]!.trays[0] };
+    return {
+      bench,
+      kit,
+      saving,
+      undo,
+      known,
+      conflict,
+      trayKnown: async () => (await known()).builds[0]!.trays[0],
+    };
   };
   const asked = (): string[] => server.asked.map(({ method, path }) => `${method} ${path}`);
+  /** What the browser keeps of what has no answer yet. */
+  const kept = () =>
+    (JSON.parse(server.stored.get(UNSENT) ?? '[]') as { body: unknown }[]).map(({ body }) => body);
   const versionsSent = () => server.asked.map(({ version }) => version);
 
   beforeEach(() => {
@@ -78,10 +90,10 @@ describe('the bench as this tab knows it', () => {
     const { bench, undo, known } = await freshPage();
     const ticked = bench.tickStep(STEP);
     expect((await known()).steps).toEqual([STEP]);
-    expect(JSON.parse(server.stored.get(OUTBOX)!)).toEqual([STEP]);
+    expect(kept()).toEqual([STEP]);
     await ticked;
     expect(asked()).toEqual(['POST /api/steps']);
-    expect(JSON.parse(server.stored.get(OUTBOX)!)).toEqual([]);
+    expect(kept()).toEqual([]);
     expect(await undo.undo()).toBe('done: Clean up: Body');
     expect((await known()).steps).toEqual([]);
     await undo.redo();
@@ -99,12 +111,12 @@ describe('the bench as this tab knows it', () => {
     const ticked = bench.tickStep(STEP);
     await vi.advanceTimersByTimeAsync(5000);
     expect(server.asked).toEqual([]);
-    expect(JSON.parse(server.stored.get(OUTBOX)!)).toEqual([STEP]);
+    expect(kept()).toEqual([STEP]);
     server.comeBack();
     await vi.advanceTimersByTimeAsync(5000);
     await ticked;
     expect(server.asked).toEqual([{ method: 'POST', path: '/api/steps', body: STEP }]);
-    expect(JSON.parse(server.stored.get(OUTBOX)!)).toEqual([]);
+    expect(kept()).toEqual([]);
   });
 
   it.each([
@@ -122,7 +134,7 @@ describe('the bench as this tab knows it', () => {
     await vi.advanceTimersByTimeAsync(3000);
     const undone = undo.undo();
     await vi.advanceTimersByTimeAsync(3000);
-    expect(JSON.parse(server.stored.get(OUTBOX)!)).toEqual([]);
+    expect(kept()).toEqual([]);
     expect((await known()).steps).toEqual([]);
     server.comeBack();
     await vi.advanceTimersByTimeAsync(10_000);
@@ -146,13 +158,13 @@ describe('the bench as this tab knows it', () => {
     await vi.advanceTimersByTimeAsync(3000);
     const redone = undo.redo();
     await vi.advanceTimersByTimeAsync(3000);
-    expect(JSON.parse(server.stored.get(OUTBOX)!)).toEqual([STEP]);
+    expect(kept()).toEqual([STEP]);
     server.comeBack();
     await vi.advanceTimersByTimeAsync(20_000);
     await Promise.all([ticked, undone, redone]);
     expect(server.asked.map(({ method }) => method).filter((method) => method !== 'GET')).toEqual(['POST']);
     expect((await known()).steps).toEqual([STEP]);
-    expect(JSON.parse(server.stored.get(OUTBOX)!)).toEqual([]);
+    expect(kept()).toEqual([]);
   });
 
   it('sends a tick that the page was closed over after the next start, as it was made', async () => {
@@ -161,18 +173,17 @@ describe('the bench as this tab knows it', () => {
     void bench.tickStep(STEP);
     await vi.advanceTimersByTimeAsync(100);
     server.comeBack();
-    const { bench: later, known } = await freshPage();
-    later.sendOutbox();
-    await vi.advanceTimersByTimeAsync(100);
-    expect(server.asked.at(-1)).toEqual({ method: 'POST', path: '/api/steps', body: STEP });
-    expect((await known()).steps).toEqual([STEP]);
-    expect(JSON.parse(server.stored.get(OUTBOX)!)).toEqual([]);
+    const { saving } = await freshPage();
+    expect(await saving.sendUnsent()).toBe(1);
+    expect(server.asked).toEqual([{ method: 'POST', path: '/api/steps', body: STEP }]);
+    expect(kept()).toEqual([]);
+    expect(await saving.sendUnsent()).toBe(0);
   });
 
-  it('reads an outbox that cannot be read as an empty one', async () => {
-    const { bench } = await freshPage();
-    server.stored.set(OUTBOX, '[{"operationId":');
-    bench.sendOutbox();
+  it('takes what it kept for nothing where that cannot be read', async () => {
+    const { bench, saving } = await freshPage();
+    server.stored.set(UNSENT, '[{"key":');
+    await saving.sendUnsent();
     await vi.advanceTimersByTimeAsync(100);
     expect(server.asked).toEqual([]);
     await bench.tickStep(STEP);
@@ -185,7 +196,7 @@ describe('the bench as this tab knows it', () => {
     await expect(bench.tickStep(STEP)).rejects.toThrow('was ticked elsewhere');
     expect(undo.undoLabel()).toBeNull();
     expect(await undo.undo()).toBeNull();
-    expect(JSON.parse(server.stored.get(OUTBOX)!)).toEqual([]);
+    expect(kept()).toEqual([]);
     expect(asked()).toEqual(['POST /api/steps']);
   });
 

@@ -24,9 +24,8 @@ import {
   type TrayRecord,
 } from '../../api/index.ts';
 import { setBenchClock } from './clock.ts';
-import { keyedQueue } from './keyedQueue.ts';
 import { exchange, get, request, RequestProblem } from './request.ts';
-import { saving, savesSettled, setRefusal } from './saving.ts';
+import { recallableWrite, savesSettled, setRefusal, whenReached, write, type Recallable } from './saving.ts';
 import { forget, remember } from './undo.ts';
 import { saveVersioned, seeVersion } from './versioned.ts';
 
@@ -99,7 +98,7 @@ function updateBench(change: Change): void {
 }
 
 /** Fetches the bench again. SWR drops an answer that an edit has overtaken, so then it is asked for once more. */
-async function fetchBench(): Promise<void> {
+export async function fetchBench(): Promise<void> {
   for (let before = -1; before !== edits;) {
     before = edits;
     await mutate(PATHS.bench);
@@ -146,14 +145,15 @@ function trayInputOf({ name, areaCm2, substrateId, parts, layers, codeId, positi
   return { name, areaCm2, substrateId, partIds: parts.map(({ id }) => id), layers, codeId, position };
 }
 
-async function sendTray(tray: TrayRecord): Promise<void> {
+/** Saves a sub-assembly from its newest version. */
+export async function sendTray(tray: TrayRecord): Promise<void> {
   updateBench(putTray(tray));
   try {
     const saved = await saveVersioned({
       key: `tray ${tray.id}`,
       what: tray.name,
       version: tray.version,
-      send: (version) => request<TrayRecord>('PUT', pathTo(PATHS.tray, tray.id), trayInputOf(tray), version),
+      send: (version) => write<TrayRecord>('PUT', pathTo(PATHS.tray, tray.id), trayInputOf(tray), version),
       takeTheirs: (current) => (current ? updateBench(putTray(current as TrayRecord)) : void fetchBench()),
     });
     if (!saved) return;
@@ -190,8 +190,8 @@ export async function saveTrays(
   await send('after');
 }
 
-export async function addTray(buildId: string, tray: TrayInput): Promise<TrayRecord> {
-  const saved = await saving(() => request<TrayRecord>('POST', pathTo(PATHS.trays, buildId), tray));
+export async function sendNewTray(buildId: string, tray: TrayInput): Promise<TrayRecord> {
+  const saved = await write<TrayRecord>('POST', pathTo(PATHS.trays, buildId), tray);
   seeVersion(`tray ${saved.id}`, saved.version);
   updateBench(putTray(saved));
   return saved;
@@ -209,7 +209,7 @@ const remove = <T>(kind: string, path: string, { id, name, version }: Removed): 
     key: `${kind} ${id}`,
     what: name,
     version,
-    send: async (from) => ({ answer: await request<T>('DELETE', pathTo(path, id), undefined, from) }),
+    send: async (from) => ({ answer: await write<T>('DELETE', pathTo(path, id), undefined, from) }),
     takeTheirs: () => void fetchBench(),
   }).then((sent) => sent?.answer);
 
@@ -230,7 +230,7 @@ export const sendTrayRemoval = (tray: TrayRecord): Promise<void> => removeFrom('
 export const sendJoinRemoval = (join: JoinRecord): Promise<void> => removeFrom('join', PATHS.join, join);
 
 export async function sendJoin(buildId: string, join: JoinInput): Promise<JoinRecord> {
-  const saved = await saving(() => request<JoinRecord>('POST', pathTo(PATHS.joins, buildId), join));
+  const saved = await write<JoinRecord>('POST', pathTo(PATHS.joins, buildId), join);
   seeVersion(`join ${saved.id}`, saved.version);
   updateBench(changeBuild(buildId, (build) => ({ ...build, joins: [...build.joins, saved] })));
   refreshBench();
@@ -239,12 +239,12 @@ export async function sendJoin(buildId: string, join: JoinInput): Promise<JoinRe
 
 /** The clock of the machine is right, although it jumped. */
 export async function acceptClock(): Promise<void> {
-  await saving(() => request('POST', PATHS.clock));
+  await write('POST', PATHS.clock);
   await fetchBench();
 }
 
 export async function addBuild(build: BuildInput): Promise<BuildRecord> {
-  const saved = await saving(() => request<BuildRecord>('POST', PATHS.builds, build));
+  const saved = await write<BuildRecord>('POST', PATHS.builds, build);
   await fetchBench();
   return saved;
 }
@@ -265,7 +265,7 @@ async function sendSettings(settings: SettingsRecord): Promise<void> {
       what: 'bench settings',
       version: settings.version,
       send: (version) =>
-        request<SettingsRecord>('PUT', PATHS.benchSettings, { conditions, calendar, preferences }, version),
+        write<SettingsRecord>('PUT', PATHS.benchSettings, { conditions, calendar, preferences }, version),
       takeTheirs: () => void fetchBench(),
     });
   } catch (error) {
@@ -283,65 +283,35 @@ export async function saveSettings(
   await sendSettings(after);
 }
 
-/** Steps ticked while the server was away, kept until it has taken them. */
-const OUTBOX = 'fanfare.steps-to-send';
+/** Ticks that the server has not answered yet, by step. */
+const onTheirWay = new Map<string, Recallable<StepRecord>>();
 
-function outbox(): StepInput[] {
-  try {
-    return JSON.parse(localStorage.getItem(OUTBOX) ?? '[]') as StepInput[];
-  } catch {
-    return [];
-  }
-}
-
-function setOutbox(steps: StepInput[]): void {
-  localStorage.setItem(OUTBOX, JSON.stringify(steps));
-}
-
-/** The latest that is wanted of each step of the log: what was sent before and has not arrived is not sent any more. */
-const wanted = new Map<string, symbol>();
-
-const inOutbox = (operationId: string) => outbox().some((step) => step.operationId === operationId);
-const leaveOutbox = (gone: string) => setOutbox(outbox().filter(({ operationId }) => operationId !== gone));
+const stepKey = ({ operationId }: Pick<StepInput, 'operationId'>) => `step ${operationId}`;
 
 async function sendStep(step: StepInput): Promise<void> {
   const { operationId } = step;
-  const mine = Symbol(operationId);
-  wanted.set(operationId, mine);
-  leaveOutbox(operationId);
-  setOutbox([...outbox(), step]);
   updateBench((snapshot) => ({
     ...snapshot,
     steps: [...snapshot.steps.filter((each) => each.operationId !== operationId), step],
   }));
-  const isWanted = () => wanted.get(operationId) === mine;
+  const tick = recallableWrite<StepRecord>('POST', PATHS.steps, step);
+  onTheirWay.set(operationId, tick);
   try {
-    await keyedQueue(stepKey(step), () =>
-      saving(async () => {
-        // Taken back while the server was away: it need not hear of it.
-        if (!isWanted()) return;
-        const saved = await request<StepRecord>('POST', PATHS.steps, step);
-        seeVersion(stepKey(step), saved.version);
-      }),
-    );
+    seeVersion(stepKey(step), (await tick.answer)?.version);
   } catch (error) {
     // Another tab was first: what it ticked stands.
-    if (error instanceof RequestProblem && error.problem.status === 409) setRefusal(error.problem);
     void fetchBench();
     throw error;
   } finally {
-    if (isWanted()) leaveOutbox(operationId);
+    if (onTheirWay.get(operationId) === tick) onTheirWay.delete(operationId);
   }
 }
 
-const stepKey = ({ operationId }: Pick<StepInput, 'operationId'>) => `step ${operationId}`;
-
 async function takeBackStep(step: StepInput): Promise<void> {
   const { buildId, operationId, title } = step;
-  // Whether it got to the server although no answer came back is known once that is.
-  const isUnsure = inOutbox(operationId);
-  wanted.delete(operationId);
-  leaveOutbox(operationId);
+  // Whether one without an answer got to the server all the same is known once that is asked.
+  const unanswered = onTheirWay.get(operationId);
+  unanswered?.recall();
   updateBench((snapshot) => ({
     ...snapshot,
     steps: snapshot.steps.filter((each) => each.operationId !== operationId),
@@ -351,24 +321,24 @@ async function takeBackStep(step: StepInput): Promise<void> {
     what: title,
     send: async (version) => {
       let there: number | undefined = version;
-      if (isUnsure) {
-        const { steps } = await request<BuildDetail>('GET', pathTo(PATHS.build, buildId));
+      if (unanswered) {
+        const { steps } = await whenReached(() => get<BuildDetail>(pathTo(PATHS.build, buildId)));
         there = steps.find((each) => each.operationId === operationId)?.version;
       }
-      if (there !== undefined) await request('DELETE', pathTo(PATHS.step, operationId), undefined, there);
+      if (there !== undefined) await write('DELETE', pathTo(PATHS.step, operationId), undefined, there);
     },
     takeTheirs: () => void fetchBench(),
   });
 }
 
 /** Ticks a step; kept in this browser until the server has it. */
-export async function tickStep(step: StepInput): Promise<void> {
+export async function tickStep(step: StepInput, by = remember): Promise<void> {
   const change = {
     label: `done: ${step.title}`,
     undo: () => takeBackStep(step),
     redo: () => sendStep(step),
   };
-  remember(change);
+  by(change);
   try {
     await sendStep(step);
   } catch (error) {
@@ -377,17 +347,12 @@ export async function tickStep(step: StepInput): Promise<void> {
   }
 }
 
-/** Sends what an earlier visit could not. */
-export function sendOutbox(): void {
-  for (const step of outbox()) void sendStep(step).catch(() => undefined);
-}
-
 /** Stores the plan that is shown. It follows from what is saved already, so a failure loses nothing: the next
  *  planning stores it again. */
 export async function savePlan(plan: PlanRecord): Promise<void> {
   try {
     const { version, ...input } = plan;
-    const saved = await request<PlanRecord>('PUT', PATHS.plan, input, version);
+    const saved = await request<PlanRecord>('PUT', PATHS.plan, { body: input, version });
     updateBench((snapshot) => ({ ...snapshot, plan: saved }));
   } catch (error) {
     if (!(error instanceof RequestProblem)) return;
@@ -416,7 +381,7 @@ async function sendPaint(
     key: `paint ${paint.id}`,
     what: `${paint.name} (${paint.range})`,
     version: paint.version,
-    send: (version) => request<PaintRecord>(method, pathTo(path, paint.id), body, version),
+    send: (version) => write<PaintRecord>(method, pathTo(path, paint.id), body, version),
     takeTheirs: (current) => (current ? updatePaint(current as PaintRecord) : void mutate(PATHS.paints)),
   });
   if (saved) updatePaint(saved);
@@ -460,18 +425,18 @@ export async function savePaint(paint: PaintRecord, change: PaintUpdate, label: 
 
 /** Merges a list into the shelf, all of it or nothing. */
 export async function mergeShelf(merge: ShelfMerge): Promise<void> {
-  await saving(() => request('POST', PATHS.shelfMerge, merge));
+  await write('POST', PATHS.shelfMerge, merge);
   await mutate(PATHS.paints);
 }
 
 export async function addPaints(paints: PaintInput[]): Promise<PaintRecord[]> {
-  const saved = await saving(() => request<PaintRecord[]>('POST', PATHS.paints, { paints }));
+  const saved = await write<PaintRecord[]>('POST', PATHS.paints, { paints });
   await mutate(PATHS.paints);
   return saved;
 }
 
 export async function addCode(code: CodeInput): Promise<CodeRecord> {
-  const saved = await saving(() => request<CodeRecord>('POST', PATHS.codes, code));
+  const saved = await write<CodeRecord>('POST', PATHS.codes, code);
   await mutate(PATHS.codes);
   return saved;
 }

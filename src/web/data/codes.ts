@@ -1,7 +1,6 @@
 import { mutate } from 'swr';
 import { PATHS, pathTo, type CodeInput, type CodeRecord, type CodeUpdate } from '../../api/index.ts';
-import { request } from './request.ts';
-import { saving } from './saving.ts';
+import { write } from './saving.ts';
 import { remember } from './undo.ts';
 import { saveVersioned, seeVersion } from './versioned.ts';
 
@@ -13,7 +12,7 @@ export async function importCodes(
   onProgress: (share: number) => void,
 ): Promise<void> {
   for (let from = 0; from < codes.length; from += AT_ONCE) {
-    await saving(() => request('POST', PATHS.codeBatch, { codes: codes.slice(from, from + AT_ONCE) }));
+    await write('POST', PATHS.codeBatch, { codes: codes.slice(from, from + AT_ONCE) });
     onProgress(Math.min(1, (from + AT_ONCE) / codes.length));
   }
   await mutate(PATHS.codes);
@@ -31,7 +30,7 @@ async function sendCode(code: CodeRecord, change: CodeUpdate): Promise<void> {
     key: `code ${code.id}`,
     what: `${code.code} ${code.name}`,
     version: code.version,
-    send: (version) => request<CodeRecord>('PUT', pathTo(PATHS.code, code.id), change, version),
+    send: (version) => write<CodeRecord>('PUT', pathTo(PATHS.code, code.id), change, version),
     takeTheirs: (current) => (current ? putCode(current as CodeRecord) : void mutate(PATHS.codes)),
   });
   if (saved) putCode(saved);
@@ -39,9 +38,7 @@ async function sendCode(code: CodeRecord, change: CodeUpdate): Promise<void> {
 
 /** Reads a chip of a code: one more source, with its spectrum. */
 export async function readChip(code: CodeRecord, note: string): Promise<void> {
-  const saved = await saving(() =>
-    request<CodeRecord>('POST', pathTo(PATHS.codeReadings, code.id), { note }),
-  );
+  const saved = await write<CodeRecord>('POST', pathTo(PATHS.codeReadings, code.id), { note });
   seeVersion(`code ${saved.id}`, saved.version);
   putCode(saved);
 }

@@ -1,4 +1,4 @@
-import { useSyncExternalStore } from 'react';
+import { create } from 'zustand';
 
 /** A record that another tab changed while this one was editing it. */
 export interface Conflict {
@@ -8,31 +8,19 @@ export interface Conflict {
   takeTheirs: () => void;
 }
 
-let current: Conflict | null = null;
-const listeners = new Set<() => void>();
+/** Questions that wait for the builder, one after the other. */
+const useQuestions = create<{ conflicts: readonly Conflict[] }>(() => ({ conflicts: [] }));
 
-function set(next: Conflict | null): void {
-  current = next;
-  listeners.forEach((listener) => listener());
-}
-
-export function useConflict(): Conflict | null {
-  return useSyncExternalStore(
-    (listener) => {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
-    () => current,
-  );
-}
+export const useConflict = (): Conflict | null => useQuestions(({ conflicts }) => conflicts[0] ?? null);
 
 /** Asks the builder which of two versions to keep. */
 export function askWhichToKeep(what: string, detail: string): Promise<'mine' | 'theirs'> {
   return new Promise((resolve) => {
     const answer = (choice: 'mine' | 'theirs') => () => {
-      set(null);
+      useQuestions.setState(({ conflicts }) => ({ conflicts: conflicts.filter((each) => each !== asked) }));
       resolve(choice);
     };
-    set({ what, detail, keepMine: answer('mine'), takeTheirs: answer('theirs') });
+    const asked: Conflict = { what, detail, keepMine: answer('mine'), takeTheirs: answer('theirs') };
+    useQuestions.setState(({ conflicts }) => ({ conflicts: [...conflicts, asked] }));
   });
 }

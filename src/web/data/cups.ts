@@ -9,8 +9,8 @@ import {
   type ReadingInput,
   type ReadingRecord,
 } from '../../api/index.ts';
-import { get, request } from './request.ts';
-import { saving } from './saving.ts';
+import { get } from './request.ts';
+import { write } from './saving.ts';
 import { remember } from './undo.ts';
 import { saveVersioned } from './versioned.ts';
 
@@ -40,7 +40,7 @@ function learned(): void {
 }
 
 export async function addCup(buildId: string, cup: CupInput): Promise<CupRecord> {
-  const saved = await saving(() => request<CupRecord>('POST', pathTo(PATHS.buildCups, buildId), cup));
+  const saved = await write<CupRecord>('POST', pathTo(PATHS.buildCups, buildId), cup);
   putCup(saved);
   return saved;
 }
@@ -58,7 +58,7 @@ async function sendCup(id: string, change: (cup: CupRecord) => CupUpdate): Promi
       const now = await mutate<CupRecord[]>(PATHS.cups, (known) => known, { revalidate: false });
       cup = now?.find((other) => other.id === id && other.version >= cup!.version) ?? cup!;
       if (cup.version < version) cup = await freshCup(id, cup);
-      return request<CupRecord>('PUT', pathTo(PATHS.cup, id), change(cup), version);
+      return write<CupRecord>('PUT', pathTo(PATHS.cup, id), change(cup), version);
     },
     takeTheirs: (current) => (current ? putCup(current as CupRecord) : void mutate(PATHS.cups)),
   });
@@ -94,12 +94,12 @@ export async function addDrops(cup: CupRecord, add: Record<string, number>, at: 
 }
 
 export async function readSpoon(cupId: string, input: ReadingInput): Promise<void> {
-  putCup(await saving(() => request<CupRecord>('POST', pathTo(PATHS.cupReadings, cupId), input)));
+  putCup(await write<CupRecord>('POST', pathTo(PATHS.cupReadings, cupId), input));
   learned();
 }
 
 export async function readPaintCard(paintId: string, input: ReadingInput): Promise<void> {
-  await saving(() => request('POST', pathTo(PATHS.paintReadings, paintId), input));
+  await write('POST', pathTo(PATHS.paintReadings, paintId), input);
   learned();
 }
 
@@ -117,7 +117,7 @@ export async function setAside(reading: ReadingRecord, label: string): Promise<v
       key: `reading ${reading.id}`,
       what: reading.note || 'the reading',
       version: reading.version,
-      send: (version) => request<ReadingRecord>('PUT', pathTo(PATHS.reading, reading.id), { aside }, version),
+      send: (version) => write<ReadingRecord>('PUT', pathTo(PATHS.reading, reading.id), { aside }, version),
       takeTheirs: () => undefined,
     });
     await mutate(PATHS.cups);
@@ -128,7 +128,7 @@ export async function setAside(reading: ReadingRecord, label: string): Promise<v
 }
 
 async function reader(method: 'POST' | 'DELETE', path: string): Promise<void> {
-  const state = await saving(() => request<ReaderRecord>(method, path));
+  const state = await write<ReaderRecord>(method, path);
   await mutate(PATHS.reader, state, { revalidate: false });
 }
 export const connectReader = () => reader('POST', PATHS.reader);

@@ -1,12 +1,11 @@
 import { mutate } from 'swr';
 import { PATHS } from '../../api/index.ts';
-import { request } from './request.ts';
-import { saving } from './saving.ts';
+import { write } from './saving.ts';
 import { forgetAll } from './undo.ts';
 
 /** Puts a backup in the place of everything on the bench. Gives where the server keeps what was there before. */
 export async function restoreBackup(file: Blob): Promise<string> {
-  const { kept } = await saving(() => request<{ kept: string }>('POST', PATHS.restore, file));
+  const { kept } = await write<{ kept: string }>('POST', PATHS.restore, file);
   // What was done before has nothing to be taken back from any more.
   forgetAll();
   await mutate(() => true);
@@ -15,6 +14,6 @@ export async function restoreBackup(file: Blob): Promise<string> {
 
 /** Ends this browser's session; the passphrase is asked for again. */
 export async function signOut(): Promise<void> {
-  await saving(() => request('POST', PATHS.signOut));
+  await write('POST', PATHS.signOut);
   location.assign(PATHS.signIn);
 }

@@ -22,22 +22,26 @@ import {
   type Stock,
   type StockItemKind,
   type TakenProposal,
+  type TrayInput,
   withoutOrphans,
   withWhatGoesToo,
 } from '../../core/kit/index.ts';
 import {
   currentBuild,
+  fetchBench,
   refreshBench,
   replaceBuild,
   sendJoin,
   sendJoinRemoval,
+  sendNewTray,
+  sendTray,
   sendTrayRemoval,
 } from './bench.ts';
 import { askWhichToKeep } from './conflict.ts';
 import { keyedQueue } from './keyedQueue.ts';
 import { newId } from './newId.ts';
-import { get, request, RequestProblem } from './request.ts';
-import { saving, savesSettled } from './saving.ts';
+import { get, RequestProblem } from './request.ts';
+import { savesSettled, write } from './saving.ts';
 import { remember } from './undo.ts';
 import { isStale, newestVersion, seeVersion } from './versioned.ts';
 
@@ -134,7 +138,7 @@ async function sendSome(path: string, changes: readonly ItemChange[]): Promise<v
       })),
     };
     try {
-      const saved = await saving(() => request<KitItemsRecord>('PUT', path, body));
+      const saved = await write<KitItemsRecord>('PUT', path, body);
       for (const item of saved.items) seeVersion(keyOf(item), item.version);
       return;
     } catch (error) {
@@ -178,13 +182,40 @@ async function change(
   before: readonly KitItemRecord[],
   changes: readonly ItemChange[],
   label: string,
+  { by = remember, afterUndo = () => Promise.resolve() } = {},
 ): Promise<void> {
   const known = new Map(before.map((item) => [keyOf(item), item]));
   const back = [...changes].reverse().map(({ kind, id }): ItemChange => {
     return { kind, id, value: (known.get(keyOf({ kind, id }))?.value as object | undefined) ?? null };
   });
-  remember({ label, undo: () => send(path, back), redo: () => send(path, changes) });
+  const undo = async () => {
+    await send(path, back);
+    await afterUndo();
+  };
+  by({ label, undo, redo: () => send(path, changes) });
   await send(path, changes);
+}
+
+/** What puts the parts that changes take away back into the sub-assemblies in which they lie, once they are back. */
+async function puttingBack(buildId: string, changes: readonly KitChange[]): Promise<() => Promise<void>> {
+  const gone = new Set(
+    changes.flatMap(({ kind, id, value }) => (kind === 'part' && value === null ? id : [])),
+  );
+  const build = await currentBuild(buildId);
+  const trays = (build?.trays ?? []).filter(({ parts }) => parts.some(({ id }) => gone.has(id)));
+  return async () => {
+    if (trays.length === 0) return;
+    // The server took them out, and each of these sub-assemblies is at another version since.
+    await fetchBench();
+    const now = await currentBuild(buildId);
+    for (const { id, parts } of trays) {
+      const tray = now?.trays.find((each) => each.id === id);
+      if (!tray) continue;
+      const left = new Set(tray.parts.map((part) => part.id));
+      const back = parts.filter((part) => gone.has(part.id) && !left.has(part.id));
+      if (back.length > 0) await sendTray({ ...tray, parts: [...tray.parts, ...back] });
+    }
+  };
 }
 
 /** Saves changes of a kit at once, with all that must change so that nothing refers to what they take away, and
@@ -193,6 +224,7 @@ export async function changeKit(
   buildId: string,
   changes: readonly KitChange[],
   label: string,
+  by = remember,
 ): Promise<void> {
   if (changes.length === 0) return;
   const before = await itemsNow(kitPath(buildId));
@@ -201,7 +233,7 @@ export async function changeKit(
   const more = gone(all) - gone(changes);
   // What undo would bring back is said with its name.
   const whole = more > 0 ? `${label}, and ${counted(more, 'record')} that went with it` : label;
-  await change(kitPath(buildId), before, all, whole);
+  await change(kitPath(buildId), before, all, whole, { by, afterUndo: await puttingBack(buildId, all) });
 }
 
 /** Saves changes of the stock at once and remembers how to take them back. */
@@ -227,7 +259,7 @@ export async function keepPicture(buildId: string, file: File): Promise<string> 
   const canvas = new OffscreenCanvas(Math.round(bitmap.width * scale), Math.round(bitmap.height * scale));
   canvas.getContext('2d')!.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
   const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.85 });
-  const kept = await saving(() => request<{ id: string }>('POST', pathTo(PATHS.pictures, buildId), blob));
+  const kept = await write<{ id: string }>('POST', pathTo(PATHS.pictures, buildId), blob);
   return kept.id;
 }
 
@@ -274,9 +306,7 @@ async function sendDivision(buildId: string, division: Division): Promise<void> 
       removedJoins: joins.removed,
     };
     try {
-      replaceBuild(
-        await saving(() => request<BuildRecord>('PUT', pathTo(PATHS.subassemblies, buildId), input)),
-      );
+      replaceBuild(await write<BuildRecord>('PUT', pathTo(PATHS.subassemblies, buildId), input));
       return;
     } catch (error) {
       if (!isStale(error)) {
@@ -299,8 +329,25 @@ async function changeDivision(
   change: () => Promise<unknown>,
 ): Promise<void> {
   const before = divisionOf(build);
-  remember({ label, undo: () => sendDivision(build.id, before), redo: change });
-  await change();
+  let after: Division | undefined;
+  const make = async () => {
+    await change();
+    const now = await currentBuild(build.id);
+    after = now && divisionOf(now);
+  };
+  // Made again it is laid over with the ids that it had: what was done after it finds them.
+  const redo = () => (after ? sendDivision(build.id, after) : make());
+  remember({ label, undo: () => sendDivision(build.id, before), redo });
+  await make();
+}
+
+/** Adds a sub-assembly to the division. */
+export async function addTray(build: BuildRecord, tray: TrayInput): Promise<TrayRecord> {
+  let added: TrayRecord | undefined;
+  await changeDivision(build, `add ${tray.name}`, async () => {
+    added = await sendNewTray(build.id, tray);
+  });
+  return added!;
 }
 
 /** Removes a sub-assembly, and it from the joins. */

@@ -1,4 +1,4 @@
-import { OWN_HEADER, type Answered, type Problem } from '../../api/index.ts';
+import { OWN_HEADER, WRITE_HEADER, type Answered, type Problem } from '../../api/index.ts';
 import { setSignedOut } from './signedOut.ts';
 
 /** An answer of the server that says what went wrong. */
@@ -19,12 +19,19 @@ export class SignedOut extends Unreachable {}
 
 type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
 
-/** Sends a body as it is, JSON apart, and reads JSON, with the headers of the answer. `version`: that of the record
- *  which is changed or removed. Throws RequestProblem for an answer with a problem, Unreachable for none. */
+interface Sent {
+  body?: unknown;
+  /** Of the record that is changed or removed. */
+  version?: number;
+  /** Names a write that may have to be sent again. */
+  key?: string;
+}
+
+/** Sends a body as it is, JSON apart, and reads JSON, with the headers of the answer. Throws RequestProblem for an answer with a problem, Unreachable for none. */
 export async function exchange<T>(
   method: Method,
   path: string,
-  { body, version }: { body?: unknown; version?: number } = {},
+  { body, version, key }: Sent = {},
 ): Promise<Answered<T>> {
   const isFile = body instanceof Blob;
   let response: Response;
@@ -35,6 +42,7 @@ export async function exchange<T>(
         ...(body === undefined || isFile ? {} : { 'content-type': 'application/json' }),
         ...(method === 'GET' ? {} : { [OWN_HEADER]: '1' }),
         ...(version === undefined ? {} : { 'if-match': `"${version}"` }),
+        ...(key === undefined ? {} : { [WRITE_HEADER]: key }),
       },
       body: body === undefined ? undefined : isFile ? body : JSON.stringify(body),
     });
@@ -66,8 +74,8 @@ async function problemIn(response: Response): Promise<Problem> {
 }
 
 /** The same without the headers. */
-export async function request<T>(method: Method, path: string, body?: unknown, version?: number): Promise<T> {
-  return (await exchange<T>(method, path, { body, version })).body;
+export async function request<T>(method: Method, path: string, sent?: Sent): Promise<T> {
+  return (await exchange<T>(method, path, sent)).body;
 }
 
 export const get = <T>(path: string): Promise<T> => request<T>('GET', path);

@@ -1,72 +1,150 @@
-import { useSyncExternalStore } from 'react';
+import { mutate } from 'swr';
+import { create } from 'zustand';
 import type { Problem } from '../../api/index.ts';
 import { benchNow } from './clock.ts';
-import { RequestProblem, Unreachable } from './request.ts';
+import { request, RequestProblem, Unreachable } from './request.ts';
+import { answered, keep, unsent, type Write } from './unsent.ts';
 
 /** Whether what the builder sees is on disk. */
 export type SavedState = { kind: 'saved'; at: number | null } | { kind: 'saving' } | { kind: 'waiting' };
 
-let state: SavedState = { kind: 'saved', at: null };
-/** What the server would not take; it stands until the builder has read it, whatever is saved meanwhile. */
-let refusal: Problem | null = null;
+interface Saving {
+  state: SavedState;
+  /** What the server would not take; it stands until the builder has read it, whatever is saved meanwhile. */
+  refusal: Problem | null;
+}
+
+const useSaving = create<Saving>(() => ({ state: { kind: 'saved', at: null }, refusal: null }));
 let pending = 0;
 let onSettled: (() => void)[] = [];
-const listeners = new Set<() => void>();
 
-function set(next: SavedState): void {
-  state = next;
-  if (pending === 0) {
-    for (const resolve of onSettled) resolve();
-    onSettled = [];
-  }
-  listeners.forEach((listener) => listener());
-}
-
-function subscribe(listener: () => void) {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-}
-
-export function useSavedState(): SavedState {
-  return useSyncExternalStore(subscribe, () => state);
-}
-
+const show = (state: SavedState): void => useSaving.setState({ state });
+export const useSavedState = (): SavedState => useSaving(({ state }) => state);
+export const useRefusal = (): Problem | null => useSaving(({ refusal }) => refusal);
+export const refusalNow = (): Problem | null => useSaving.getState().refusal;
 /** Shows a refusal, or takes it away (null). */
-export function setRefusal(next: Problem | null): void {
-  refusal = next;
-  listeners.forEach((listener) => listener());
+export const setRefusal = (refusal: Problem | null): void => useSaving.setState({ refusal });
+
+/** After so many ms what could not be sent is tried again, the last of them for as long as it takes. */
+const RETRIES_MS = [100, 300, 1000, 2000];
+
+/** The last of the writes that wait for each other: everything is sent in the order in which it was done. */
+let last: Promise<unknown> = Promise.resolve();
+
+/** Sends a change after all that were made before it, and shows its fate. It is kept in the browser until it is
+ *  answered; while the server is away it waits and is tried again under the same name, so that it is done once. A refusal
+ *  is shown and thrown on. */
+export function write<T>(
+  method: Write['method'],
+  path: string,
+  body?: unknown,
+  version?: number,
+): Promise<T> {
+  return recallableWrite<T>(method, path, body, version).answer as Promise<T>;
 }
 
-export function useRefusal(): Problem | null {
-  return useSyncExternalStore(subscribe, () => refusal);
+/** A write that can be called back while it has no answer. */
+export interface Recallable<T> {
+  /** Undefined where it was called back. */
+  answer: Promise<T | undefined>;
+  /** Sends it no more. Whether the server has it all the same is not known. */
+  recall: () => void;
 }
 
-const RETRY_MS = 2000;
+export function recallableWrite<T>(
+  method: Write['method'],
+  path: string,
+  body?: unknown,
+  version?: number,
+): Recallable<T> {
+  const change: Write = { key: crypto.randomUUID(), method, path, body, version };
+  let isWanted = true;
+  keep(change);
+  return {
+    answer: inTurn(() => sent<T>(change, () => isWanted)),
+    recall: () => {
+      isWanted = false;
+      answered(change);
+    },
+  };
+}
 
-/** Runs a change and shows its fate; while the server is away the change waits and is tried again.
- *  A refusal is shown and thrown on. */
-export async function saving<T>(send: () => Promise<T>): Promise<T> {
+function inTurn<T>(send: () => Promise<T>): Promise<T> {
   pending++;
-  set({ kind: 'saving' });
-  try {
-    for (;;) {
-      try {
-        const result = await send();
-        pending--;
-        set(pending > 0 ? { kind: 'saving' } : { kind: 'saved', at: benchNow() });
-        return result;
-      } catch (error) {
-        if (!(error instanceof Unreachable)) throw error;
-        set({ kind: 'waiting' });
-        await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+  show({ kind: 'saving' });
+  const result = last.then(send);
+  last = result.catch(() => undefined);
+  return result.then(
+    (value) => {
+      settle(benchNow());
+      return value;
+    },
+    (error: unknown) => {
+      const now = useSaving.getState().state;
+      settle(now.kind === 'saved' ? now.at : null);
+      if (error instanceof RequestProblem && error.problem.type !== '/problems/stale-version') {
+        setRefusal(error.problem);
+        // It is there, but what it is like now is only known to the server.
+        if (error.problem.type === '/problems/answer-lost') void mutate(() => true);
       }
-    }
-  } catch (error) {
-    pending--;
-    set(pending > 0 ? { kind: 'saving' } : { kind: 'saved', at: state.kind === 'saved' ? state.at : null });
-    if (error instanceof RequestProblem && error.problem.status !== 409) setRefusal(error.problem);
-    throw error;
+      throw error;
+    },
+  );
+}
+
+function settle(at: number | null): void {
+  pending--;
+  show(pending > 0 ? { kind: 'saving' } : { kind: 'saved', at });
+  if (pending > 0) return;
+  for (const resolve of onSettled) resolve();
+  onSettled = [];
+}
+
+async function sent<T>(change: Write, isWanted = () => true): Promise<T | undefined> {
+  try {
+    return await untilReached(() => request<T>(change.method, change.path, change), isWanted);
+  } finally {
+    answered(change);
   }
+}
+
+async function untilReached<T>(ask: () => Promise<T>, isWanted?: () => boolean): Promise<T>;
+async function untilReached<T>(ask: () => Promise<T>, isWanted = () => true): Promise<T | undefined> {
+  for (let tries = 0; isWanted(); tries++) {
+    try {
+      return await ask();
+    } catch (error) {
+      if (!(error instanceof Unreachable)) throw error;
+      show({ kind: 'waiting' });
+      const wait = RETRIES_MS[Math.min(tries, RETRIES_MS.length - 1)];
+      await new Promise((resolve) => setTimeout(resolve, wait));
+    }
+  }
+  return undefined;
+}
+
+/** Asks in the turn of the writes, and again while the server is away. */
+export function whenReached<T>(ask: () => Promise<T>): Promise<T> {
+  return inTurn(() => untilReached(ask));
+}
+
+/** Sends what was not answered when the page was closed. Gives how many; what is refused now is shown. */
+export async function sendUnsent(): Promise<number> {
+  const left = unsent();
+  const sends = left.map((change) =>
+    inTurn(() => sent(change)).catch((error: unknown) => {
+      if (!(error instanceof RequestProblem)) throw error;
+      const { problem } = error;
+      setRefusal({
+        ...problem,
+        title: 'Not saved before the page was closed',
+        detail: `${problem.detail} The change that waited for it was left out; the bench shows what is saved.`,
+      });
+    }),
+  );
+  await Promise.all(sends);
+  if (left.length > 0) void mutate(() => true);
+  return left.length;
 }
 
 /** Resolves once no change is on its way. */
@@ -74,7 +152,12 @@ export async function savesSettled(): Promise<void> {
   while (pending > 0) await new Promise<void>((resolve) => onSettled.push(resolve));
 }
 
-/** Leaving the page while a change is on its way would lose it. */
+/** Leaving the page while a change is on its way would hide whether it was taken. */
 window.addEventListener('beforeunload', (event) => {
   if (pending > 0) event.preventDefault();
+});
+
+/** A refusal is on the screen already; whoever did not wait for it has nothing more to say. */
+window.addEventListener('unhandledrejection', (event) => {
+  if (event.reason instanceof RequestProblem) event.preventDefault();
 });

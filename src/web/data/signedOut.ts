@@ -1,18 +1,10 @@
-import { useSyncExternalStore } from 'react';
+import { create } from 'zustand';
 
 /** Whether the server asked for the passphrase when it was asked last. */
-let signedOut = false;
-const listeners = new Set<() => void>();
+const useAccess = create(() => ({ signedOut: false }));
 
-export function setSignedOut(next: boolean): void {
-  if (next === signedOut) return;
-  signedOut = next;
-  listeners.forEach((listener) => listener());
-}
+export const setSignedOut = (signedOut: boolean): void => {
+  if (signedOut !== useAccess.getState().signedOut) useAccess.setState({ signedOut });
+};
 
-function subscribe(listener: () => void) {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-}
-
-export const useSignedOut = (): boolean => useSyncExternalStore(subscribe, () => signedOut);
+export const useSignedOut = (): boolean => useAccess(({ signedOut }) => signedOut);

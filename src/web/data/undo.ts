@@ -1,10 +1,18 @@
-import { useSyncExternalStore } from 'react';
+import { create } from 'zustand';
+import { useShallow } from 'zustand/react/shallow';
 
 /** A change that can be taken back and made again. */
 interface Change {
   label: string;
   undo: () => Promise<unknown>;
   redo: () => Promise<unknown>;
+  /** What it is made of, where it is several in one. */
+  parts?: Change[];
+}
+
+interface Changes {
+  done: readonly Change[];
+  undone: readonly Change[];
 }
 
 interface UndoState {
@@ -13,54 +21,69 @@ interface UndoState {
 }
 
 const LIMIT = 100;
-let done: Change[] = [];
-let undone: Change[] = [];
-let snapshot: UndoState = { undoLabel: null, redoLabel: null };
-const listeners = new Set<() => void>();
+const useChanges = create<Changes>(() => ({ done: [], undone: [] }));
+const { getState, setState } = useChanges;
 
-function changed(): void {
-  snapshot = { undoLabel: done.at(-1)?.label ?? null, redoLabel: undone.at(-1)?.label ?? null };
-  listeners.forEach((listener) => listener());
-}
+const without = (changes: readonly Change[], change: Change): Change[] =>
+  changes.filter((each) => each !== change);
 
 export function remember(change: Change): void {
-  done = [...done.slice(-LIMIT + 1), change];
-  undone = [];
-  changed();
+  setState(({ done }) => ({ done: [...done.slice(-LIMIT + 1), change], undone: [] }));
+}
+
+export type Remember = (change: Change) => void;
+
+/** Remembers changes as one, to be taken back in one. */
+export function together(label: string): Remember {
+  const whole: Change & { parts: Change[] } = {
+    label,
+    undo: async () => {
+      for (const part of [...whole.parts].reverse()) await part.undo();
+    },
+    redo: async () => {
+      for (const part of whole.parts) await part.redo();
+    },
+    parts: [],
+  };
+  return (part) => {
+    whole.parts = [...whole.parts, part];
+    if (whole.parts.length === 1) remember(whole);
+  };
 }
 
 /** Leaves out a change that did not happen after all. */
 export function forget(change: Change): void {
-  done = done.filter((each) => each !== change);
-  undone = undone.filter((each) => each !== change);
-  changed();
+  const left = (changes: readonly Change[]) =>
+    changes.filter((each) => {
+      if (!each.parts) return each !== change;
+      each.parts = without(each.parts, change);
+      return each.parts.length > 0;
+    });
+  setState(({ done, undone }) => ({ done: left(done), undone: left(undone) }));
 }
 
 /** Forgets every change. */
 export function forgetAll(): void {
-  done = [];
-  undone = [];
-  changed();
+  setState({ done: [], undone: [] });
 }
 
+const labelsOf = ({ done, undone }: Changes): UndoState => ({
+  undoLabel: done.at(-1)?.label ?? null,
+  redoLabel: undone.at(-1)?.label ?? null,
+});
+
 /** What `undo` would take back now; null for nothing. */
-export function undoLabel(): string | null {
-  return snapshot.undoLabel;
-}
+export const undoLabel = (): string | null => labelsOf(getState()).undoLabel;
 
 /** Takes the last change back. Throws what the server refused it with: then it is still there to be taken back. */
 export async function undo(): Promise<string | null> {
-  const change = done.at(-1);
+  const change = getState().done.at(-1);
   if (!change) return null;
-  done = done.slice(0, -1);
-  undone = [...undone, change];
-  changed();
+  setState(({ done, undone }) => ({ done: without(done, change), undone: [...undone, change] }));
   try {
     await change.undo();
   } catch (error) {
-    undone = undone.filter((each) => each !== change);
-    done = [...done, change];
-    changed();
+    setState(({ done, undone }) => ({ done: [...done, change], undone: without(undone, change) }));
     throw error;
   }
   return change.label;
@@ -68,28 +91,16 @@ export async function undo(): Promise<string | null> {
 
 /** Makes again what was taken back last. Throws as `undo` does. */
 export async function redo(): Promise<string | null> {
-  const change = undone.at(-1);
+  const change = getState().undone.at(-1);
   if (!change) return null;
-  undone = undone.slice(0, -1);
-  done = [...done, change];
-  changed();
+  setState(({ done, undone }) => ({ done: [...done, change], undone: without(undone, change) }));
   try {
     await change.redo();
   } catch (error) {
-    done = done.filter((each) => each !== change);
-    undone = [...undone, change];
-    changed();
+    setState(({ done, undone }) => ({ done: without(done, change), undone: [...undone, change] }));
     throw error;
   }
   return change.label;
 }
 
-export function useUndoState(): UndoState {
-  return useSyncExternalStore(
-    (listener) => {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
-    () => snapshot,
-  );
-}
+export const useUndoState = (): UndoState => useChanges(useShallow(labelsOf));

@@ -1,7 +1,6 @@
 import { askWhichToKeep } from './conflict.ts';
 import { keyedQueue } from './keyedQueue.ts';
 import { RequestProblem } from './request.ts';
-import { saving } from './saving.ts';
 
 /** The newest version of every record that this tab has seen. Versions only grow, so an answer that comes late cannot
  *  bring an older one back. */
@@ -22,6 +21,7 @@ interface VersionedSave<T> {
   what: string;
   /** The version that it is known to have where this tab has seen none. */
   version?: number;
+  /** Writes it from a version, once. */
   send: (version: number) => Promise<T>;
   /** The record as the server has it, for the builder who takes that; undefined where it is gone. */
   takeTheirs: (current: unknown) => void;
@@ -41,7 +41,7 @@ export function saveVersioned<T>({
     for (;;) {
       const from = newestVersion(key, version);
       try {
-        const saved = await saving(() => send(from));
+        const saved = await send(from);
         seeVersion(key, (saved as { version?: number } | undefined)?.version);
         return saved;
       } catch (error) {

@@ -2,7 +2,7 @@ import { lazy, Suspense, useEffect } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { Outlet, useLocation, useMatch } from 'react-router';
 import { DrawersContext } from '../components/drawers.ts';
-import { sendOutbox } from '../data/bench.ts';
+import { sendUnsent } from '../data/saving.ts';
 import { PlanProvider } from '../data/plan.tsx';
 import { DRAWERS } from '../drawers.ts';
 import { ConflictDialog } from './ConflictDialog.tsx';
@@ -37,7 +37,7 @@ export function Shell() {
   const { pathname } = useLocation();
   const { sheet, palette, setSheet, setPalette } = useShortcuts(buildId);
 
-  useEffect(sendOutbox, []);
+  useEffect(() => void sendUnsent(), []);
 
   return (
     <DrawersContext.Provider value={DRAWERS}>

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { textLimits } from '../../components/limits.ts';
 import type { BuildRecord } from '../../../api/index.ts';
 import { trayFields, type TrayInput } from '../../../core/kit/index.ts';
-import { addTray } from '../../data/bench.ts';
+import { addTray } from '../../data/kit.ts';
 
 /** A stack to begin with: primer, colour, clear, polish; all of it can be changed in the Finish stage. */
 const FIRST_LAYERS: TrayInput['layers'] = [
@@ -29,7 +29,7 @@ export function NewTray({ build, onAdded }: { build: BuildRecord; onAdded: (id: 
       return;
     }
     try {
-      const tray = await addTray(build.id, {
+      const tray = await addTray(build, {
         name: name.trim(),
         areaCm2: 100,
         substrateId: 'styrene-white',

@@ -7,6 +7,7 @@ import { tickStep } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
+import { together } from '../../data/undo.ts';
 
 interface WentWrongProps {
   operation: PlanOperation;
@@ -24,18 +25,9 @@ export function WentWrong({ operation, view, minutes, onClose }: WentWrongProps)
   const [redoFrom, setRedoFrom] = useState(operation.id);
   const save = () => {
     const at = Math.floor(benchNow() / 60000);
-    void changeKit(
-      operation.buildId,
-      [
-        {
-          kind: 'mishap',
-          id: newId('again'),
-          value: { operationId: operation.id, redoFrom, repair, what: what.trim(), why: why.trim(), at },
-        },
-      ],
-      `went wrong: ${operation.title}`,
-    ).catch(() => undefined);
-    void tickStep({
+    const label = `went wrong: ${operation.title}`;
+    const value = { operationId: operation.id, redoFrom, repair, what: what.trim(), why: why.trim(), at };
+    const step = {
       operationId: operation.id,
       buildId: operation.buildId,
       trayId: operation.trayId ?? null,
@@ -43,7 +35,12 @@ export function WentWrong({ operation, view, minutes, onClose }: WentWrongProps)
       endedAt: at,
       minutes,
       note: `Went wrong: ${what.trim()}${why.trim() ? ` (${why.trim()})` : ''}`,
-    }).catch(() => undefined);
+    };
+    // The repair and the tick are one thing that was done, and are taken back as one.
+    const both = together(label);
+    const mishap = { kind: 'mishap', id: newId('again'), value } as const;
+    void changeKit(operation.buildId, [mishap], label, both).catch(() => undefined);
+    void tickStep(step, both).catch(() => undefined);
     onClose();
   };
   return (
