@@ -6,7 +6,12 @@ export default defineConfig({
     // must not fail them.
     testTimeout: 240_000,
     hookTimeout: 240_000,
-    include: ['src/**/*.test.{ts,tsx}', 'demo/**/*.test.ts', 'tests/bench/**/*.test.ts', 'tests/faults/**/*.test.ts'],
+    include: [
+      'src/**/*.test.{ts,tsx}',
+      'demo/**/*.test.ts',
+      'tests/bench/**/*.test.ts',
+      'tests/faults/**/*.test.ts',
+    ],
     environment: 'node',
   },
 });

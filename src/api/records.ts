@@ -4,6 +4,7 @@ import type { Join, KitPart, Lesson, PlannedLayer } from '../core/kit/index.ts';
 import type { BenchCalendar, KitSummary } from '../core/plan/index.ts';
 import type { CodeSource, Provenance } from '../core/match/index.ts';
 import type { HidingClass } from '../core/paint/index.ts';
+import type { DateOrder } from './schemas.ts';
 
 /** Records as the server sends them. `version` grows with every change and guards against overwriting. */
 
@@ -210,6 +211,8 @@ export interface Preferences {
   volume: 'ml' | 'drops';
   /** The builder's own tool settings. */
   tools?: ToolSettings;
+  /** Day and month first where none is chosen. */
+  dates?: DateOrder;
 }
 
 export interface SettingsRecord {

@@ -182,9 +182,16 @@ const toolSetting = object({
   .required()
   .noUnknown();
 
+/** In which order days are written: 5 Dec, Dec 5, 2026-12-05. */
+export const DATE_ORDERS = ['day-month', 'month-day', 'iso'] as const;
+export type DateOrder = (typeof DATE_ORDERS)[number];
+
 export const preferencesSchema = object({
   temperature: oneOf(['C', 'F'] as const, 'the unit of temperature'),
   volume: oneOf(['ml', 'drops'] as const, 'the unit of volume'),
+  dates: string()
+    .oneOf(DATE_ORDERS, `the order of dates must be one of: ${DATE_ORDERS.join(', ')}`)
+    .optional(),
   tools: lazy((value: unknown) =>
     value === undefined
       ? mixed<ToolSettings>().optional()

@@ -1,4 +1,4 @@
-import { createTheme, type MantineColorsTuple } from '@mantine/core';
+import { Button, createTheme, Table, type MantineColorsTuple } from '@mantine/core';
 
 /** The one accent: the next action, and nothing else. */
 const brass: MantineColorsTuple = [
@@ -51,6 +51,12 @@ export const theme = createTheme({
   cursorType: 'pointer',
   respectReducedMotion: true,
   components: {
+    // Two looks, both in styles.css: what is done next is brass, everything else is quiet.
+    Button: Button.extend({
+      defaultProps: { variant: 'quiet' },
+      classNames: (_theme, { variant }) => ({ root: variant === 'action' ? 'action' : 'quiet' }),
+    }),
+    Table: Table.extend({ defaultProps: { withRowBorders: false } }),
     Tooltip: { defaultProps: { withArrow: true, openDelay: 300 } },
     TextInput: { defaultProps: { size: 'sm' } },
     Select: { defaultProps: { size: 'sm', allowDeselect: false } },

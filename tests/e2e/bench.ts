@@ -108,6 +108,13 @@ export async function fill(page: Page, name: string, text: string, role = 'textb
   await field!.type(text);
 }
 
+/** Types a day, like 16 May 2026, into the date field with a name, and leaves it. */
+export async function typeDay(page: Page, name: string, day: string): Promise<void> {
+  await page.waitForSelector(`::-p-aria([name="${name}"][role="textbox"]):not(:disabled)`);
+  await fill(page, name, day);
+  await page.keyboard.press('Tab');
+}
+
 /** Picks an option of a select by typing part of it. */
 export async function pick(page: Page, name: string, search: string, option: RegExp): Promise<void> {
   const field = await page.waitForSelector(

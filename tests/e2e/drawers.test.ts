@@ -3,6 +3,7 @@ import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { DRAWERS } from '../../src/web/drawers.ts';
 import { drawerAddress, type Drawer } from '../../src/web/components/drawers.ts';
+import { barriers } from './axe.ts';
 import {
   benchAt,
   EVENING,
@@ -14,6 +15,9 @@ import {
   until,
   type Started,
 } from './bench.ts';
+
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
 
 /** Opens every page there is, as the table of pages names them: each says its own name, and none breaks. */
 describe('every drawer', () => {
@@ -60,10 +64,27 @@ describe('every drawer', () => {
     expect(text, address).not.toMatch(/cannot be shown|Nothing here/);
   };
 
+  /** The page that is open keeps nobody out, in either theme, and nothing of it lies beside a narrow screen. */
+  const isForEverybody = async (address: string) => {
+    const theme = (value: 'light' | 'dark') =>
+      page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value }]);
+    await theme('light');
+    expect(await barriers(page), address).toEqual([]);
+    await theme('dark');
+    expect(await barriers(page, ['color-contrast']), `${address}, dark`).toEqual([]);
+    await page.setViewport(PHONE);
+    const widest = await page.evaluate(() => document.documentElement.scrollWidth);
+    await page.setViewport(DESK);
+    expect(widest, `${address}, ${PHONE.width} px wide`).toBeLessThanOrEqual(PHONE.width);
+  };
+
   it.each(DRAWERS.filter(({ stage }) => stage === null).map((drawer) => [drawer.title, drawer] as const))(
     'of the bench opens, with sample builds and with none: %s',
     async (_, drawer) => {
-      for (const { address } of servers) await opens(address, drawer, drawerAddress(drawer));
+      for (const { address } of servers) {
+        await opens(address, drawer, drawerAddress(drawer));
+        await isForEverybody(drawerAddress(drawer));
+      }
     },
   );
 
@@ -72,8 +93,11 @@ describe('every drawer', () => {
     const { builds } = await benchAt(address);
     const build = builds.find(({ id }) => id === 'quillon')!;
     const there = { buildId: build.id, trayId: build.trays[0]!.id };
-    for (const drawer of DRAWERS)
-      if (drawer.stage !== null) await opens(address, drawer, drawerAddress(drawer, there));
+    for (const drawer of DRAWERS) {
+      if (drawer.stage === null) continue;
+      await opens(address, drawer, drawerAddress(drawer, there));
+      await isForEverybody(drawerAddress(drawer, there));
+    }
   });
 
   it('of a build in which there is nothing yet opens', async () => {

@@ -1,6 +1,6 @@
 import type { HTTPRequest, Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import { benchAt, press, sampleBench, saved, shows, type Started } from './bench.ts';
+import { benchAt, press, sampleBench, saved, shows, typeDay, type Started } from './bench.ts';
 import { openReadyStep } from './planPage.ts';
 
 describe('answers that come late or not at all', () => {
@@ -30,11 +30,7 @@ describe('answers that come late or not at all', () => {
       (request) => request.method() === 'GET' && new URL(request.url()).pathname === '/api/bench',
       (request) => held.push(request),
     );
-    await page.$eval('input[type=date]', (input) => {
-      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, '2026-05-16');
-      input.dispatchEvent(new Event('input', { bubbles: true }));
-      input.dispatchEvent(new Event('change', { bubbles: true }));
-    });
+    await typeDay(page, 'Needed by', '16 May 2026');
     await expect.poll(() => held.length).toBe(1);
     await page.click('a[href="/build/tolliver/tonight"]');
     await openReadyStep(page);

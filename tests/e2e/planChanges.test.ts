@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import { benchAt, press, sampleBench, saved, shows, type Started, until } from './bench.ts';
-import { listAllSteps, markStep, openPlan, setPicker, settled, typeOver, WORK } from './planPage.ts';
+import { benchAt, press, sampleBench, saved, shows, typeDay, type Started, until } from './bench.ts';
+import { holdTo, listAllSteps, markStep, openPlan, settled, typeOver, WORK } from './planPage.ts';
 
 describe('changing the plan', () => {
   let server: Started;
@@ -32,14 +32,13 @@ describe('changing the plan', () => {
 
   it('says at once whether a day can be kept', async () => {
     await shows(page, /Needed by[\s\S]*(to spare|too late)/);
-    await page.waitForSelector('input[type=date]:not(:disabled)');
-    const need = async (day: string) => {
-      await setPicker(page, 'input[type=date]', day);
+    const need = async (day: string, typed: string) => {
+      await typeDay(page, 'Needed by', typed);
       await expect.poll(async () => (await planOf('tolliver')).deadline).toBe(day);
     };
-    await need('2026-05-16');
+    await need('2026-05-16', '16 May 2026');
     await shows(page, /too late[\s\S]*no plan makes it with these evenings: \w{3} \d+ \w{3} at the earliest/);
-    await need('2026-12-24');
+    await need('2026-12-24', '24 Dec 2026');
     await shows(page, /\d\d days to spare/);
     await page.waitForSelector('[aria-label="Among the builds"]:not(:disabled)');
     await page.select('[aria-label="Among the builds"]', 'first');
@@ -253,7 +252,7 @@ describe('changing the plan', () => {
     await openPlan(page, server.address);
     await markStep(page, WORK);
     // No session is open at four in the morning.
-    await setPicker(page, '::-p-aria(Hold it to)', '2026-05-20T04:00');
+    await holdTo(page, '20 May 2026', '04', '00');
     await press(page, 'button', 'Pin');
     await shows(page, /Cannot be held: [\s\S]*You pinned it to Wed 20 May 04:00[\s\S]*Let go of the pin/);
     await shows(page, /\d+ steps, ready/);

@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { expect } from 'vitest';
-import { shows, until } from './bench.ts';
+import { shows, typeDay, until } from './bench.ts';
 
 /** Work by hand without a window, that every plan of the sample bench holds: it may be split, moved and followed by
  *  anything, which a coat may not. */
@@ -34,14 +34,17 @@ export async function typeOver(page: Page, label: string, value: string): Promis
   await page.keyboard.type(value);
 }
 
-/** Puts a value into a field of date or time, as its picker does. */
-export async function setPicker(page: Page, selector: string, value: string): Promise<void> {
-  const field = await page.waitForSelector(selector);
-  await field!.evaluate((input, wanted) => {
-    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, wanted);
-    input.dispatchEvent(new Event('input', { bubbles: true }));
-    input.dispatchEvent(new Event('change', { bubbles: true }));
-  }, value);
+/** Says to which moment the marked step is held; without a press of the button. */
+export async function holdTo(page: Page, day: string, hours: string, minutes: string): Promise<void> {
+  await typeDay(page, 'Hold it to', day);
+  for (const [part, value] of [
+    ['hours', hours],
+    ['minutes', minutes],
+  ] as const) {
+    const field = await page.waitForSelector(`[aria-label="Hold it to, ${part}"]`);
+    await field!.click();
+    await page.keyboard.type(value);
+  }
 }
 
 /** Opens the list of all steps of the plan. */

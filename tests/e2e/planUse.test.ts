@@ -4,7 +4,7 @@ import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { SettingsRecord } from '../../src/api/index.ts';
 import { benchAt, press, sampleBench, saved, shows, type Started, textOf, until } from './bench.ts';
-import { markStep, openPlan, setPicker, settled, WORK } from './planPage.ts';
+import { holdTo, markStep, openPlan, settled, WORK } from './planPage.ts';
 
 describe('using the plan', () => {
   let server: Started;
@@ -40,7 +40,7 @@ describe('using the plan', () => {
   it('holds a step to the evening that it is pinned to, whatever else changes', async () => {
     await openPlan(page, server.address);
     await markStep(page, WORK);
-    await setPicker(page, '::-p-aria(Hold it to)', '2026-05-28T20:00');
+    await holdTo(page, '28 May 2026', '20', '00');
     await press(page, 'button', 'Pin');
     await shows(page, /Pinned to Thu 28 May 20:00/);
     const pinnedAt = new Date(2026, 4, 28, 20).getTime() / 60000;

@@ -1,7 +1,18 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { PaintRecord } from '../../src/api/index.ts';
-import { benchAt, fill, press, sampleBench, saved, shows, textOf, type Started, until } from './bench.ts';
+import {
+  benchAt,
+  fill,
+  press,
+  sampleBench,
+  saved,
+  shows,
+  textOf,
+  typeDay,
+  type Started,
+  until,
+} from './bench.ts';
 
 describe('shelf, bench and kit of the sample bench', () => {
   let server: Started;
@@ -128,12 +139,9 @@ describe('shelf, bench and kit of the sample bench', () => {
     await saved(page);
     const { sessions } = (await snapshot()).settings.calendar;
     expect(sessions.filter(({ day }) => day === 5)).toEqual([{ day: 5, start: 1170, end: 1290 }]);
-    await page.$eval('[aria-label="A day the bench is closed"]', (input) => {
-      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, '2026-05-13');
-      input.dispatchEvent(new Event('input', { bubbles: true }));
-    });
+    await typeDay(page, 'A day the bench is closed', '13 May 2026');
     await press(page, 'button', 'Close this day');
-    await shows(page, /2026-05-13/);
+    await shows(page, /Wed 13 May ✕/);
     await saved(page);
     await page.goto(`${server.address}/build/pellam/plan`);
     await page.waitForSelector('[aria-label^="Lanes by sub-assembly"]');
@@ -142,9 +150,9 @@ describe('shelf, bench and kit of the sample bench', () => {
   });
 
   it('sprays only in sessions in which it can, and says where none is left', async () => {
-    const spraying = () => page.$$('[aria-label^="Spraying on"]');
+    const spraying = () => page.$$('[aria-label^="spraying on"]');
     await page.goto(`${server.address}/bench`);
-    await page.waitForSelector('[aria-label^="Spraying on"]');
+    await page.waitForSelector('[aria-label^="spraying on"]');
     for (let at = 0; at < (await spraying()).length; at++) {
       await (await spraying())[at]!.click();
       await saved(page);
@@ -154,8 +162,8 @@ describe('shelf, bench and kit of the sample bench', () => {
     await page.goto(`${server.address}/build/pellam/plan`);
     await shows(page, /There is no plan[\s\S]*needs the spray booth and no session has it/);
     await page.goto(`${server.address}/bench`);
-    await page.waitForSelector('[aria-label^="Spraying on Saturday"]');
-    await page.click('[aria-label^="Spraying on Saturday"]');
+    await page.waitForSelector('[aria-label^="spraying on Saturday"]');
+    await page.click('[aria-label^="spraying on Saturday"]');
     await saved(page);
     await page.goto(`${server.address}/build/pellam/tonight`);
     await shows(page, /no spraying in this session/);
@@ -163,7 +171,7 @@ describe('shelf, bench and kit of the sample bench', () => {
     await page.goto(`${server.address}/build/pellam/plan`);
     await page.waitForSelector('[aria-label^="Lanes by sub-assembly"]');
     await page.goto(`${server.address}/bench`);
-    await page.waitForSelector('[aria-label^="Spraying on"]');
+    await page.waitForSelector('[aria-label^="spraying on"]');
     for (let at = 0; at < (await spraying()).length; at++) {
       if (await (await spraying())[at]!.evaluate((box) => (box as HTMLInputElement).checked)) continue;
       await (await spraying())[at]!.click();

@@ -1,4 +1,4 @@
-import { bare, figure } from '../../core/figures.ts';
+import { figure } from '../../core/figures.ts';
 import { useId } from 'react';
 import { spectrumToDisplay, type IlluminantId } from '../../core/colour/index.ts';
 import { opaqueInSheen, type Stack, type StackEvaluation } from '../../core/finish/index.ts';
@@ -124,7 +124,7 @@ export function CrossSection({ stack, evaluation, light, marked, names, onMark }
               role="button"
               tabIndex={0}
               aria-pressed={active}
-              aria-label={`${names.get(row.id)}, ${bare(row.film.usual, 'µm')} micrometres`}
+              aria-label={`${shorten(names.get(row.id) ?? row.kind, 19)} ${figure(row.film.usual, 'µm')}`}
               style={{ cursor: 'pointer' }}
               onClick={() => onMark(row.id)}
               onKeyDown={(event) => (event.key === 'Enter' || event.key === ' ') && onMark(row.id)}
@@ -138,7 +138,7 @@ export function CrossSection({ stack, evaluation, light, marked, names, onMark }
                 rx="3"
               />
               <text x={BODY_RIGHT + 34} y={labels[index]! + 5} fontSize="14.5" fill="#111">
-                {shorten(names.get(row.id) ?? row.kind, 19)}
+                {shorten(names.get(row.id) ?? row.kind, 19)}{' '}
                 <tspan x={WIDTH - 6} textAnchor="end" fontFamily="JetBrains Mono" fontSize="12.5">
                   {figure(row.film.usual, 'µm')}
                 </tspan>

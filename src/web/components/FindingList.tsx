@@ -1,3 +1,4 @@
+import { Button, UnstyledButton } from '@mantine/core';
 import { IconAlertTriangle, IconHandStop, IconInfoCircle, IconShieldExclamation } from '@tabler/icons-react';
 import type { Finding } from '../../core/finish/index.ts';
 import { useState } from 'react';
@@ -53,9 +54,9 @@ function MuteRule({ title, onMute }: { title: string; onMute: (note: string) => 
   const [note, setNote] = useState('');
   if (!open) {
     return (
-      <button type="button" className="why small" onClick={() => setOpen(true)}>
+      <UnstyledButton className="why small" onClick={() => setOpen(true)}>
         silence here…
-      </button>
+      </UnstyledButton>
     );
   }
   return (
@@ -75,9 +76,9 @@ function MuteRule({ title, onMute }: { title: string; onMute: (note: string) => 
         value={note}
         onChange={(event) => setNote(event.currentTarget.value)}
       />
-      <button type="submit" className="quiet" disabled={note.trim() === ''}>
+      <Button type="submit" disabled={note.trim() === ''}>
         Silence
-      </button>
+      </Button>
     </form>
   );
 }

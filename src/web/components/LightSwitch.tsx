@@ -1,3 +1,4 @@
+import { UnstyledButton } from '@mantine/core';
 import { ILLUMINANT_NAMES, type IlluminantId } from '../../core/colour/index.ts';
 
 const OFFERED: IlluminantId[] = ['D65', 'A', 'LED-4000', 'D50'];
@@ -13,15 +14,14 @@ export function LightSwitch({
   return (
     <div className="lights" role="group" aria-label="Light on all spoons">
       {OFFERED.map((id) => (
-        <button
+        <UnstyledButton
           key={id}
-          type="button"
           aria-pressed={id === light}
           title={ILLUMINANT_NAMES[id].source}
           onClick={() => onChange(id)}
         >
           {ILLUMINANT_NAMES[id].name}
-        </button>
+        </UnstyledButton>
       ))}
     </div>
   );

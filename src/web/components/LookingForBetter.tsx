@@ -1,3 +1,4 @@
+import { UnstyledButton } from '@mantine/core';
 import { usePlan } from '../data/plan.tsx';
 
 /** Says that the plan shown is still being improved, and keeps it when asked to; nothing where it is not. */
@@ -7,9 +8,9 @@ export function LookingForBetter() {
   return (
     <>
       looking for better, <span className="mono">{Math.round(100 * improving)} %</span>{' '}
-      <button type="button" className="why" onClick={keepThis}>
+      <UnstyledButton className="why" onClick={keepThis}>
         keep this plan
-      </button>
+      </UnstyledButton>
     </>
   );
 }

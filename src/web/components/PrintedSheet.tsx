@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 
@@ -15,9 +16,9 @@ export function PrintedSheet({ label, back, printWords, children }: PrintedSheet
     <section className="recipecard" aria-label={label}>
       <div className="noprint" style={{ display: 'flex', justifyContent: 'space-between', marginBottom: 14 }}>
         <Link to={back.to}>{back.words}</Link>
-        <button type="button" className="action" style={{ width: 'auto' }} onClick={() => window.print()}>
+        <Button variant="action" style={{ width: 'auto' }} onClick={() => window.print()}>
           {printWords}
-        </button>
+        </Button>
       </div>
       <div className="sheet">{children}</div>
     </section>

@@ -1,5 +1,5 @@
 import { figure } from '../../core/figures.ts';
-import { NumberInput } from '@mantine/core';
+import { Button, NumberInput, UnstyledButton } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import type { ReadingInput } from '../../api/index.ts';
 import type { Underlay } from '../../core/paint/index.ts';
@@ -100,33 +100,27 @@ export function ReaderPanel({ subject, coatUm, onRead }: ReaderPanelProps) {
           />
           <div className="chips" role="group" aria-label="What is under the paint" style={{ marginTop: 8 }}>
             {UNDERLAYS.map(({ value, name }) => (
-              <button
+              <UnstyledButton
                 key={value}
-                type="button"
                 className="chip"
                 aria-pressed={over === value}
                 onClick={() => setOver(value)}
               >
                 over {name}
-              </button>
+              </UnstyledButton>
             ))}
           </div>
         </>
       )}
       {refusal && <p role="alert">{refusal}</p>}
       <div style={{ display: 'flex', gap: 10, alignItems: 'center', marginTop: 10, flexWrap: 'wrap' }}>
-        <button
-          type="button"
-          className="action"
-          disabled={busy || !next}
-          onClick={() => next && run(next.act)}
-        >
+        <Button variant="action" disabled={busy || !next} onClick={() => next && run(next.act)}>
           {next ? next.name : 'Warming up…'}
-        </button>
+        </Button>
         {reader.state !== 'away' && (
-          <button type="button" className="why" disabled={busy} onClick={() => run(disconnectReader)}>
+          <UnstyledButton className="why" disabled={busy} onClick={() => run(disconnectReader)}>
             put it away
-          </button>
+          </UnstyledButton>
         )}
       </div>
       {reader.simulated && (

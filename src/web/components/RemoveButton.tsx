@@ -1,8 +1,9 @@
+import { UnstyledButton } from '@mantine/core';
 /** A small cross that takes something out of a list; its name says what. */
 export function RemoveButton({ name, onRemove }: { name: string; onRemove: () => void }) {
   return (
-    <button type="button" className="plain" aria-label={name} onClick={onRemove}>
+    <UnstyledButton className="plain" aria-label={name} onClick={onRemove}>
       ✕
-    </button>
+    </UnstyledButton>
   );
 }

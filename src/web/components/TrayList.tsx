@@ -1,3 +1,4 @@
+import { UnstyledButton } from '@mantine/core';
 import type { CodeRecord, TrayRecord } from '../../api/index.ts';
 import type { ProductIndex } from '../../core/kit/index.ts';
 import { trayHex } from '../data/buildContext.ts';
@@ -17,7 +18,7 @@ export function TrayList({ trays, chosen, products, codes, note, onChoose }: Tra
     <ul className="trays" aria-label="Sub-assemblies">
       {trays.map((tray) => (
         <li key={tray.id}>
-          <button type="button" aria-pressed={tray.id === chosen} onClick={() => onChoose(tray)}>
+          <UnstyledButton aria-pressed={tray.id === chosen} onClick={() => onChoose(tray)}>
             <span className="dot" style={{ background: trayHex(tray, products, codes) }} aria-hidden />
             <span style={{ minWidth: 0 }}>
               <span style={{ display: 'block' }}>{tray.name}</span>
@@ -25,7 +26,7 @@ export function TrayList({ trays, chosen, products, codes, note, onChoose }: Tra
                 {note(tray)}
               </span>
             </span>
-          </button>
+          </UnstyledButton>
         </li>
       ))}
     </ul>

@@ -1,4 +1,4 @@
-import { Popover } from '@mantine/core';
+import { Popover, UnstyledButton } from '@mantine/core';
 import type { ReactNode } from 'react';
 
 /** "why?": opens the rule, inputs, formula or source behind a figure. */
@@ -14,9 +14,9 @@ export function Why({
   return (
     <Popover width={320} position="bottom-end" withArrow shadow="md" trapFocus returnFocus>
       <Popover.Target>
-        <button type="button" className="why" aria-label={`Why: ${about}`}>
+        <UnstyledButton className="why" aria-label={`Why: ${about}`}>
           {label}
-        </button>
+        </UnstyledButton>
       </Popover.Target>
       <Popover.Dropdown style={{ fontSize: 14 }}>{children}</Popover.Dropdown>
     </Popover>

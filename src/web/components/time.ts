@@ -1,23 +1,53 @@
-import { format, isSameDay, isSameYear } from 'date-fns';
-import { benchNow } from '../data/clock.ts';
+import { format, isSameDay, isSameYear, parseISO } from 'date-fns';
+import { benchNow, dateOrder } from '../data/clock.ts';
+import type { DateOrder } from '../../api/index.ts';
 
 const dateOf = (epochMinutes: number) => new Date(epochMinutes * 60000);
+
+/** How days are written in each order: within the year, in another year, and in a field. */
+export const DAYS: Readonly<Record<DateOrder, { near: string; far: string; field: string }>> = {
+  'day-month': { near: 'd MMM', far: 'd MMM yyyy', field: 'D MMM YYYY' },
+  'month-day': { near: 'MMM d', far: 'MMM d, yyyy', field: 'MMM D, YYYY' },
+  iso: { near: 'yyyy-MM-dd', far: 'yyyy-MM-dd', field: 'YYYY-MM-DD' },
+};
+
+/** The pattern of a day in a date field, as the builder writes days. */
+export const fieldPattern = (): string => DAYS[dateOrder()].field;
+
+/** "5 Dec", with the year where it is another. */
+export function shortDay(epochMinutes: number): string {
+  const date = dateOf(epochMinutes);
+  const { near, far } = DAYS[dateOrder()];
+  return format(date, isSameYear(date, new Date(benchNow())) ? near : far);
+}
+
+/** "Sat 5 Dec", with the year where it is another. */
+export const dayText = (epochMinutes: number): string =>
+  `${format(dateOf(epochMinutes), 'EEE')} ${shortDay(epochMinutes)}`;
+
+/** The same of a day as it is stored, like "2026-05-12". */
+export const storedDay = (day: string): string => dayText(parseISO(day).getTime() / 60000);
 
 /** "20:10" today, "Sat 09:00" within a week, "Sat 5 Dec 09:00" beyond. */
 export function whenText(epochMinutes: number): string {
   const date = dateOf(epochMinutes);
   const now = new Date(benchNow());
-  if (isSameDay(date, now)) return format(date, 'HH:mm');
+  if (isSameDay(date, now)) return clockText(epochMinutes);
   const days = Math.abs(date.getTime() - now.getTime()) / 86_400_000;
-  return format(date, days < 6 ? 'EEE HH:mm' : 'EEE d MMM HH:mm');
+  return days < 6 ? format(date, 'EEE HH:mm') : fullText(epochMinutes);
 }
 
-/** "Sat 5 Dec", with the year where it is another. */
-export function dayText(epochMinutes: number): string {
-  const date = dateOf(epochMinutes);
-  return format(date, isSameYear(date, new Date(benchNow())) ? 'EEE d MMM' : 'EEE d MMM yyyy');
-}
+/** "Sat 5 Dec 09:00". */
+export const fullText = (epochMinutes: number): string =>
+  `${dayText(epochMinutes)} ${clockText(epochMinutes)}`;
 
-export function clockText(epochMinutes: number): string {
-  return format(dateOf(epochMinutes), 'HH:mm');
-}
+export const clockText = (epochMinutes: number): string => format(dateOf(epochMinutes), 'HH:mm');
+
+/** The day of a moment as it is stored, and its minute of that day. */
+export const dayOf = (epochMinutes: number): string => format(dateOf(epochMinutes), 'yyyy-MM-dd');
+export const minuteOfDay = (epochMinutes: number): number =>
+  dateOf(epochMinutes).getHours() * 60 + dateOf(epochMinutes).getMinutes();
+
+/** The moment at a minute of a stored day, minutes since 1970; clocks put forward or back are heeded. */
+export const momentOf = (day: string, minute: number): number =>
+  parseISO(day).setHours(Math.floor(minute / 60), minute % 60) / 60000;

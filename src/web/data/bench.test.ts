@@ -303,7 +303,8 @@ describe('the bench as this tab knows it', () => {
     expect(changes.map(({ method, path, version }) => [method, path, version])).toEqual([
       ['DELETE', '/api/joins/on', 5],
       ['PUT', '/api/builds/coupe/subassemblies', undefined],
-      ['DELETE', '/api/joins/on', 9],
+      // Made again it has the id that it had.
+      ['PUT', '/api/builds/coupe/subassemblies', undefined],
     ]);
     expect(changes[1]!.body).toMatchObject({
       trays: [{ id: 'body', version: 3 }],

@@ -23,7 +23,7 @@ import {
   type StepRecord,
   type TrayRecord,
 } from '../../api/index.ts';
-import { setBenchClock } from './clock.ts';
+import { setBenchClock, setDateOrder } from './clock.ts';
 import { exchange, get, request, RequestProblem } from './request.ts';
 import { recallableWrite, savesSettled, setRefusal, whenReached, write, type Recallable } from './saving.ts';
 import { forget, remember } from './undo.ts';
@@ -37,6 +37,7 @@ async function getBench(): Promise<BenchSnapshot> {
   await savesSettled();
   const snapshot = await wholeBench((path) => exchange('GET', path), known);
   setBenchClock(snapshot.now);
+  setDateOrder(snapshot.settings.preferences.dates);
   seeVersion('settings', snapshot.settings.version);
   for (const build of snapshot.builds) seeBuild(build);
   for (const { operationId, version } of snapshot.steps) seeVersion(`step ${operationId}`, version);
@@ -257,6 +258,7 @@ export async function removeBuild(build: BuildRecord): Promise<void> {
 }
 
 async function sendSettings(settings: SettingsRecord): Promise<void> {
+  setDateOrder(settings.preferences.dates);
   updateBench((snapshot) => ({ ...snapshot, settings }));
   const { conditions, calendar, preferences } = settings;
   try {

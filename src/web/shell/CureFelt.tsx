@@ -1,4 +1,4 @@
-import { Popover } from '@mantine/core';
+import { Button, Popover, UnstyledButton } from '@mantine/core';
 import { useState, type ReactNode } from 'react';
 import type { Curing, PlanOperation } from '../../core/plan/index.ts';
 import { whenText } from '../components/time.ts';
@@ -42,9 +42,9 @@ export function CureFelt({
       returnFocus
     >
       <Popover.Target>
-        <button type="button" className="what" title="How does it feel?" onClick={() => setOpen(!isOpen)}>
+        <UnstyledButton className="what" title="How does it feel?" onClick={() => setOpen(!isOpen)}>
           {children}
-        </button>
+        </UnstyledButton>
       </Popover.Target>
       <Popover.Dropdown>
         <p>
@@ -55,12 +55,8 @@ export function CureFelt({
           model.
         </p>
         <div style={{ display: 'flex', gap: 8, marginTop: 8 }}>
-          <button type="button" className="quiet" onClick={() => note(true)}>
-            Dry enough now
-          </button>
-          <button type="button" className="quiet" onClick={() => note(false)}>
-            Still wet
-          </button>
+          <Button onClick={() => note(true)}>Dry enough now</Button>
+          <Button onClick={() => note(false)}>Still wet</Button>
         </div>
         <p className="small soft" style={{ marginTop: 6 }}>
           After two coats of a paint the plan counts with your times. Recoat windows stay those of the

@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { setRefusal, useRefusal } from '../data/saving.ts';
 
 /** What the server would not take, whole, until the builder has read it. */
@@ -9,9 +10,7 @@ export function ErrorBanner() {
       <p>
         <b>{refusal.title}:</b> {refusal.detail} {refusal.remedy}
       </p>
-      <button type="button" className="quiet" onClick={() => setRefusal(null)}>
-        understood
-      </button>
+      <Button onClick={() => setRefusal(null)}>understood</Button>
     </div>
   );
 }

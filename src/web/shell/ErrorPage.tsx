@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link, useLocation, useNavigate, useParams, useRouteError } from 'react-router';
 import { useBench } from '../data/bench.ts';
@@ -42,14 +43,8 @@ export function ErrorPage() {
       )}
       {refused && <p>{refused}</p>}
       <p style={{ display: 'flex', gap: 10, flexWrap: 'wrap', marginTop: 12 }}>
-        {undoLabel && (
-          <button type="button" className="quiet" onClick={() => void takeBack()}>
-            Undo the last change: {undoLabel}
-          </button>
-        )}
-        <button type="button" className="quiet" onClick={again}>
-          Try again
-        </button>
+        {undoLabel && <Button onClick={() => void takeBack()}>Undo the last change: {undoLabel}</Button>}
+        <Button onClick={again}>Try again</Button>
         {build && (
           <Link to={`/build/${build.id}/kit`} className="quiet">
             Open the kit of {build.name}

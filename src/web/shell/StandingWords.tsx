@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { useLocation } from 'react-router';
 import { PATHS } from '../../api/index.ts';
@@ -55,13 +56,11 @@ function ClockQuestion({ before, now }: { before: number; now: number }) {
         {moment(now)}. Waits, recoat windows and the plan go by it. If it is wrong, set the clock of this
         computer: this question then goes away by itself. {problem}
       </p>
-      <button
-        type="button"
-        className="quiet"
+      <Button
         onClick={() => void acceptClock().catch((error: unknown) => setProblem((error as Error).message))}
       >
         The clock is right
-      </button>
+      </Button>
     </div>
   );
 }

@@ -1,7 +1,13 @@
-import { ActionIcon, useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
-import { IconArrowBackUp, IconMoon, IconSun } from '@tabler/icons-react';
+import {
+  ActionIcon,
+  Menu,
+  UnstyledButton,
+  useComputedColorScheme,
+  useMantineColorScheme,
+} from '@mantine/core';
+import { IconArrowBackUp, IconMenu2, IconMoon, IconSun } from '@tabler/icons-react';
 import { Link, NavLink } from 'react-router';
-import { format } from 'date-fns';
+import { clockText } from '../components/time.ts';
 import { useBench } from '../data/bench.ts';
 import { useSavedState } from '../data/saving.ts';
 import { undo, useUndoState } from '../data/undo.ts';
@@ -35,9 +41,11 @@ export function TopBand({ buildId, onPalette, onSheet }: TopBandProps) {
             Builds
           </NavLink>
         )}
-        <NavLink to="/codes">Codes</NavLink>
-        <NavLink to="/shelf">Shelf</NavLink>
-        <NavLink to="/bench">Bench</NavLink>
+        {ELSEWHERE.map(({ to, name }) => (
+          <NavLink key={to} to={to}>
+            {name}
+          </NavLink>
+        ))}
       </nav>
       <div className="tools">
         <SavedNote />
@@ -61,21 +69,54 @@ export function TopBand({ buildId, onPalette, onSheet }: TopBandProps) {
         >
           {scheme === 'dark' ? <IconSun size={18} /> : <IconMoon size={18} />}
         </ActionIcon>
-        <button type="button" className="plain wide" onClick={onPalette}>
+        <UnstyledButton className="plain wide" onClick={onPalette}>
           Find anything <span className="mono">Ctrl K</span>
-        </button>
-        <button type="button" className="plain" aria-label="Keyboard shortcuts" onClick={onSheet}>
+        </UnstyledButton>
+        <UnstyledButton className="plain" aria-label="Keyboard shortcuts" onClick={onSheet}>
           ?
-        </button>
+        </UnstyledButton>
+        <NarrowMenu onPalette={onPalette} />
       </div>
     </header>
+  );
+}
+
+const ELSEWHERE = [
+  { to: '/codes', name: 'Codes' },
+  { to: '/shelf', name: 'Shelf' },
+  { to: '/bench', name: 'Bench' },
+];
+
+/** Where a page is too narrow for all ways side by side. */
+function NarrowMenu({ onPalette }: Pick<TopBandProps, 'onPalette'>) {
+  return (
+    <div className="narrow">
+      <Menu position="bottom-end">
+        <Menu.Target>
+          <ActionIcon variant="transparent" color="gray.3" aria-label="Everywhere else" size={32}>
+            <IconMenu2 size={20} />
+          </ActionIcon>
+        </Menu.Target>
+        <Menu.Dropdown>
+          {[{ to: '/', name: 'Builds' }, { to: '/tonight', name: 'Tonight' }, ...ELSEWHERE].map(
+            ({ to, name }) => (
+              <Menu.Item key={to} component={Link} to={to}>
+                {name}
+              </Menu.Item>
+            ),
+          )}
+          <Menu.Divider />
+          <Menu.Item onClick={onPalette}>Find anything</Menu.Item>
+        </Menu.Dropdown>
+      </Menu>
+    </div>
   );
 }
 
 function SavedNote() {
   const state = useSavedState();
   const text = {
-    saved: state.kind === 'saved' && state.at ? `Saved ${format(state.at, 'HH:mm:ss')}` : 'All saved',
+    saved: state.kind === 'saved' && state.at ? `Saved ${clockText(state.at / 60000)}` : 'All saved',
     saving: 'Saving…',
     waiting: 'Not saved yet: no server, trying again',
   }[state.kind];

@@ -30,9 +30,9 @@ export function BackupPanel({ guarded, readOnly }: { guarded: boolean; readOnly:
         </a>
         <FileButton onChange={setFile} inputProps={{ 'aria-label': 'Backup to restore' }}>
           {(props) => (
-            <button type="button" className="quiet" disabled={readOnly || busy} {...props}>
+            <Button disabled={readOnly || busy} {...props}>
               {busy ? 'Restoring…' : 'Restore a backup'}
-            </button>
+            </Button>
           )}
         </FileButton>
       </Group>
@@ -42,9 +42,9 @@ export function BackupPanel({ guarded, readOnly }: { guarded: boolean; readOnly:
         </p>
       )}
       {guarded && (
-        <button type="button" className="quiet" style={{ marginTop: 12 }} onClick={() => void signOut()}>
+        <Button style={{ marginTop: 12 }} onClick={() => void signOut()}>
           Sign out of this bench
-        </button>
+        </Button>
       )}
       <Modal opened={file !== null} onClose={() => setFile(null)} title={`Restore ${file?.name ?? ''}?`}>
         <p>

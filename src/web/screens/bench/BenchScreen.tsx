@@ -1,7 +1,10 @@
-import { SegmentedControl } from '@mantine/core';
+import { Button, Checkbox, SegmentedControl, Table, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
 import type { SettingsRecord } from '../../../api/index.ts';
 import { requireCalendar } from '../../../core/plan/index.ts';
+import { ClockField } from '../../components/ClockField.tsx';
+import { DayField } from '../../components/DayField.tsx';
+import { storedDay } from '../../components/time.ts';
 import { Loading } from '../../components/Loading.tsx';
 import { saveSettings, useBench } from '../../data/bench.ts';
 import { AirPanel } from '../finish/AirPanel.tsx';
@@ -9,21 +12,18 @@ import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { BackupPanel } from './BackupPanel.tsx';
 import { ToolTable } from './ToolTable.tsx';
 
+type Session = SettingsRecord['calendar']['sessions'][number];
+
 const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
 const WEEK = [1, 2, 3, 4, 5, 6, 0];
 
 const clock = (minutes: number) =>
   `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
-const minutesOf = (text: string) => {
-  const [hours = 0, minutes = 0] = text.split(':').map(Number);
-  return hours * 60 + minutes;
-};
-
 /** When and where the builder works: evenings, closed days, air, units, backup. */
 export function BenchScreen() {
   const { data, error } = useBench();
   const [problem, setProblem] = useState<string | null>(null);
-  const [day, setDay] = useState('');
+  const [day, setDay] = useState<string | null>(null);
   if (!data) return <Loading what="the bench" error={error} />;
   const { settings } = data;
   const { calendar, preferences } = settings;
@@ -40,78 +40,49 @@ export function BenchScreen() {
   };
   const setSessions = (sessions: typeof calendar.sessions) =>
     save({ calendar: { ...calendar, sessions } }, 'bench evenings');
+  const changeSession = (session: Session, change: Partial<Session>) =>
+    setSessions(calendar.sessions.map((other) => (other === session ? { ...other, ...change } : other)));
   const weekly = calendar.sessions.reduce((sum, { start, end }) => sum + end - start, 0);
   return (
-    <div
-      className="columns"
-      style={{ maxWidth: 1160, margin: '0 auto', gridTemplateColumns: 'minmax(0, 1fr) 320px' }}
-    >
+    <div className="columns two" style={{ maxWidth: 1160, margin: '0 auto' }}>
       <section className="column">
         <h2 style={{ fontSize: 26 }}>Bench evenings</h2>
         <div className="panel">
-          <table className="plainlist">
-            <tbody>
+          <Table className="plainlist">
+            <Table.Tbody>
               {WEEK.map((weekday) => {
                 const sessions = calendar.sessions.filter((session) => session.day === weekday);
                 return (
-                  <tr key={weekday}>
-                    <td style={{ width: 120 }}>{DAYS[weekday]}</td>
-                    <td>
+                  <Table.Tr key={weekday}>
+                    <Table.Td style={{ width: 120 }}>{DAYS[weekday]}</Table.Td>
+                    <Table.Td>
                       {sessions.length === 0 && <span className="soft">closed</span>}
                       {sessions.map((session) => (
                         <span
                           key={session.start}
                           style={{ display: 'inline-flex', gap: 6, alignItems: 'center', marginRight: 18 }}
                         >
-                          <input
-                            type="time"
-                            className="mono"
-                            aria-label={`${DAYS[weekday]} from`}
-                            value={clock(session.start)}
-                            onChange={(event) =>
-                              event.currentTarget.value &&
-                              setSessions(
-                                calendar.sessions.map((other) =>
-                                  other === session
-                                    ? { ...other, start: minutesOf(event.currentTarget.value) }
-                                    : other,
-                                ),
-                              )
-                            }
+                          <ClockField
+                            name={`${DAYS[weekday]} from`}
+                            value={session.start}
+                            onChange={(start) => changeSession(session, { start })}
                           />
                           to
-                          <input
-                            type="time"
-                            className="mono"
-                            aria-label={`${DAYS[weekday]} until`}
-                            value={clock(session.end % 1440)}
-                            onChange={(event) =>
-                              event.currentTarget.value &&
-                              setSessions(
-                                calendar.sessions.map((other) =>
-                                  other === session
-                                    ? { ...other, end: minutesOf(event.currentTarget.value) || 1440 }
-                                    : other,
-                                ),
-                              )
+                          <ClockField
+                            name={`${DAYS[weekday]} until`}
+                            value={session.end}
+                            onChange={(end) => changeSession(session, { end: end || 1440 })}
+                          />
+                          <Checkbox
+                            size="xs"
+                            label="spraying"
+                            aria-label={`spraying on ${DAYS[weekday]} from ${clock(session.start)}`}
+                            title="Airbrush and spray booth can be used then"
+                            checked={session.spraying !== false}
+                            onChange={({ currentTarget: { checked: spraying } }) =>
+                              changeSession(session, { spraying })
                             }
                           />
-                          <label className="small" style={{ display: 'inline-flex', gap: 4 }}>
-                            <input
-                              type="checkbox"
-                              aria-label={`Spraying on ${DAYS[weekday]} from ${clock(session.start)}`}
-                              title="Airbrush and spray booth can be used then"
-                              checked={session.spraying !== false}
-                              onChange={({ currentTarget: { checked: spraying } }) =>
-                                setSessions(
-                                  calendar.sessions.map((other) =>
-                                    other === session ? { ...other, spraying } : other,
-                                  ),
-                                )
-                              }
-                            />
-                            spraying
-                          </label>
                           <RemoveButton
                             name={`Remove the session on ${DAYS[weekday]}`}
                             onRemove={() =>
@@ -120,10 +91,9 @@ export function BenchScreen() {
                           />
                         </span>
                       ))}
-                    </td>
-                    <td style={{ textAlign: 'right' }}>
-                      <button
-                        type="button"
+                    </Table.Td>
+                    <Table.Td style={{ textAlign: 'right' }}>
+                      <UnstyledButton
                         className="plain"
                         aria-label={`Add a session on ${DAYS[weekday]}`}
                         onClick={() =>
@@ -136,13 +106,13 @@ export function BenchScreen() {
                         }
                       >
                         + session
-                      </button>
-                    </td>
-                  </tr>
+                      </UnstyledButton>
+                    </Table.Td>
+                  </Table.Tr>
                 );
               })}
-            </tbody>
-          </table>
+            </Table.Tbody>
+          </Table>
           <p className="soft small" style={{ marginTop: 8 }}>
             {weekly > 0
               ? `${Math.floor(weekly / 60)} h ${weekly % 60} min a week. The plan puts your hands only here, and sprays only where you can; paint cures day and night.`
@@ -158,48 +128,42 @@ export function BenchScreen() {
           <h3>Closed days</h3>
           <div className="chips" style={{ alignItems: 'center' }}>
             {calendar.closed.map((date) => (
-              <button
+              <UnstyledButton
                 key={date}
-                type="button"
                 className="chip"
                 title="Open this day again"
                 onClick={() =>
                   save(
                     { calendar: { ...calendar, closed: calendar.closed.filter((other) => other !== date) } },
-                    `open ${date}`,
+                    `open ${storedDay(date)}`,
                   )
                 }
               >
-                {date} ✕
-              </button>
+                {storedDay(date)} ✕
+              </UnstyledButton>
             ))}
-            <input
-              type="date"
-              aria-label="A day the bench is closed"
-              value={day}
-              onChange={(event) => setDay(event.currentTarget.value)}
-            />
-            <button
-              type="button"
-              className="quiet"
-              disabled={day === '' || calendar.closed.includes(day)}
+            <DayField name="A day the bench is closed" width={170} value={day} onChange={setDay} />
+            <Button
+              disabled={day === null || calendar.closed.includes(day)}
               onClick={() => {
-                save({ calendar: { ...calendar, closed: [...calendar.closed, day].sort() } }, `close ${day}`);
-                setDay('');
+                if (day === null) return;
+                const closed = [...calendar.closed, day].sort();
+                save({ calendar: { ...calendar, closed } }, `close ${storedDay(day)}`);
+                setDay(null);
               }}
             >
               Close this day
-            </button>
+            </Button>
           </div>
         </div>
         <h2 style={{ fontSize: 26, marginTop: 8 }}>Tools</h2>
         <ToolTable preferences={preferences} onSave={(next, label) => save({ preferences: next }, label)} />
       </section>
       <section className="column">
-        <h2 style={{ fontSize: 26 }}>&nbsp;</h2>
+        <h2 style={{ fontSize: 26 }}>Air, units, backup</h2>
         <AirPanel />
         <div className="panel">
-          <h3>Units</h3>
+          <h3>Units and dates</h3>
           <SegmentedControl
             fullWidth
             aria-label="Temperature in"
@@ -222,6 +186,18 @@ export function BenchScreen() {
             ]}
             value={preferences.volume}
             onChange={(value) => save({ preferences: { ...preferences, volume: value } }, 'unit of volume')}
+          />
+          <SegmentedControl
+            mt={8}
+            fullWidth
+            aria-label="Days as"
+            data={[
+              { value: 'day-month', label: '5 Dec' },
+              { value: 'month-day', label: 'Dec 5' },
+              { value: 'iso', label: '2026-12-05' },
+            ]}
+            value={preferences.dates ?? 'day-month'}
+            onChange={(value) => save({ preferences: { ...preferences, dates: value } }, 'order of dates')}
           />
         </div>
         <BackupPanel guarded={data.guarded ?? false} readOnly={Boolean(data.readOnly)} />

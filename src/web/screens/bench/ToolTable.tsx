@@ -1,4 +1,4 @@
-import { NumberInput } from '@mantine/core';
+import { NumberInput, Table, VisuallyHidden } from '@mantine/core';
 import type { SettingsRecord } from '../../../api/index.ts';
 import {
   FAMILIES,
@@ -37,29 +37,31 @@ export function ToolTable({ preferences, onSave }: ToolTableProps) {
   const own = preferences.tools ?? {};
   return (
     <div className="panel">
-      <table className="plainlist">
-        <thead>
-          <tr>
-            <th>Airbrush</th>
-            <th>Coat</th>
+      <Table className="plainlist">
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>Airbrush</Table.Th>
+            <Table.Th>Coat</Table.Th>
             {COLUMNS.map(([key, name]) => (
-              <th key={key}>{name}</th>
+              <Table.Th key={key}>{name}</Table.Th>
             ))}
-            <th aria-label="Back to usual" />
-          </tr>
-        </thead>
-        <tbody>
+            <Table.Th>
+              <VisuallyHidden>Back to usual</VisuallyHidden>
+            </Table.Th>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
           {SPRAYED.flatMap((family) =>
             [true, false].map((mist) => {
               const key = settingKey(family, mist);
               const setting = settingFor(family, mist, own);
               const coat = mist ? 'mist' : 'wet';
               return (
-                <tr key={key}>
-                  <td>{mist ? FAMILIES[family].name : ''}</td>
-                  <td>{coat}</td>
+                <Table.Tr key={key}>
+                  <Table.Td>{mist ? FAMILIES[family].name : ''}</Table.Td>
+                  <Table.Td>{coat}</Table.Td>
                   {COLUMNS.map(([column, name, step]) => (
-                    <td key={column}>
+                    <Table.Td key={column}>
                       <NumberInput
                         size="xs"
                         w={84}
@@ -78,9 +80,9 @@ export function ToolTable({ preferences, onSave }: ToolTableProps) {
                           );
                         }}
                       />
-                    </td>
+                    </Table.Td>
                   ))}
-                  <td>
+                  <Table.Td>
                     {own[key] && (
                       <RemoveButton
                         name={`Usual settings for ${coat} coats of ${FAMILIES[family].name}`}
@@ -90,13 +92,13 @@ export function ToolTable({ preferences, onSave }: ToolTableProps) {
                         }}
                       />
                     )}
-                  </td>
-                </tr>
+                  </Table.Td>
+                </Table.Tr>
               );
             }),
           )}
-        </tbody>
-      </table>
+        </Table.Tbody>
+      </Table>
       <p className="soft small" style={{ marginTop: 8 }}>
         Usual settings to begin with; yours replace them in every step and in the quantities. The cross takes
         the usual ones back.

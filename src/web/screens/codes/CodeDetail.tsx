@@ -1,6 +1,6 @@
 import { schemaTextLimits } from '../../components/limits.ts';
 import { bare, figure } from '../../../core/figures.ts';
-import { TextInput } from '@mantine/core';
+import { Button, TextInput, UnstyledButton } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { type CodeRecord, codeUpdate } from '../../../api/index.ts';
 import { GEOMETRY_NAMES, spectrumToDisplay, type IlluminantId } from '../../../core/colour/index.ts';
@@ -141,9 +141,9 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
               onBlur={({ currentTarget: { value } }) => about({ suppliers: value.trim() })}
             />
           </div>
-          <button type="button" className="why" style={{ marginTop: 8 }} onClick={onNear}>
+          <UnstyledButton className="why" style={{ marginTop: 8 }} onClick={onNear}>
             list all codes by nearness to this one
-          </button>
+          </UnstyledButton>
         </div>
         <div className="panel">
           <h3>
@@ -159,8 +159,7 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
               const differs = apart.find((one) => one.source === source);
               return (
                 <div key={index} style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 6 }}>
-                  <button
-                    type="button"
+                  <UnstyledButton
                     role="radio"
                     aria-checked={source.inForce}
                     className="offer"
@@ -190,7 +189,7 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
                         {differs.beyondDoubt ? ' – more than both doubts explain' : ''}
                       </span>
                     )}
-                  </button>
+                  </UnstyledButton>
                   {code.sources.length > 1 && (
                     <RemoveButton
                       name={`Remove ${PROVENANCE_WORDS[source.provenance]} from ${code.code}`}
@@ -207,17 +206,15 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
             })}
           </div>
           {code.sources.some(({ chosen }) => chosen) && (
-            <button type="button" className="why" style={{ marginTop: 8 }} onClick={letDecide}>
+            <UnstyledButton className="why" style={{ marginTop: 8 }} onClick={letDecide}>
               let the surest decide
-            </button>
+            </UnstyledButton>
           )}
         </div>
         {reading ? (
           <ReaderPanel subject={`a chip of ${code.code}`} onRead={() => readChip(code, '')} />
         ) : (
-          <button type="button" className="quiet" onClick={() => setReading(true)}>
-            Read a chip of it
-          </button>
+          <Button onClick={() => setReading(true)}>Read a chip of it</Button>
         )}
       </section>
     </>

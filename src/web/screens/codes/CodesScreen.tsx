@@ -1,5 +1,5 @@
 import { bare } from '../../../core/figures.ts';
-import { Select, TextInput } from '@mantine/core';
+import { Button, Select, TextInput, UnstyledButton } from '@mantine/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -53,9 +53,7 @@ export function CodesScreen() {
           <Link to="/codes/picture" className="quiet">
             From a picture
           </Link>
-          <button type="button" className="quiet" onClick={() => setImporting(true)}>
-            Bring in colours
-          </button>
+          <Button onClick={() => setImporting(true)}>Bring in colours</Button>
         </div>
         <TextInput
           aria-label="Find codes"
@@ -74,9 +72,9 @@ export function CodesScreen() {
         {near && (
           <p className="small">
             Nearest to <span className="mono">{near.code}</span> {near.name} first, dE00 in daylight.{' '}
-            <button type="button" className="why" onClick={() => setNearId(undefined)}>
+            <UnstyledButton className="why" onClick={() => setNearId(undefined)}>
               back to the order by maker
-            </button>
+            </UnstyledButton>
           </p>
         )}
         <CodeList found={found} chosen={chosen?.id} onOpen={open} />

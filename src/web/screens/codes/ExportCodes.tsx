@@ -1,3 +1,4 @@
+import { UnstyledButton } from '@mantine/core';
 import Papa from 'papaparse';
 import type { CodeRecord } from '../../../api/index.ts';
 import { DAYLIGHT, spectrumToDisplay, spectrumToLab } from '../../../core/colour/index.ts';
@@ -33,15 +34,14 @@ export function ExportCodes({ codes }: { codes: readonly CodeRecord[] }) {
   return (
     <div className="chips" role="group" aria-label="Write the listed codes to a file">
       {FORMATS.map((format) => (
-        <button
+        <UnstyledButton
           key={format.name}
-          type="button"
           className="chip"
           disabled={codes.length === 0}
           onClick={() => saveFile(format.file, textOf(format.name, codes), format.type)}
         >
           write {format.name}
-        </button>
+        </UnstyledButton>
       ))}
     </div>
   );

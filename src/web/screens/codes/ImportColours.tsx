@@ -1,5 +1,14 @@
 import { figure } from '../../../core/figures.ts';
-import { Checkbox, FileButton, NativeSelect, Select, TextInput } from '@mantine/core';
+import {
+  Button,
+  Checkbox,
+  FileButton,
+  NativeSelect,
+  Select,
+  Table,
+  TextInput,
+  UnstyledButton,
+} from '@mantine/core';
 import { wrap } from 'comlink';
 import { useRef, useState } from 'react';
 import type { CodeInput, CodeRecord } from '../../../api/index.ts';
@@ -116,11 +125,7 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
     <div style={{ maxWidth: 980, margin: '0 auto', display: 'grid', gap: 14 }}>
       <div style={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', gap: 10 }}>
         <h2 style={{ fontSize: 26 }}>{codes.length === 0 ? 'No codes yet' : 'Bring in colours'}</h2>
-        {codes.length > 0 && (
-          <button type="button" className="quiet" onClick={() => onDone()}>
-            Back to the codes
-          </button>
-        )}
+        {codes.length > 0 && <Button onClick={() => onDone()}>Back to the codes</Button>}
       </div>
       <div className="panel" style={{ display: 'grid', gap: 12 }}>
         <h3>From a file</h3>
@@ -131,9 +136,9 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
         <div style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap' }}>
           <FileButton onChange={open}>
             {(props) => (
-              <button type="button" className="action" style={{ width: 'auto' }} {...props}>
+              <Button variant="action" style={{ width: 'auto' }} {...props}>
                 Choose a file
-              </button>
+              </Button>
             )}
           </FileButton>
           {fileName && (
@@ -148,20 +153,12 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
           <div role="alert">
             <p>{file.ask}</p>
             <div className="chips" role="group" aria-label="Scale of reflectance" style={{ marginTop: 6 }}>
-              <button
-                type="button"
-                className="chip"
-                onClick={() => read(text, { ...options, scale: 'fraction' })}
-              >
+              <UnstyledButton className="chip" onClick={() => read(text, { ...options, scale: 'fraction' })}>
                 fractions, 1 is white
-              </button>
-              <button
-                type="button"
-                className="chip"
-                onClick={() => read(text, { ...options, scale: 'percent' })}
-              >
+              </UnstyledButton>
+              <UnstyledButton className="chip" onClick={() => read(text, { ...options, scale: 'percent' })}>
                 per cent, 100 is white
-              </button>
+              </UnstyledButton>
             </div>
           </div>
         )}
@@ -256,16 +253,15 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
                 {left.length} cannot be kept: {left[0]}
               </p>
             )}
-            <button
-              type="button"
-              className="action"
+            <Button
+              variant="action"
               disabled={maker.trim() === '' || inputs.length === 0 || share !== undefined}
               onClick={bring}
             >
               {share === undefined
                 ? `Bring in ${inputs.length} ${inputs.length === 1 ? 'colour' : 'colours'}`
                 : `Bringing in, ${Math.round(100 * share)} %`}
-            </button>
+            </Button>
             <p className="soft small">
               {maker.trim() === ''
                 ? 'Give the maker or collection first.'
@@ -295,14 +291,14 @@ function ColumnMapping({ table: { headings, columns, preview }, onChange }: Colu
     .filter(({ column }) => typeof column !== 'number');
   return (
     <div style={{ overflowX: 'auto' }}>
-      <table className="plainlist">
-        <caption className="small" style={{ textAlign: 'left' }}>
+      <Table className="plainlist">
+        <Table.Caption className="small" style={{ textAlign: 'left' }}>
           What the columns hold{bands > 0 ? `; ${bands} wavelengths besides` : ''}
-        </caption>
-        <thead>
-          <tr>
+        </Table.Caption>
+        <Table.Thead>
+          <Table.Tr>
             {rest.map(({ column, index }) => (
-              <th key={index}>
+              <Table.Th key={index}>
                 {headings[index]}
                 <Select
                   aria-label={`Column ${headings[index] || index + 1}`}
@@ -324,20 +320,20 @@ function ColumnMapping({ table: { headings, columns, preview }, onChange }: Colu
                   size="xs"
                   w={110}
                 />
-              </th>
+              </Table.Th>
             ))}
-          </tr>
-        </thead>
-        <tbody>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
           {preview.map((row, at) => (
-            <tr key={at}>
+            <Table.Tr key={at}>
               {rest.map(({ index }) => (
-                <td key={index}>{row[index]}</td>
+                <Table.Td key={index}>{row[index]}</Table.Td>
               ))}
-            </tr>
+            </Table.Tr>
           ))}
-        </tbody>
-      </table>
+        </Table.Tbody>
+      </Table>
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import { UnstyledButton } from '@mantine/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Region } from '../../../core/colour/index.ts';
 
@@ -77,16 +78,15 @@ export function PictureMarks({ url, marks, tool, onDraw, onMove }: PictureMarksP
     >
       <img src={url} alt="The picture as it was taken" draggable={false} />
       {marks.map((mark) => (
-        <button
+        <UnstyledButton
           key={mark.id}
-          type="button"
           className="region"
           style={placeOf(mark)}
           aria-label={`${mark.name}: arrow keys move it, with shift they change its size`}
           onKeyDown={(event) => key(event, mark)}
         >
           <span>{mark.name}</span>
-        </button>
+        </UnstyledButton>
       ))}
       {drawn && <span className="region" style={placeOf(drawn.region)} />}
     </div>

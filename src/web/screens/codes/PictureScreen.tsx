@@ -1,5 +1,5 @@
 import { bare, figure } from '../../../core/figures.ts';
-import { FileButton, NumberInput, Select } from '@mantine/core';
+import { Button, FileButton, NumberInput, Select, UnstyledButton } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { CodeRecord } from '../../../api/index.ts';
@@ -69,11 +69,7 @@ export function PictureScreen() {
           <h3>1. The picture</h3>
           <p className="small">It stays in this browser; only the colours that you keep are stored.</p>
           <FileButton onChange={choose} accept="image/*">
-            {(props) => (
-              <button type="button" className="quiet" {...props}>
-                {picture ? 'Take another picture' : 'Choose a picture'}
-              </button>
-            )}
+            {(props) => <Button {...props}>{picture ? 'Take another picture' : 'Choose a picture'}</Button>}
           </FileButton>
           {picture && <p className="small mono">{picture.name}</p>}
         </div>
@@ -89,24 +85,23 @@ export function PictureScreen() {
           </h3>
           <div className="chips" role="group" aria-label="What the next rectangle marks">
             {TOOLS.map(([kind, name]) => (
-              <button
+              <UnstyledButton
                 key={kind}
-                type="button"
                 className="chip"
                 aria-pressed={tool === kind}
                 onClick={() => setTool(kind)}
               >
                 {name}
-              </button>
+              </UnstyledButton>
             ))}
           </div>
           <p className="small soft">
             Draw a rectangle in the picture. By keyboard: put one in the middle, then move it with the arrow
             keys.
           </p>
-          <button type="button" className="quiet" disabled={!picture} onClick={() => draw(MIDDLE)}>
+          <Button disabled={!picture} onClick={() => draw(MIDDLE)}>
             Mark {TOOLS.find(([kind]) => kind === tool)![1].toLowerCase()} in the middle
-          </button>
+          </Button>
           {(['grey', 'white', 'black'] as const)
             .filter((kind) => marks.some((mark) => mark.kind === kind))
             .map((kind) => (
@@ -278,9 +273,7 @@ function PatchPanel({ patch, colour, codes, pictureName, onRemove }: PatchPanelP
               <MakerAndCode maker={maker} code={number} onMaker={setMaker} onCode={setNumber} />
             )}
             {problem && <p role="alert">{problem}</p>}
-            <button type="submit" className="quiet">
-              Keep {patch.name.toLowerCase()}
-            </button>
+            <Button type="submit">Keep {patch.name.toLowerCase()}</Button>
           </form>
         </>
       ) : (

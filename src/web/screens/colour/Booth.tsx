@@ -1,5 +1,5 @@
 import { bare, figure } from '../../../core/figures.ts';
-import { NativeSelect } from '@mantine/core';
+import { Checkbox, NativeSelect, UnstyledButton } from '@mantine/core';
 import { useLayoutEffect, useState } from 'react';
 import type { CodeRecord } from '../../../api/index.ts';
 import { spectrumToDisplay, type IlluminantId, type ViewingCondition } from '../../../core/colour/index.ts';
@@ -87,9 +87,8 @@ export function Booth({
         const dE = differenceIn(view, candidate.spectrum, code.spectrum);
         const active = candidate.key === chosen?.key;
         return (
-          <button
+          <UnstyledButton
             key={candidate.key}
-            type="button"
             role="radio"
             aria-checked={active}
             title={candidate.product.name}
@@ -132,7 +131,7 @@ export function Booth({
                 {bands.has(candidate.key) ? rangeText(bands.get(candidate.key)!) : '…'}
               </span>
             </span>
-          </button>
+          </UnstyledButton>
         );
       })}
     </div>
@@ -164,14 +163,13 @@ export function Booth({
           <b style={{ display: 'block' }}>{code.name}</b>
           <span className="mono">{code.code}</span>
           <BeyondScreen spectrum={code.spectrum} view={view} />
-          <label className="small" style={{ display: 'block', marginTop: 8 }}>
-            <input
-              type="checkbox"
-              checked={split}
-              onChange={(event) => setSplit(event.currentTarget.checked)}
-            />{' '}
-            answer on the right half
-          </label>
+          <Checkbox
+            mt={8}
+            size="xs"
+            label="answer on the right half"
+            checked={split}
+            onChange={(event) => setSplit(event.currentTarget.checked)}
+          />
         </div>
         <div>
           <h3>Recipes in whole drops</h3>
@@ -251,9 +249,9 @@ function SearchNote({
           ? 'Best so far; the rest is being ruled out:'
           : `Searching every recipe ${poolName}:`}{' '}
         <span className="mono">{Math.round(100 * state.share)} %</span>{' '}
-        <button type="button" className="why" style={{ color: 'inherit' }} onClick={cancel}>
+        <UnstyledButton className="why" style={{ color: 'inherit' }} onClick={cancel}>
           cancel
-        </button>
+        </UnstyledButton>
       </p>
     );
   }
@@ -261,9 +259,9 @@ function SearchNote({
     return (
       <p role="status">
         Cancelled.{' '}
-        <button type="button" className="why" style={{ color: 'inherit' }} onClick={again}>
+        <UnstyledButton className="why" style={{ color: 'inherit' }} onClick={again}>
           search again
-        </button>
+        </UnstyledButton>
       </p>
     );
   }

@@ -1,5 +1,5 @@
 import { figure } from '../../../core/figures.ts';
-import { Select } from '@mantine/core';
+import { Select, UnstyledButton } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import type { CodeRecord } from '../../../api/index.ts';
 import { labToDisplay } from '../../../core/colour/index.ts';
@@ -123,9 +123,9 @@ export function CodePanel({ code, codes, onChoose }: CodePanelProps) {
             onCancel={() => setAdding(false)}
           />
         ) : (
-          <button type="button" className="why" onClick={() => setAdding(true)}>
+          <UnstyledButton className="why" onClick={() => setAdding(true)}>
             put in a colour of your own
-          </button>
+          </UnstyledButton>
         )}
       </div>
     </div>

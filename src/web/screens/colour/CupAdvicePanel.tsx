@@ -1,3 +1,4 @@
+import { Button, UnstyledButton } from '@mantine/core';
 import { bare, figure } from '../../../core/figures.ts';
 import { useState } from 'react';
 import type { PaintRecord } from '../../../api/index.ts';
@@ -98,9 +99,8 @@ export function CupAdvicePanel({
           )}
           <div role="radiogroup" aria-label="Drops to add" style={{ display: 'grid', gap: 6 }}>
             {options.map((option, index) => (
-              <button
+              <UnstyledButton
                 key={JSON.stringify(option.add)}
-                type="button"
                 role="radio"
                 aria-checked={option === best}
                 className="offer"
@@ -122,19 +122,14 @@ export function CupAdvicePanel({
                   then <span className="mono">{figure(option.dE00, 'dE')}</span>, nine in ten{' '}
                   <span className="mono">{rangeText(option.band)}</span>
                 </span>
-              </button>
+              </UnstyledButton>
             ))}
           </div>
           {best && (
             <>
-              <button
-                type="button"
-                className="action"
-                style={{ marginTop: 10 }}
-                onClick={() => onAdd(best.add)}
-              >
+              <Button variant="action" style={{ marginTop: 10 }} onClick={() => onAdd(best.add)}>
                 I put {best.added === 1 ? 'this drop' : `these ${best.added} drops`} in
-              </button>
+              </Button>
               <p className="soft small" style={{ marginTop: 6 }}>
                 Nothing can be taken out, so add, stir, spray and read again.{' '}
                 <Why about="drops to add">

@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { bare, figure } from '../../../core/figures.ts';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
@@ -160,7 +161,7 @@ export function CupPanel({
           <FindingList findings={findings} />
         </div>
       )}
-      <button type="button" className="action" disabled={inUse} onClick={onUse}>
+      <Button variant="action" disabled={inUse} onClick={onUse}>
         {inUse ? (
           `In use for ${tray.name.toLowerCase()}`
         ) : (
@@ -168,7 +169,7 @@ export function CupPanel({
             Use this for {tray.name.toLowerCase()} <kbd>Enter</kbd>
           </>
         )}
-      </button>
+      </Button>
       {about.mix && (
         <Link
           to={`/build/${tray.buildId}/colour/${tray.id}/card`}

@@ -1,3 +1,4 @@
+import { Button, UnstyledButton } from '@mantine/core';
 import { figure } from '../../../core/figures.ts';
 import { useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
@@ -157,15 +158,14 @@ function CupDesk({ tray, code, workshop: { build, paints, products }, cups, all 
           {cups.length > 1 && (
             <div className="chips" role="group" aria-label="Cups" style={{ marginBottom: 8 }}>
               {cups.map(({ id }, index) => (
-                <button
+                <UnstyledButton
                   key={id}
-                  type="button"
                   className="chip"
                   aria-pressed={id === cup?.id}
                   onClick={() => setPicked(id)}
                 >
                   cup {index + 1}
-                </button>
+                </UnstyledButton>
               ))}
             </div>
           )}
@@ -196,17 +196,16 @@ function CupDesk({ tray, code, workshop: { build, paints, products }, cups, all 
           )}
           <div style={{ display: 'flex', gap: 10, marginTop: 8, alignItems: 'center' }}>
             {mix ? (
-              <button type="button" className={cup ? 'why' : 'action'} onClick={mixCup}>
+              <UnstyledButton className={cup ? 'why' : 'action'} onClick={mixCup}>
                 {cup ? 'mix a fresh cup of the recipe in use' : 'Mix the recipe in use'}
-              </button>
+              </UnstyledButton>
             ) : (
-              <button
-                type="button"
-                className="action"
+              <Button
+                variant="action"
                 onClick={() => void navigate(`/build/${tray.buildId}/colour/${tray.id}`)}
               >
                 Go to Match
-              </button>
+              </Button>
             )}
             {cup && (
               <RemoveButton

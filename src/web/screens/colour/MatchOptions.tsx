@@ -1,5 +1,5 @@
 import { figure } from '../../../core/figures.ts';
-import { Select } from '@mantine/core';
+import { Select, UnstyledButton } from '@mantine/core';
 import { Link } from 'react-router';
 import { ILLUMINANT_NAMES, lighteningShare } from '../../../core/colour/index.ts';
 import { ToleranceSlider } from '../../components/ToleranceSlider.tsx';
@@ -25,15 +25,14 @@ export function MatchOptions({ buildId, scale, choices, onChange, shelfCount, al
   ) => (
     <div className="chips" role="group" aria-label={label} style={{ marginTop: 8 }}>
       {options.map(([value, name]) => (
-        <button
+        <UnstyledButton
           key={name}
-          type="button"
           className="chip"
           aria-pressed={choices[field] === value}
           onClick={() => set({ [field]: value })}
         >
           {name}
-        </button>
+        </UnstyledButton>
       ))}
     </div>
   );

@@ -1,4 +1,4 @@
-import { Select, TextInput } from '@mantine/core';
+import { Button, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { schemaTextLimits } from '../../components/limits.ts';
 import { type CodeInput, type CodeRecord, codeInput } from '../../../api/index.ts';
@@ -90,12 +90,8 @@ export function OwnCode({
       />
       {problem && <p role="alert">{problem}</p>}
       <div style={{ display: 'flex', gap: 8 }}>
-        <button type="submit" className="quiet">
-          Save and use it
-        </button>
-        <button type="button" className="quiet" onClick={onCancel}>
-          Cancel
-        </button>
+        <Button type="submit">Save and use it</Button>
+        <Button onClick={onCancel}>Cancel</Button>
       </div>
     </form>
   );

@@ -1,3 +1,5 @@
+import { dayText } from '../../components/time.ts';
+import { Table } from '@mantine/core';
 import { bare, figure } from '../../../core/figures.ts';
 import { useParams } from 'react-router';
 import { ciede2000, DAYLIGHT, spectrumToDisplay, spectrumToLab } from '../../../core/colour/index.ts';
@@ -15,8 +17,6 @@ import { finishOf, useBuildContext } from '../../data/buildContext.ts';
 import { targetUncertainty } from './candidates.ts';
 
 const DROPS_PER_ML = 20;
-const dayOf = (time: number) =>
-  new Date(time).toLocaleDateString(undefined, { day: 'numeric', month: 'long', year: 'numeric' });
 
 /** One page for the bench: what goes into the cup, on what, how often, and how near it came. */
 export function RecipeCard() {
@@ -97,34 +97,34 @@ export function RecipeCard() {
           />
         </span>
       </header>
-      <table className="plainlist" style={{ marginTop: 12 }}>
-        <thead>
-          <tr>
-            <th>Paint</th>
-            <th className="num">One cup, drops</th>
-            <th className="num">For the job, drops</th>
-            <th className="num">ml</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table className="plainlist" style={{ marginTop: 12 }}>
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>Paint</Table.Th>
+            <Table.Th className="num">One cup, drops</Table.Th>
+            <Table.Th className="num">For the job, drops</Table.Th>
+            <Table.Th className="num">ml</Table.Th>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
           {parts.map(({ id, name, drops }) => (
-            <tr key={id}>
-              <td>
+            <Table.Tr key={id}>
+              <Table.Td>
                 <span className="mono">{id}</span> {name}
-              </td>
-              <td className="num mono">{drops}</td>
-              <td className="num mono">{drops * times}</td>
-              <td className="num mono">{bare((drops * times) / DROPS_PER_ML, 'ml')}</td>
-            </tr>
+              </Table.Td>
+              <Table.Td className="num mono">{drops}</Table.Td>
+              <Table.Td className="num mono">{drops * times}</Table.Td>
+              <Table.Td className="num mono">{bare((drops * times) / DROPS_PER_ML, 'ml')}</Table.Td>
+            </Table.Tr>
           ))}
-          <tr>
-            <td>Together</td>
-            <td className="num mono">{all}</td>
-            <td className="num mono">{all * times}</td>
-            <td className="num mono">{bare((all * times) / DROPS_PER_ML, 'ml')}</td>
-          </tr>
-        </tbody>
-      </table>
+          <Table.Tr>
+            <Table.Td>Together</Table.Td>
+            <Table.Td className="num mono">{all}</Table.Td>
+            <Table.Td className="num mono">{all * times}</Table.Td>
+            <Table.Td className="num mono">{bare((all * times) / DROPS_PER_ML, 'ml')}</Table.Td>
+          </Table.Tr>
+        </Table.Tbody>
+      </Table>
       <dl className="rows" style={{ marginTop: 12, gridTemplateColumns: 'auto 1fr' }}>
         <dt>Thinner</dt>
         <dd>
@@ -172,7 +172,7 @@ export function RecipeCard() {
               <span className="mono">
                 {figure(ciede2000(target, spectrumToLab(spoon.spectrum, DAYLIGHT)), 'dE')}
               </span>{' '}
-              on {dayOf(spoon.at * 60000)}, over {spoon.over},{' '}
+              on {dayText(spoon.at)}, over {spoon.over},{' '}
               <span className="mono">{figure(spoon.filmUm, 'µm')}</span>
             </dd>
           </>
@@ -180,11 +180,11 @@ export function RecipeCard() {
         <dt>Batch</dt>
         <dd>
           {cup
-            ? `${cup.name}, mixed ${dayOf(cup.mixedAt * 60000)}${cup.additions.length > 0 ? `, put right ${cup.additions.length} times` : ''}`
+            ? `${cup.name}, mixed ${dayText(cup.mixedAt)}${cup.additions.length > 0 ? `, put right ${cup.additions.length} times` : ''}`
             : 'not mixed yet'}
         </dd>
         <dt>Card of</dt>
-        <dd>{dayOf(benchNow())}</dd>
+        <dd>{dayText(benchNow() / 60000)}</dd>
       </dl>
       <p className="small" style={{ marginTop: 12 }}>
         Spray with air drawn off and a mask for solvent; the product&apos;s safety sheet and local rules go

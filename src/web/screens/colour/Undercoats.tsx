@@ -1,3 +1,4 @@
+import { Table } from '@mantine/core';
 import { bare } from '../../../core/figures.ts';
 import { useMemo } from 'react';
 import {
@@ -68,42 +69,42 @@ export function Undercoats({ chosen, wanted, surface, view }: UndercoatsProps) {
         Over which undercoat: each coat of {film} µm as it looks if you stop there, with its dE from the
         target
       </figcaption>
-      <table className="board" style={{ marginTop: 4 }}>
-        <thead>
-          <tr>
-            <th scope="col" className="small">
+      <Table className="board" style={{ marginTop: 4 }}>
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th scope="col" className="small">
               undercoat
-            </th>
+            </Table.Th>
             {rows[0]?.steps.map(({ coats }) => (
-              <th key={coats} scope="col" className="small">
+              <Table.Th key={coats} scope="col" className="small">
                 {coats === 1 ? '1 coat' : coats}
-              </th>
+              </Table.Th>
             ))}
-            <th scope="col" className="small">
+            <Table.Th scope="col" className="small">
               closed after, coats
-            </th>
-          </tr>
-        </thead>
-        <tbody>
+            </Table.Th>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
           {rows.map(({ id, name, closes, steps }) => (
-            <tr key={id}>
-              <th scope="row" className="small">
+            <Table.Tr key={id}>
+              <Table.Th scope="row" className="small">
                 {name}
-              </th>
+              </Table.Th>
               {steps.map(({ coats, spectrum, dE }) => (
-                <td key={coats}>
+                <Table.Td key={coats}>
                   <span className="coat" style={{ background: spectrumToDisplay(spectrum, view).hex }} />
                   <span className="mono small">{bare(dE, 'dE')}</span>
-                </td>
+                </Table.Td>
               ))}
-              <td className="mono small">
+              <Table.Td className="mono small">
                 {closes === undefined ? `over ${MOST}` : closes}
                 {closes === best && ' ✓'}
-              </td>
-            </tr>
+              </Table.Td>
+            </Table.Tr>
           ))}
-        </tbody>
-      </table>
+        </Table.Tbody>
+      </Table>
     </figure>
   );
 }

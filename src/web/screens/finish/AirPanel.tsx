@@ -1,5 +1,5 @@
 import { bare } from '../../../core/figures.ts';
-import { Checkbox, NumberInput } from '@mantine/core';
+import { Button, Checkbox, NumberInput } from '@mantine/core';
 import { useState } from 'react';
 import { cureFactor, dewPoint, STYRENE_LIMIT_C } from '../../../core/finish/index.ts';
 import { saveSettings, useBench } from '../../data/bench.ts';
@@ -58,15 +58,9 @@ export function AirPanel() {
           onChange={(value) => typeof value === 'number' && save({ humidity: value })}
         />
       </div>
-      <button
-        type="button"
-        className="quiet"
-        style={{ marginTop: 8, width: '100%' }}
-        disabled={reading}
-        onClick={read}
-      >
+      <Button style={{ marginTop: 8, width: '100%' }} disabled={reading} onClick={read}>
         {reading ? 'The thermometer settles…' : 'Read the thermometer'}
-      </button>
+      </Button>
       {told && (
         <p role="status" className="small soft" style={{ marginTop: 4 }}>
           {told}

@@ -1,5 +1,5 @@
 import { figure } from '../../../core/figures.ts';
-import { NativeSelect } from '@mantine/core';
+import { Button, NativeSelect, UnstyledButton } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import {
@@ -86,11 +86,7 @@ export function BrightworkScreen() {
             const named = parts.find(({ id }) => id === part.id)!;
             return (
               <li key={part.id}>
-                <button
-                  type="button"
-                  aria-pressed={part.id === open.part.id}
-                  onClick={() => setOpenId(part.id)}
-                >
+                <UnstyledButton aria-pressed={part.id === open.part.id} onClick={() => setOpenId(part.id)}>
                   <span style={{ minWidth: 0 }}>
                     <span className="mono small">{named.label}</span> {named.name}
                     <span className="soft small" style={{ display: 'block' }}>
@@ -98,7 +94,7 @@ export function BrightworkScreen() {
                       {pinned ? ', pinned' : ''}
                     </span>
                   </span>
-                </button>
+                </UnstyledButton>
               </li>
             );
           })}
@@ -182,14 +178,13 @@ function PartRoutes({ buildId, kit, open: { pick, pinned, all }, part }: PartRou
         ))}
       </div>
       {pinned && (
-        <button
-          type="button"
+        <UnstyledButton
           className="why"
           style={{ color: 'inherit', marginTop: 8 }}
           onClick={() => save({ route: null }, `best route for ${part.name}`)}
         >
           let the best route win
-        </button>
+        </UnstyledButton>
       )}
     </section>
   );
@@ -211,7 +206,7 @@ function RouteRow({
     .toString(16)
     .padStart(2, '0');
   return (
-    <button type="button" role="radio" aria-checked={chosen} className="well routerow" onClick={onPick}>
+    <UnstyledButton role="radio" aria-checked={chosen} className="well routerow" onClick={onPick}>
       <Spoon hex={`#${level}${level}${level}`} gloss={30 + 60 * look} width={34} label={route.name} />
       <span style={{ minWidth: 0 }}>
         <b>{route.name}</b>
@@ -231,7 +226,7 @@ function RouteRow({
         <br />
         {priceCents > 0 ? figure(priceCents, 'euro') : 'owned'}
       </span>
-    </button>
+    </UnstyledButton>
   );
 }
 
@@ -283,13 +278,13 @@ function BrightFollows({
           <h3>Neighbours that would not agree</h3>
           {plan.clashes.slice(0, 6).map(({ a, b, difference }) => (
             <p key={`${a} ${b}`} className="small">
-              <button type="button" className="why" onClick={() => onOpen(a)}>
+              <UnstyledButton className="why" onClick={() => onOpen(a)}>
                 {nameOf(a)}
-              </button>{' '}
+              </UnstyledButton>{' '}
               beside{' '}
-              <button type="button" className="why" onClick={() => onOpen(b)}>
+              <UnstyledButton className="why" onClick={() => onOpen(b)}>
                 {nameOf(b)}
-              </button>
+              </UnstyledButton>
               : {Math.round(100 * difference)} % apart in brightness.
             </p>
           ))}
@@ -325,9 +320,7 @@ function RouteChanges({ changes }: { changes: readonly RouteChange[] }) {
         ))}
       </ul>
       {ready.length > 0 && (
-        <button
-          type="button"
-          className="quiet"
+        <Button
           style={{ marginTop: 8 }}
           onClick={() =>
             void saveTrays(
@@ -337,7 +330,7 @@ function RouteChanges({ changes }: { changes: readonly RouteChange[] }) {
           }
         >
           Lay {ready.length === 1 ? 'this stack' : `these ${ready.length} stacks`}
-        </button>
+        </Button>
       )}
     </div>
   );

@@ -1,3 +1,4 @@
+import { Button, Table, UnstyledButton, VisuallyHidden } from '@mantine/core';
 import { bare, figure } from '../../../core/figures.ts';
 import { wrap } from 'comlink';
 import { useEffect, useState } from 'react';
@@ -61,9 +62,9 @@ export function ComparePanel({ tray, stack, code, conditions, onTake, onClose }:
     <div className="panel" role="region" aria-label="Grounds compared" style={{ display: 'grid', gap: 8 }}>
       <div style={{ display: 'flex', justifyContent: 'space-between' }}>
         <h3>What to lay under it</h3>
-        <button type="button" className="plain" aria-label="Close the comparison" onClick={onClose}>
+        <UnstyledButton className="plain" aria-label="Close the comparison" onClick={onClose}>
           ✕
-        </button>
+        </UnstyledButton>
       </div>
       <p role="status" className="small">
         {comparison
@@ -73,23 +74,25 @@ export function ComparePanel({ tray, stack, code, conditions, onTake, onClose }:
           : 'Working out every primer, undercoat and number of coats…'}
       </p>
       {comparison && comparison.best.length > 0 && (
-        <table className="plainlist">
-          <thead>
-            <tr>
-              <th>Under the colour</th>
-              <th className="num">Its coats</th>
-              <th className="num">All coats</th>
-              <th className="num">dE</th>
-              <th className="num">µm</th>
-              <th className="num">Time</th>
-              <th className="num">Paint</th>
-              <th aria-label="Take" />
-            </tr>
-          </thead>
-          <tbody>
+        <Table className="plainlist">
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>Under the colour</Table.Th>
+              <Table.Th className="num">Its coats</Table.Th>
+              <Table.Th className="num">All coats</Table.Th>
+              <Table.Th className="num">dE</Table.Th>
+              <Table.Th className="num">µm</Table.Th>
+              <Table.Th className="num">Time</Table.Th>
+              <Table.Th className="num">Paint</Table.Th>
+              <Table.Th>
+                <VisuallyHidden>Take</VisuallyHidden>
+              </Table.Th>
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
             {comparison.best.slice(0, all ? undefined : SHOWN).map((one) => (
-              <tr key={`${one.primerId} ${one.undercoatId} ${one.coats}`}>
-                <td style={{ whiteSpace: 'normal' }}>
+              <Table.Tr key={`${one.primerId} ${one.undercoatId} ${one.coats}`}>
+                <Table.Td style={{ whiteSpace: 'normal' }}>
                   {one.unbeaten ? <b>{groundOf(one)}</b> : groundOf(one)}
                   {one.worst && (
                     <span className="soft small" style={{ display: 'block' }}>
@@ -97,31 +100,31 @@ export function ComparePanel({ tray, stack, code, conditions, onTake, onClose }:
                       {one.worst.toLowerCase()}
                     </span>
                   )}
-                </td>
-                <td className="num mono">{one.coats}</td>
-                <td className="num mono">{one.allCoats}</td>
-                <td className="num mono">{one.dE00 === undefined ? '–' : bare(one.dE00, 'dE')}</td>
-                <td className="num mono">{Math.round(one.filmUm)}</td>
-                <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+                </Table.Td>
+                <Table.Td className="num mono">{one.coats}</Table.Td>
+                <Table.Td className="num mono">{one.allCoats}</Table.Td>
+                <Table.Td className="num mono">
+                  {one.dE00 === undefined ? '–' : bare(one.dE00, 'dE')}
+                </Table.Td>
+                <Table.Td className="num mono">{Math.round(one.filmUm)}</Table.Td>
+                <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }}>
                   {formatMinutes(one.elapsed)}
-                </td>
-                <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+                </Table.Td>
+                <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }}>
                   {figure(one.paintMl, 'ml', 0)}
-                </td>
-                <td>
-                  <button type="button" className="quiet" onClick={() => take(one)}>
-                    Take
-                  </button>
-                </td>
-              </tr>
+                </Table.Td>
+                <Table.Td>
+                  <Button onClick={() => take(one)}>Take</Button>
+                </Table.Td>
+              </Table.Tr>
             ))}
-          </tbody>
-        </table>
+          </Table.Tbody>
+        </Table>
       )}
       {comparison && comparison.best.length > SHOWN && (
-        <button type="button" className="why" onClick={() => setAll(!all)}>
+        <UnstyledButton className="why" onClick={() => setAll(!all)}>
           {all ? `only the first ${SHOWN}` : `all ${comparison.best.length} grounds`}
-        </button>
+        </UnstyledButton>
       )}
     </div>
   );

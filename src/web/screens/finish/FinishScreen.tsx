@@ -1,3 +1,4 @@
+import { UnstyledButton } from '@mantine/core';
 import { useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { TrayRecord } from '../../../api/index.ts';
@@ -118,7 +119,7 @@ function FinishEditor({
     spectrumToDisplay(spectrum, { illuminant: light, observer: '2deg' }).hex;
   const primer = evaluation?.layers.find(({ kind }) => kind === 'primer' || kind === 'undercoat');
   return (
-    <div className="columns" style={{ gridTemplateColumns: '236px minmax(0, 1fr) 290px' }}>
+    <div className="columns stacks">
       <section className="column" aria-label="What you know">
         <h2>What you know</h2>
         {list}
@@ -205,9 +206,8 @@ function FinishEditor({
         </div>
         <div className="chips" role="group" aria-label="Aids" ref={aids}>
           {AIDS.map(([id, name]) => (
-            <button
+            <UnstyledButton
               key={id}
-              type="button"
               className="chip"
               aria-pressed={aid === id}
               onClick={() => {
@@ -217,7 +217,7 @@ function FinishEditor({
               }}
             >
               {name}
-            </button>
+            </UnstyledButton>
           ))}
         </div>
         {aid === 'suggest' && (

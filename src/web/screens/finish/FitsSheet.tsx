@@ -1,3 +1,4 @@
+import { Table } from '@mantine/core';
 import { bare } from '../../../core/figures.ts';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
@@ -42,56 +43,56 @@ export function FitsSheet() {
         </p>
         <h2>To test after paint, tightest first</h2>
       </header>
-      <table className="plainlist">
-        <thead>
-          <tr>
-            <th>Joint</th>
-            <th className="num">Film on both faces, µm</th>
-            <th className="num">Left, mm</th>
-            <th>What to do</th>
-            <th>Tested</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table className="plainlist">
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>Joint</Table.Th>
+            <Table.Th className="num">Film on both faces, µm</Table.Th>
+            <Table.Th className="num">Left, mm</Table.Th>
+            <Table.Th>What to do</Table.Th>
+            <Table.Th>Tested</Table.Th>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
           {fits.map(({ joint, name, films, forecast: { leftMm, words } }) => (
-            <tr key={joint.id}>
-              <td style={{ whiteSpace: 'normal' }}>{name}</td>
-              <td className="num mono">
+            <Table.Tr key={joint.id}>
+              <Table.Td style={{ whiteSpace: 'normal' }}>{name}</Table.Td>
+              <Table.Td className="num mono">
                 {Math.round(films[0])} + {Math.round(films[1])}
-              </td>
+              </Table.Td>
               <Outcome leftMm={leftMm} words={words} />
-            </tr>
+            </Table.Tr>
           ))}
-        </tbody>
-      </table>
+        </Table.Tbody>
+      </Table>
       {places.length > 0 && (
         <>
           <h2 style={{ marginTop: 16 }}>Holes, slots and lines</h2>
-          <table className="plainlist">
-            <thead>
-              <tr>
-                <th>Place</th>
-                <th className="num">Bare, mm</th>
-                <th className="num">Left, mm</th>
-                <th>What to do</th>
-                <th>Tested</th>
-              </tr>
-            </thead>
-            <tbody>
+          <Table className="plainlist">
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>Place</Table.Th>
+                <Table.Th className="num">Bare, mm</Table.Th>
+                <Table.Th className="num">Left, mm</Table.Th>
+                <Table.Th>What to do</Table.Th>
+                <Table.Th>Tested</Table.Th>
+              </Table.Tr>
+            </Table.Thead>
+            <Table.Tbody>
               {places.map(({ place, name, forecast: { leftMm, words } }) => (
-                <tr key={place.id}>
-                  <td style={{ whiteSpace: 'normal' }}>{name}</td>
-                  <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+                <Table.Tr key={place.id}>
+                  <Table.Td style={{ whiteSpace: 'normal' }}>{name}</Table.Td>
+                  <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }}>
                     {bare(place.sizeMm, 'mm')}
                     <span className="soft small" style={{ display: 'block' }}>
                       {PLACE_MEASURES[place.kind]}
                     </span>
-                  </td>
+                  </Table.Td>
                   <Outcome leftMm={leftMm} words={words} />
-                </tr>
+                </Table.Tr>
               ))}
-            </tbody>
-          </table>
+            </Table.Tbody>
+          </Table>
         </>
       )}
       <p className="small" style={{ marginTop: 10 }}>
@@ -106,16 +107,16 @@ export function FitsSheet() {
 function Outcome({ leftMm: [least, likely, most], words }: Pick<FitForecast, 'leftMm' | 'words'>) {
   return (
     <>
-      <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+      <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }}>
         {bare(likely, 'mm')}
         <span className="soft small" style={{ display: 'block' }}>
           {bare(least, 'mm')} to {bare(most, 'mm')}
         </span>
-      </td>
-      <td style={{ whiteSpace: 'normal' }}>{words}</td>
-      <td aria-label="to tick by hand" className="mono">
+      </Table.Td>
+      <Table.Td style={{ whiteSpace: 'normal' }}>{words}</Table.Td>
+      <Table.Td aria-label="to tick by hand" className="mono">
         ☐
-      </td>
+      </Table.Td>
     </>
   );
 }

@@ -1,5 +1,5 @@
 import { bare, figure } from '../../../core/figures.ts';
-import { NumberInput, Select } from '@mantine/core';
+import { NumberInput, Select, Table, UnstyledButton, VisuallyHidden } from '@mantine/core';
 import { IconArrowDown, IconArrowUp, IconTrash } from '@tabler/icons-react';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
@@ -57,19 +57,21 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
   };
   return (
     <div className="panel">
-      <table className="plainlist">
-        <thead>
-          <tr>
-            <th>Top first</th>
-            <th>Paint</th>
-            <th className="num">Coats</th>
-            <th>With</th>
-            <th className="num">Wait</th>
-            <th className="num">µm</th>
-            <th aria-label="Order" />
-          </tr>
-        </thead>
-        <tbody>
+      <Table className="plainlist">
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>Top first</Table.Th>
+            <Table.Th>Paint</Table.Th>
+            <Table.Th className="num">Coats</Table.Th>
+            <Table.Th>With</Table.Th>
+            <Table.Th className="num">Wait</Table.Th>
+            <Table.Th className="num">µm</Table.Th>
+            <Table.Th>
+              <VisuallyHidden>Order</VisuallyHidden>
+            </Table.Th>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
           {layers
             .map((layer, index) => ({ layer, index }))
             .reverse()
@@ -78,13 +80,13 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
               const wait = result?.wait;
               const painted = LAYER_KINDS[layer.kind].painted;
               return (
-                <tr
+                <Table.Tr
                   key={layer.id}
                   style={layer.id === marked ? { background: 'var(--runner)' } : undefined}
                   onFocus={() => onMark(layer.id)}
                 >
-                  <td style={{ whiteSpace: 'nowrap' }}>{LAYER_KINDS[layer.kind].name}</td>
-                  <td style={{ minWidth: 170 }}>
+                  <Table.Td style={{ whiteSpace: 'nowrap' }}>{LAYER_KINDS[layer.kind].name}</Table.Td>
+                  <Table.Td style={{ minWidth: 170 }}>
                     {painted ? (
                       <ProductSelect
                         tray={tray}
@@ -102,8 +104,8 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
                     ) : (
                       <span className="soft">no paint</span>
                     )}
-                  </td>
-                  <td className="num">
+                  </Table.Td>
+                  <Table.Td className="num">
                     {painted ? (
                       <NumberInput
                         aria-label={`Coats of ${LAYER_KINDS[layer.kind].name}`}
@@ -128,8 +130,8 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
                         }
                       />
                     ) : null}
-                  </td>
-                  <td>
+                  </Table.Td>
+                  <Table.Td>
                     {painted ? (
                       <Select
                         aria-label={`Tool for ${LAYER_KINDS[layer.kind].name}`}
@@ -147,13 +149,13 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
                     ) : (
                       <span className="soft">by hand</span>
                     )}
-                  </td>
-                  <td className="num mono" style={{ whiteSpace: 'nowrap' }} title={wait?.because}>
+                  </Table.Td>
+                  <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }} title={wait?.because}>
                     {wait && wait.from > 0
                       ? `${formatMinutes(wait.from)}${wait.until === null ? '' : ` – ${formatMinutes(wait.until)}`}`
                       : '–'}
-                  </td>
-                  <td
+                  </Table.Td>
+                  <Table.Td
                     className="num mono"
                     title={
                       result
@@ -162,28 +164,25 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
                     }
                   >
                     {result ? Math.round(result.film.usual) : '?'}
-                  </td>
-                  <td style={{ whiteSpace: 'nowrap' }}>
-                    <button
-                      type="button"
+                  </Table.Td>
+                  <Table.Td style={{ whiteSpace: 'nowrap' }}>
+                    <UnstyledButton
                       className="plain"
                       aria-label={`Move ${LAYER_KINDS[layer.kind].name} up`}
                       disabled={index === layers.length - 1}
                       onClick={() => move(index, 1)}
                     >
                       <IconArrowUp size={15} />
-                    </button>
-                    <button
-                      type="button"
+                    </UnstyledButton>
+                    <UnstyledButton
                       className="plain"
                       aria-label={`Move ${LAYER_KINDS[layer.kind].name} down`}
                       disabled={index === 0}
                       onClick={() => move(index, -1)}
                     >
                       <IconArrowDown size={15} />
-                    </button>
-                    <button
-                      type="button"
+                    </UnstyledButton>
+                    <UnstyledButton
                       className="plain"
                       aria-label={`Remove ${LAYER_KINDS[layer.kind].name}`}
                       onClick={() =>
@@ -194,13 +193,13 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
                       }
                     >
                       <IconTrash size={15} />
-                    </button>
-                  </td>
-                </tr>
+                    </UnstyledButton>
+                  </Table.Td>
+                </Table.Tr>
               );
             })}
-        </tbody>
-      </table>
+        </Table.Tbody>
+      </Table>
       <div
         className="chips"
         role="group"
@@ -209,9 +208,9 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
       >
         <span className="soft small">Add on top:</span>
         {(Object.keys(LAYER_KINDS) as LayerKind[]).map((kind) => (
-          <button key={kind} type="button" className="chip" onClick={() => add(kind)}>
+          <UnstyledButton key={kind} className="chip" onClick={() => add(kind)}>
             {LAYER_KINDS[kind].name.toLowerCase()}
-          </button>
+          </UnstyledButton>
         ))}
       </div>
       <p className="soft small" style={{ marginTop: 8 }}>

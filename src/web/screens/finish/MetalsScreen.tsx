@@ -1,5 +1,5 @@
 import { bare, figure } from '../../../core/figures.ts';
-import { NumberInput } from '@mantine/core';
+import { NumberInput, Table, UnstyledButton } from '@mantine/core';
 import { wrap } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -117,7 +117,7 @@ export function MetalsScreen() {
         <ul className="trays" aria-label="Metals" style={{ maxHeight: '70vh' }}>
           {BARE_METALS.map(({ id, name, where, spectrum }) => (
             <li key={id}>
-              <button type="button" aria-pressed={id === metalId} onClick={() => setMetalId(id)}>
+              <UnstyledButton aria-pressed={id === metalId} onClick={() => setMetalId(id)}>
                 <span className="dot" style={{ background: spectrumToDisplay(spectrum).hex }} aria-hidden />
                 <span style={{ minWidth: 0 }}>
                   <span style={{ display: 'block' }}>{name}</span>
@@ -125,7 +125,7 @@ export function MetalsScreen() {
                     {where}
                   </span>
                 </span>
-              </button>
+              </UnstyledButton>
             </li>
           ))}
         </ul>
@@ -162,21 +162,21 @@ export function MetalsScreen() {
         </div>
         <h3 style={{ marginTop: 14 }}>Nearest metal paints</h3>
         {near.length === 0 && <p>No metal paint in the catalogue yet: add some on the shelf.</p>}
-        <table className="plainlist" style={{ color: 'inherit' }}>
-          <thead>
-            <tr>
-              <th>Paint</th>
-              <th className="num">dE</th>
-              <th className="num">Flake</th>
-              <th>On a part of {partMm} mm</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table className="plainlist" style={{ color: 'inherit' }}>
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>Paint</Table.Th>
+              <Table.Th className="num">dE</Table.Th>
+              <Table.Th className="num">Flake</Table.Th>
+              <Table.Th>On a part of {partMm} mm</Table.Th>
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
             {near.slice(0, SHOWN).map(({ paint, spectrum, dE00 }) => {
               const reading = paint.flakeUm === null ? undefined : flakeReading(paint.flakeUm, scale, partMm);
               return (
-                <tr key={paint.id}>
-                  <td style={{ whiteSpace: 'normal' }}>
+                <Table.Tr key={paint.id}>
+                  <Table.Td style={{ whiteSpace: 'normal' }}>
                     <span
                       className="dot"
                       style={{ background: hexOf(spectrum), marginRight: 6, display: 'inline-block' }}
@@ -187,21 +187,21 @@ export function MetalsScreen() {
                       {paint.range}, {FAMILIES[paint.family].name},{' '}
                       {paint.levelMl === null ? 'to buy' : 'on the shelf'}
                     </span>
-                  </td>
-                  <td className="num mono">{bare(dE00, 'dE')}</td>
-                  <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+                  </Table.Td>
+                  <Table.Td className="num mono">{bare(dE00, 'dE')}</Table.Td>
+                  <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }}>
                     {paint.flakeUm === null ? '–' : `${paint.flakeUm} µm`}
-                  </td>
-                  <td style={{ whiteSpace: 'normal' }} className="small" title={reading?.because}>
+                  </Table.Td>
+                  <Table.Td style={{ whiteSpace: 'normal' }} className="small" title={reading?.because}>
                     {reading
                       ? `${reading.reads}: ${figure(reading.fullSizeMm, 'mm')} at full size`
                       : 'no flake known'}
-                  </td>
-                </tr>
+                  </Table.Td>
+                </Table.Tr>
               );
             })}
-          </tbody>
-        </table>
+          </Table.Tbody>
+        </Table>
         {mixes.length > 0 && (
           <>
             <h3 style={{ marginTop: 14 }}>Mixed from two</h3>
@@ -244,9 +244,9 @@ export function MetalsScreen() {
               <p key={`${first.id} ${second.id}`} className="small">
                 <b>{first.name}</b> and <b>{second.name}</b> are {figure(dE00, 'dE')} apart and read as one
                 metal. The nearest shade that does not:{' '}
-                <button type="button" className="why" onClick={() => setMetalId(instead.id)}>
+                <UnstyledButton className="why" onClick={() => setMetalId(instead.id)}>
                   {instead.name}
-                </button>
+                </UnstyledButton>
                 .
               </p>
             ))

@@ -1,3 +1,4 @@
+import { Button, Checkbox, Table } from '@mantine/core';
 import { bare } from '../../../core/figures.ts';
 import { useState } from 'react';
 import {
@@ -43,42 +44,40 @@ export function PolishPanel({ stack }: { stack: Stack }) {
           through. Keep cloths off edges and raised lines and only the column of flats counts.
         </Why>
       </h3>
-      <table className="plainlist">
-        <thead>
-          <tr>
-            <th>After</th>
-            <th className="num">Flats</th>
-            <th className="num">Edges</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table className="plainlist">
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>After</Table.Th>
+            <Table.Th className="num">Flats</Table.Th>
+            <Table.Th className="num">Edges</Table.Th>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
           {POLISH_GRADES.map((grade) => {
             const row = left.find((one) => one.grade.id === grade.id);
             return (
-              <tr key={grade.id}>
-                <td>
-                  <label className="small" style={{ display: 'flex', gap: 6 }}>
-                    <input
-                      type="checkbox"
-                      checked={chosen.has(grade.id)}
-                      onChange={(event) => {
-                        const next = new Set(chosen);
-                        if (event.currentTarget.checked) next.add(grade.id);
-                        else next.delete(grade.id);
-                        setChosen(next);
-                        setAt(undefined);
-                      }}
-                    />{' '}
-                    {grade.name}
-                  </label>
-                </td>
-                <td
+              <Table.Tr key={grade.id}>
+                <Table.Td>
+                  <Checkbox
+                    size="xs"
+                    label={grade.name}
+                    checked={chosen.has(grade.id)}
+                    onChange={(event) => {
+                      const next = new Set(chosen);
+                      if (event.currentTarget.checked) next.add(grade.id);
+                      else next.delete(grade.id);
+                      setChosen(next);
+                      setAt(undefined);
+                    }}
+                  />
+                </Table.Td>
+                <Table.Td
                   className="num mono small"
                   style={{ whiteSpace: 'nowrap', fontSize: 11.5, paddingRight: 4 }}
                 >
                   {row && span(row.flat)}
-                </td>
-                <td
+                </Table.Td>
+                <Table.Td
                   className="num mono small"
                   style={{ whiteSpace: 'nowrap', fontSize: 11.5, paddingRight: 4 }}
                 >
@@ -86,12 +85,12 @@ export function PolishPanel({ stack }: { stack: Stack }) {
                     (row.burn === 'likely'
                       ? 'burns through'
                       : `${span(row.edge)}${row.burn === 'possible' ? ' !' : ''}`)}
-                </td>
-              </tr>
+                </Table.Td>
+              </Table.Tr>
             );
           })}
-        </tbody>
-      </table>
+        </Table.Tbody>
+      </Table>
       {last && last.burn !== 'none' && oneMore && (
         <p className="small" style={{ marginTop: 6 }}>
           Edges may burn through. One more clear coat leaves {span(oneMore.edge)} there
@@ -105,28 +104,18 @@ export function PolishPanel({ stack }: { stack: Stack }) {
           </b>
           <p className="small">{step.grade.how}</p>
           <div style={{ display: 'flex', gap: 8, marginTop: 6 }}>
-            <button type="button" className="quiet" disabled={at === 0} onClick={() => setAt(at! - 1)}>
+            <Button disabled={at === 0} onClick={() => setAt(at! - 1)}>
               Back
-            </button>
-            <button
-              type="button"
-              className="quiet"
-              onClick={() => setAt(at! + 1 < left.length ? at! + 1 : undefined)}
-            >
+            </Button>
+            <Button onClick={() => setAt(at! + 1 < left.length ? at! + 1 : undefined)}>
               {at! + 1 < left.length ? 'Even and clean: next grade' : 'Done: wash it off'}
-            </button>
+            </Button>
           </div>
         </div>
       ) : (
-        <button
-          type="button"
-          className="quiet"
-          style={{ marginTop: 8 }}
-          disabled={left.length === 0}
-          onClick={() => setAt(0)}
-        >
+        <Button style={{ marginTop: 8 }} disabled={left.length === 0} onClick={() => setAt(0)}>
           Go through the grades
-        </button>
+        </Button>
       )}
     </div>
   );

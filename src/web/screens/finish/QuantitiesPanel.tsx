@@ -1,3 +1,4 @@
+import { Table } from '@mantine/core';
 import { figure } from '../../../core/figures.ts';
 import { useMemo } from 'react';
 import type { PaintRecord, TrayRecord } from '../../../api/index.ts';
@@ -56,12 +57,12 @@ export function QuantitiesPanel({ tray, stack, paints }: QuantitiesPanelProps) {
           the Kit stage.
         </Why>
       </h3>
-      <table className="plainlist">
-        <tbody>
+      <Table className="plainlist">
+        <Table.Tbody>
           {quantities.products.map(
             ({ productId, name, paintMl, container, containers, lacksMl, toBuy, costCents }) => (
-              <tr key={productId}>
-                <td style={{ whiteSpace: 'normal' }}>
+              <Table.Tr key={productId}>
+                <Table.Td style={{ whiteSpace: 'normal' }}>
                   {name}
                   <span className="soft small" style={{ display: 'block' }}>
                     {container === undefined
@@ -73,23 +74,23 @@ export function QuantitiesPanel({ tray, stack, paints }: QuantitiesPanelProps) {
                         : `lacks ${figure(lacksMl, 'ml')}: buy ${toBuy} ${CONTAINER[container][toBuy === 1 ? 0 : 1]}, ${euros(costCents ?? 0)}`}
                     {container === 'can' && containers > 1 ? `; ${containers} cans in all` : ''}
                   </span>
-                </td>
-                <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+                </Table.Td>
+                <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }}>
                   {figure(paintMl, 'ml')}
-                </td>
-              </tr>
+                </Table.Td>
+              </Table.Tr>
             ),
           )}
           {thinners.map(([family, ml]) => (
-            <tr key={family}>
-              <td>thinner for {FAMILIES[family as keyof typeof FAMILIES].name}</td>
-              <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+            <Table.Tr key={family}>
+              <Table.Td>thinner for {FAMILIES[family as keyof typeof FAMILIES].name}</Table.Td>
+              <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }}>
                 {figure(ml, 'ml')}
-              </td>
-            </tr>
+              </Table.Td>
+            </Table.Tr>
           ))}
-        </tbody>
-      </table>
+        </Table.Tbody>
+      </Table>
       {twoPart.map(({ layerId, ratio, hardenerMl, paintMl, batches, potLifeMinutes }) => (
         <p key={layerId} className="small" style={{ marginTop: 6 }}>
           Two-part: {ratio}; {figure(paintMl - hardenerMl, 'ml')} of clear with {figure(hardenerMl, 'ml')}

@@ -1,4 +1,4 @@
-import { Checkbox, NativeSelect } from '@mantine/core';
+import { Button, Checkbox, NativeSelect, Table, UnstyledButton } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import type { CodeRecord, TrayRecord } from '../../../api/index.ts';
 import { DAYLIGHT, spectrumToDisplay, spectrumToLab } from '../../../core/colour/index.ts';
@@ -116,9 +116,9 @@ export function SuggestPanel({
     <div className="panel" aria-label="Suggested stacks" role="region" style={{ display: 'grid', gap: 10 }}>
       <div style={{ display: 'flex', justifyContent: 'space-between' }}>
         <h3>Suggested for {tray.name.toLowerCase()}</h3>
-        <button type="button" className="plain" aria-label="Close the suggestions" onClick={onClose}>
+        <UnstyledButton className="plain" aria-label="Close the suggestions" onClick={onClose}>
           ✕
-        </button>
+        </UnstyledButton>
       </div>
       <div style={{ display: 'grid', gridTemplateColumns: 'repeat(4, 1fr)', gap: 8 }}>
         <NativeSelect
@@ -156,9 +156,8 @@ export function SuggestPanel({
       {problem && <p role="alert">{problem}</p>}
       <div role="radiogroup" aria-label="Stacks" className="booth stackoffers">
         {offers.map(({ stack, evaluation, warnings, late }) => (
-          <button
+          <UnstyledButton
             key={stack.id}
-            type="button"
             role="radio"
             aria-checked={stack === offer?.stack}
             onClick={() => setPicked(stack.id)}
@@ -188,21 +187,21 @@ export function SuggestPanel({
                 {late ? ', too late' : ''}
               </span>
             </span>
-          </button>
+          </UnstyledButton>
         ))}
       </div>
       {offer && (
         <>
           <p>{offer.stack.because}</p>
-          <table className="plainlist">
-            <thead>
-              <tr>
-                <th>Layer, bottom first</th>
-                <th>Because</th>
-                <th>Here it</th>
-              </tr>
-            </thead>
-            <tbody>
+          <Table className="plainlist">
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>Layer, bottom first</Table.Th>
+                <Table.Th>Because</Table.Th>
+                <Table.Th>Here it</Table.Th>
+              </Table.Tr>
+            </Table.Thead>
+            <Table.Tbody>
               {changes.map(({ what, before, after }, index) => {
                 const layer = (after ?? before)!;
                 const at = after ? offer.layers.indexOf(after) : -1;
@@ -212,29 +211,28 @@ export function SuggestPanel({
                       .join(' + ')
                   : LAYER_KINDS[layer.kind].name;
                 return (
-                  <tr key={`${index} ${layer.id}`}>
-                    <td>
+                  <Table.Tr key={`${index} ${layer.id}`}>
+                    <Table.Td>
                       {name}
                       {layer.coats > 1 && <span className="mono small"> × {layer.coats}</span>}
-                    </td>
-                    <td style={{ whiteSpace: 'normal' }} className="small">
+                    </Table.Td>
+                    <Table.Td style={{ whiteSpace: 'normal' }} className="small">
                       {offer.stack.layers[at]?.because ?? ''}
-                    </td>
-                    <td>{what}</td>
-                  </tr>
+                    </Table.Td>
+                    <Table.Td>{what}</Table.Td>
+                  </Table.Tr>
                 );
               })}
-            </tbody>
-          </table>
-          <button
-            type="button"
-            className="action"
+            </Table.Tbody>
+          </Table>
+          <Button
+            variant="action"
             style={{ width: 'auto', justifySelf: 'start' }}
             disabled={changes.every(({ what }) => what === 'stays')}
             onClick={() => onTake(offer.layers, offer.stack.name)}
           >
             {changes.every(({ what }) => what === 'stays') ? 'This is the stack in use' : 'Take this stack'}
-          </button>
+          </Button>
         </>
       )}
     </div>

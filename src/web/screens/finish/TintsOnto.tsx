@@ -1,4 +1,4 @@
-import { NativeSelect } from '@mantine/core';
+import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import type { TrayRecord } from '../../../api/index.ts';
 import type { TintId } from '../../../core/finish/index.ts';
@@ -30,9 +30,7 @@ export function TintsOnto({ trays, tints }: TintsOntoProps) {
         onChange={({ currentTarget: { value } }) => setTrayId(value)}
       />
       {tray && (
-        <button
-          type="button"
-          className="quiet"
+        <Button
           onClick={() =>
             void saveTray(tray, { ...tray, layers: withTints(tray.layers, wanted) }, `tints on ${tray.name}`)
               .then(() => setTold(`In the stack of ${tray.name}.`))
@@ -40,7 +38,7 @@ export function TintsOnto({ trays, tints }: TintsOntoProps) {
           }
         >
           Put {wanted.length === 1 ? 'it' : `these ${wanted.length}`} into the stack of {tray.name}
-        </button>
+        </Button>
       )}
       {told && (
         <p role="status" className="small">

@@ -1,5 +1,5 @@
 import { bare, figure } from '../../../core/figures.ts';
-import { NativeSelect, NumberInput, Slider } from '@mantine/core';
+import { NativeSelect, NumberInput, Slider, UnstyledButton } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import {
@@ -171,9 +171,9 @@ export function TintsScreen() {
             onChange={setCoolingMm}
           />
           {portC !== RESTRAINED[metal] && (
-            <button type="button" className="why" onClick={() => setPortC(RESTRAINED[metal])}>
+            <UnstyledButton className="why" onClick={() => setPortC(RESTRAINED[metal])}>
               back to a restrained {RESTRAINED[metal]} °C
-            </button>
+            </UnstyledButton>
           )}
         </div>
       </section>

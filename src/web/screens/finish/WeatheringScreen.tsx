@@ -1,4 +1,4 @@
-import { NativeSelect } from '@mantine/core';
+import { Button, NativeSelect, Table, UnstyledButton } from '@mantine/core';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { spectrumToDisplay } from '../../../core/colour/index.ts';
@@ -99,7 +99,7 @@ export function WeatheringScreen() {
   }
   const methods = [...new Set(plan.items.map(({ method }) => method))];
   return (
-    <div className="columns" style={{ gridTemplateColumns: '250px minmax(0, 1fr) 320px' }}>
+    <div className="columns lives">
       <section className="column" aria-label="What you know">
         <h2>Weathering</h2>
         <p>
@@ -107,20 +107,18 @@ export function WeatheringScreen() {
         </p>
         <div role="radiogroup" aria-label="How hard a life" style={{ display: 'grid', gap: 6 }}>
           {LIVES.map((each) => (
-            <button
+            <UnstyledButton
               key={each}
-              type="button"
               role="radio"
-              className="well"
+              className="panel choice"
               aria-checked={each === life}
-              style={each === life ? { outline: '2.5px solid var(--ink)' } : undefined}
               onClick={() => save({ life: each }, `a ${each} life`)}
             >
               <b>{each}</b>
               <span className="small soft" style={{ display: 'block' }}>
                 {LIFE_WORDS[each]}
               </span>
-            </button>
+            </UnstyledButton>
           ))}
         </div>
         <div className="panel" style={{ display: 'grid', gap: 6 }}>
@@ -147,28 +145,28 @@ export function WeatheringScreen() {
         {plan.items.length === 0 ? (
           <p>Nothing: everything stays as it left the works.</p>
         ) : (
-          <table className="plainlist" style={{ color: 'inherit' }}>
-            <thead>
-              <tr>
-                <th>What</th>
-                <th>Where</th>
-                <th>How much</th>
-                <th>Because</th>
-              </tr>
-            </thead>
-            <tbody>
+          <Table className="plainlist" style={{ color: 'inherit' }}>
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>What</Table.Th>
+                <Table.Th>Where</Table.Th>
+                <Table.Th>How much</Table.Th>
+                <Table.Th>Because</Table.Th>
+              </Table.Tr>
+            </Table.Thead>
+            <Table.Tbody>
               {jobs.map(({ method, place, amount, because, names }) => (
-                <tr key={`${method.id} ${place} ${amount}`}>
-                  <td style={{ whiteSpace: 'nowrap' }}>{method.name}</td>
-                  <td style={{ whiteSpace: 'normal' }}>{names.join(', ')}</td>
-                  <td style={{ whiteSpace: 'nowrap' }}>{AMOUNTS[amount]}</td>
-                  <td style={{ whiteSpace: 'normal' }} className="small">
+                <Table.Tr key={`${method.id} ${place} ${amount}`}>
+                  <Table.Td style={{ whiteSpace: 'nowrap' }}>{method.name}</Table.Td>
+                  <Table.Td style={{ whiteSpace: 'normal' }}>{names.join(', ')}</Table.Td>
+                  <Table.Td style={{ whiteSpace: 'nowrap' }}>{AMOUNTS[amount]}</Table.Td>
+                  <Table.Td style={{ whiteSpace: 'normal' }} className="small">
                     {because}
-                  </td>
-                </tr>
+                  </Table.Td>
+                </Table.Tr>
               ))}
-            </tbody>
-          </table>
+            </Table.Tbody>
+          </Table>
         )}
         {changes.length > 0 && (
           <>
@@ -209,9 +207,8 @@ export function WeatheringScreen() {
       </section>
       <section className="column" aria-label="What follows">
         <h2>What follows</h2>
-        <button
-          type="button"
-          className="action"
+        <Button
+          variant="action"
           disabled={changes.length === 0}
           onClick={() => void saveTrays(changes, `${life} weathering`).catch(() => undefined)}
         >
@@ -222,7 +219,7 @@ export function WeatheringScreen() {
             : plan.items.length === 0
               ? `Take the old weathering off ${changes.length} ${changes.length === 1 ? 'stack' : 'stacks'}`
               : `Add it to ${changes.length} ${changes.length === 1 ? 'stack' : 'stacks'}`}
-        </button>
+        </Button>
         <p className="small soft">
           Each wash gets a clear under it and each powder a matt ground, so that nothing dissolves what lies
           below. The layers land in the stacks and the steps in the plan, in the place of what an earlier life

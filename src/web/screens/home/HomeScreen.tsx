@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { Loading } from '../../components/Loading.tsx';
@@ -56,14 +57,9 @@ export function HomeScreen() {
             <span className="mono">npm start</span>
           </span>
         )}
-        <button
-          type="button"
-          className="quiet"
-          style={{ marginLeft: 'auto' }}
-          onClick={() => setAdding(true)}
-        >
+        <Button style={{ marginLeft: 'auto' }} onClick={() => setAdding(true)}>
           Add a build
-        </button>
+        </Button>
       </div>
       {adding && (
         <div className="panel" style={{ marginBottom: 14 }}>

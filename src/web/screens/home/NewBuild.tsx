@@ -1,4 +1,4 @@
-import { NumberInput, TextInput } from '@mantine/core';
+import { Button, NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { numberLimits, textLimits } from '../../components/limits.ts';
@@ -62,14 +62,10 @@ export function NewBuild({ first = false, onDone }: { first?: boolean; onDone: (
         allowDecimal={false}
         style={{ width: 90 }}
       />
-      <button type="submit" className="action" style={{ width: 'auto' }}>
+      <Button type="submit" variant="action" style={{ width: 'auto' }}>
         {first ? 'Name your first build' : 'Add the build'}
-      </button>
-      {!first && (
-        <button type="button" className="quiet" onClick={onDone}>
-          Cancel
-        </button>
-      )}
+      </Button>
+      {!first && <Button onClick={onDone}>Cancel</Button>}
       {problem && (
         <p role="alert" style={{ width: '100%' }}>
           {problem}

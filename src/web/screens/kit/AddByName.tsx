@@ -1,4 +1,4 @@
-import { TextInput } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
 import { useState, type ReactNode } from 'react';
 import { partRecord, type Field } from '../../../core/kit/index.ts';
 import { textLimits } from '../../components/limits.ts';
@@ -48,9 +48,9 @@ export function AddByName({
         onChange={(event) => setName(event.currentTarget.value)}
       />
       {children}
-      <button type="submit" className="quiet" style={large ? { alignSelf: 'end' } : { padding: '3px 10px' }}>
+      <Button type="submit" style={large ? { alignSelf: 'end' } : { padding: '3px 10px' }}>
         {button}
-      </button>
+      </Button>
     </form>
   );
 }

@@ -1,4 +1,4 @@
-import { MultiSelect, Select, Textarea, TextInput } from '@mantine/core';
+import { Button, MultiSelect, Select, Textarea, TextInput, UnstyledButton } from '@mantine/core';
 import { IconAlertTriangle, IconCheck } from '@tabler/icons-react';
 import { useRef, useState } from 'react';
 import { textLimits } from '../../components/limits.ts';
@@ -51,13 +51,12 @@ export function EvidenceView({ build, kit }: KitViewProps) {
                 )}{' '}
                 {conflict.title}
               </h3>
-              <button
-                type="button"
+              <UnstyledButton
                 className="why"
                 onClick={() => setEditing((now) => (now === conflict.id ? null : conflict.id))}
               >
                 {editing === conflict.id ? 'done' : 'edit'}
-              </button>
+              </UnstyledButton>
             </div>
             <p className="soft small">
               {conflict.partIds
@@ -96,15 +95,14 @@ export function EvidenceView({ build, kit }: KitViewProps) {
               aria-label={`Decide ${conflict.title}`}
             >
               {(['sheet', 'evidence', 'other', 'open'] as const).map((verdict) => (
-                <button
+                <UnstyledButton
                   key={verdict}
-                  type="button"
                   className="chip"
                   aria-pressed={conflict.verdict === verdict}
                   onClick={() => save({ ...conflict, verdict })}
                 >
                   {VERDICT_WORDS[verdict]}
-                </button>
+                </UnstyledButton>
               ))}
             </div>
             {editing === conflict.id && (
@@ -243,12 +241,10 @@ function ConflictEditor({
       />
       {area('decision', 'The decision')}
       <div className="toolrow wide">
-        <button type="button" className="quiet" onClick={() => file.current?.click()}>
+        <Button onClick={() => file.current?.click()}>
           {conflict.pictureId ? 'Replace the picture' : 'Add a picture'}
-        </button>
-        <button type="button" className="quiet" onClick={onRemove}>
-          Remove this conflict
-        </button>
+        </Button>
+        <Button onClick={onRemove}>Remove this conflict</Button>
         <input
           ref={file}
           type="file"

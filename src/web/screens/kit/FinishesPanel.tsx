@@ -1,4 +1,4 @@
-import { Select, TextInput } from '@mantine/core';
+import { Button, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { CodeRecord } from '../../../api/index.ts';
 import { LOOKS, type Kit, type Look } from '../../../core/kit/index.ts';
@@ -106,9 +106,9 @@ export function FinishesPanel({ buildId, kit, codes }: { buildId: string; kit: K
           value={codeId}
           onChange={setCodeId}
         />
-        <button type="submit" className="quiet wide">
+        <Button type="submit" fullWidth>
           Add the finish
-        </button>
+        </Button>
       </form>
     </div>
   );

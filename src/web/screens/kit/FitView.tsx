@@ -1,6 +1,6 @@
 import { numberLimits, textLimits } from '../../components/limits.ts';
 import { figure } from '../../../core/figures.ts';
-import { Checkbox, NumberInput, Select, TextInput } from '@mantine/core';
+import { Button, Checkbox, NumberInput, Select, Table, TextInput, VisuallyHidden } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import {
   FITS,
@@ -56,27 +56,29 @@ export function FitView({ build, kit }: KitViewProps) {
               every coat thickens both faces.
             </p>
           ) : (
-            <table className="plainlist">
-              <thead>
-                <tr>
-                  <th>Joint</th>
-                  <th>Fits</th>
-                  <th className="num">mm</th>
-                  <th>Moves</th>
-                  <th>What was done</th>
-                  <th aria-label="Remove" />
-                </tr>
-              </thead>
-              <tbody>
+            <Table className="plainlist">
+              <Table.Thead>
+                <Table.Tr>
+                  <Table.Th>Joint</Table.Th>
+                  <Table.Th>Fits</Table.Th>
+                  <Table.Th className="num">mm</Table.Th>
+                  <Table.Th>Moves</Table.Th>
+                  <Table.Th>What was done</Table.Th>
+                  <Table.Th>
+                    <VisuallyHidden>Remove</VisuallyHidden>
+                  </Table.Th>
+                </Table.Tr>
+              </Table.Thead>
+              <Table.Tbody>
                 {kit.fits.map((fit) => {
                   const joint = kit.joints.find(({ id }) => id === fit.jointId);
                   return (
-                    <tr key={fit.id}>
-                      <td>
+                    <Table.Tr key={fit.id}>
+                      <Table.Td>
                         {joint ? jointName(joint, parts) : 'a joint that is gone'}
                         {fit.stage === 'painted' && <span className="soft small"> after paint</span>}
-                      </td>
-                      <td>
+                      </Table.Td>
+                      <Table.Td>
                         <Select
                           size="xs"
                           w={86}
@@ -85,18 +87,18 @@ export function FitView({ build, kit }: KitViewProps) {
                           value={fit.feel}
                           onChange={(value) => value && save({ ...fit, feel: value })}
                         />
-                      </td>
-                      <td className="num mono">{fit.clearanceMm ?? ''}</td>
-                      <td>
+                      </Table.Td>
+                      <Table.Td className="num mono">{fit.clearanceMm ?? ''}</Table.Td>
+                      <Table.Td>
                         <Checkbox
                           size="xs"
                           aria-label="Motion checked"
                           checked={fit.motionChecked}
                           onChange={(event) => save({ ...fit, motionChecked: event.currentTarget.checked })}
                         />
-                      </td>
-                      <td className="small">{fit.done}</td>
-                      <td>
+                      </Table.Td>
+                      <Table.Td className="small">{fit.done}</Table.Td>
+                      <Table.Td>
                         <RemoveButton
                           name="Remove this fit"
                           onRemove={() =>
@@ -107,12 +109,12 @@ export function FitView({ build, kit }: KitViewProps) {
                             )
                           }
                         />
-                      </td>
-                    </tr>
+                      </Table.Td>
+                    </Table.Tr>
                   );
                 })}
-              </tbody>
-            </table>
+              </Table.Tbody>
+            </Table>
           )}
           <NewFit build={build} kit={kit} onAdd={(fit) => save(fit)} />
         </div>
@@ -223,14 +225,9 @@ function NewFit({
         {...textLimits(fitRecord.fields.done)}
         onChange={(event) => setDone(event.currentTarget.value)}
       />
-      <button
-        type="submit"
-        className="quiet"
-        style={{ alignSelf: 'end', padding: '3px 10px' }}
-        disabled={jointId === null}
-      >
+      <Button type="submit" style={{ alignSelf: 'end', padding: '3px 10px' }} disabled={jointId === null}>
         Write it down
-      </button>
+      </Button>
     </form>
   );
 }

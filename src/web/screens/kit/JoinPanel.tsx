@@ -1,4 +1,4 @@
-import { MultiSelect, NumberInput, TextInput } from '@mantine/core';
+import { Button, MultiSelect, NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { numberLimits } from '../../components/limits.ts';
 import type { BuildRecord } from '../../../api/index.ts';
@@ -99,23 +99,14 @@ export function JoinPanel({ build }: { build: BuildRecord }) {
           />
           {problem && <p role="alert">{problem}</p>}
           <div style={{ display: 'flex', gap: 8 }}>
-            <button type="submit" className="quiet">
-              Add the joint
-            </button>
-            <button type="button" className="quiet" onClick={() => setAdding(false)}>
-              Cancel
-            </button>
+            <Button type="submit">Add the joint</Button>
+            <Button onClick={() => setAdding(false)}>Cancel</Button>
           </div>
         </form>
       ) : (
-        <button
-          type="button"
-          className="quiet"
-          disabled={build.trays.length === 0}
-          onClick={() => setAdding(true)}
-        >
+        <Button disabled={build.trays.length === 0} onClick={() => setAdding(true)}>
           Add a joint
-        </button>
+        </Button>
       )}
     </div>
   );

@@ -1,3 +1,4 @@
+import { UnstyledButton } from '@mantine/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { CodeRecord } from '../../../api/index.ts';
 import {
@@ -176,22 +177,20 @@ export function JointMap(props: JointMapProps) {
           moves
         </span>
         <span style={{ marginLeft: 'auto', display: 'flex', gap: 6 }}>
-          <button
-            type="button"
+          <UnstyledButton
             aria-label="Smaller"
             disabled={zoom === 0}
             onClick={() => setZoom((now) => Math.max(0, now - 1))}
           >
             −
-          </button>
-          <button
-            type="button"
+          </UnstyledButton>
+          <UnstyledButton
             aria-label="Larger"
             disabled={zoom === ZOOMS.length - 1}
             onClick={() => setZoom((now) => Math.min(ZOOMS.length - 1, now + 1))}
           >
             +
-          </button>
+          </UnstyledButton>
         </span>
       </div>
       <div className="scroll" ref={scroll} tabIndex={0} role="group" aria-label="Joint map, scrolls">

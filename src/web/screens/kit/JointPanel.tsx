@@ -1,4 +1,4 @@
-import { MultiSelect, NumberInput, Select } from '@mantine/core';
+import { MultiSelect, NumberInput, Select, UnstyledButton } from '@mantine/core';
 import { IconAlertTriangle, IconHandStop, IconInfoCircle, IconShieldExclamation } from '@tabler/icons-react';
 import {
   chooseAdhesive,
@@ -83,16 +83,15 @@ export function JointPanel({ buildId, kit, joint, decision, onProblem }: JointPa
               ['after', 'pin after'],
             ] as const
           ).map(([pin, word]) => (
-            <button
+            <UnstyledButton
               key={word}
-              type="button"
               className="chip"
               aria-pressed={joint.pin === pin}
               disabled={pin === other && alternative !== undefined && 'refused' in alternative}
               onClick={() => save({ pin })}
             >
               {word}
-            </button>
+            </UnstyledButton>
           ))}
         </div>
       </div>
@@ -179,8 +178,7 @@ export function JointPanel({ buildId, kit, joint, decision, onProblem }: JointPa
             onChange={(closes) => save({ closes })}
           />
         </div>
-        <button
-          type="button"
+        <UnstyledButton
           className="why"
           style={{ marginTop: 8 }}
           onClick={() =>
@@ -192,7 +190,7 @@ export function JointPanel({ buildId, kit, joint, decision, onProblem }: JointPa
           }
         >
           remove this joint
-        </button>
+        </UnstyledButton>
       </div>
     </>
   );

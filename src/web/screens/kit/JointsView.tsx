@@ -1,4 +1,4 @@
-import { Select, TextInput } from '@mantine/core';
+import { Button, Select, Table, TextInput, UnstyledButton } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import {
   JOINT_KINDS,
@@ -78,15 +78,14 @@ export function JointsView({ build, kit, proposals }: KitViewProps) {
           <h2 style={{ flex: 1 }}>Where parts meet</h2>
           <div className="chips">
             {(['map', 'list'] as const).map((name) => (
-              <button
+              <UnstyledButton
                 key={name}
-                type="button"
                 className="chip"
                 aria-pressed={shape === name}
                 onClick={() => setShape(name)}
               >
                 {name}
-              </button>
+              </UnstyledButton>
             ))}
           </div>
         </div>
@@ -113,9 +112,7 @@ export function JointsView({ build, kit, proposals }: KitViewProps) {
                 </span>
               </p>
             ))}
-            <button
-              type="button"
-              className="quiet"
+            <Button
               style={{ marginTop: 8 }}
               onClick={() =>
                 add(
@@ -131,7 +128,7 @@ export function JointsView({ build, kit, proposals }: KitViewProps) {
               {suggestions.length === 1
                 ? 'Take the suggestion'
                 : `Take all ${suggestions.length} suggestions`}
-            </button>
+            </Button>
           </div>
         )}
         {kit.parts.length === 0 ? (
@@ -156,42 +153,41 @@ export function JointsView({ build, kit, proposals }: KitViewProps) {
               onChange={(event) => setText(event.currentTarget.value)}
             />
             <div style={{ maxHeight: '56vh', overflow: 'auto', marginTop: 8 }}>
-              <table className="plainlist">
-                <thead>
-                  <tr>
-                    <th>Joint</th>
-                    <th>Kind</th>
-                    <th>Seam</th>
-                    <th>When</th>
-                  </tr>
-                </thead>
-                <tbody>
+              <Table className="plainlist">
+                <Table.Thead>
+                  <Table.Tr>
+                    <Table.Th>Joint</Table.Th>
+                    <Table.Th>Kind</Table.Th>
+                    <Table.Th>Seam</Table.Th>
+                    <Table.Th>When</Table.Th>
+                  </Table.Tr>
+                </Table.Thead>
+                <Table.Tbody>
                   {listed.slice(0, MOST_ROWS).map((each) => (
-                    <tr
+                    <Table.Tr
                       key={each.id}
                       style={{ background: each.id === jointId ? 'var(--runner)' : undefined }}
                     >
-                      <td>
-                        <button
-                          type="button"
+                      <Table.Td>
+                        <UnstyledButton
                           className="plain"
                           style={{ textAlign: 'left' }}
                           aria-pressed={each.id === jointId}
                           onClick={() => mark(each.id)}
                         >
                           {jointName(each, parts)}
-                        </button>
-                      </td>
-                      <td>{each.kind}</td>
-                      <td>{SEAM_WORDS[each.seam]}</td>
-                      <td>
+                        </UnstyledButton>
+                      </Table.Td>
+                      <Table.Td>{each.kind}</Table.Td>
+                      <Table.Td>{SEAM_WORDS[each.seam]}</Table.Td>
+                      <Table.Td>
                         {each.pin !== null && '⊙ '}
                         {decisions.get(each.id)?.when ?? 'not in this version'}
-                      </td>
-                    </tr>
+                      </Table.Td>
+                    </Table.Tr>
                   ))}
-                </tbody>
-              </table>
+                </Table.Tbody>
+              </Table>
               {listed.length > MOST_ROWS && (
                 <p className="soft small">
                   The first {MOST_ROWS} of {listed.length}: type a name to see others.
@@ -224,15 +220,14 @@ export function JointsView({ build, kit, proposals }: KitViewProps) {
             {kit.joints
               .filter(({ a, b }) => a === part.id || b === part.id)
               .map((each) => (
-                <button
+                <UnstyledButton
                   key={each.id}
-                  type="button"
                   className="plain small"
                   style={{ display: 'block', textAlign: 'left' }}
                   onClick={() => mark(each.id)}
                 >
                   {jointName(each, parts)}, {decisions.get(each.id)?.when ?? 'not in this version'}
-                </button>
+                </UnstyledButton>
               ))}
           </div>
         ) : (
@@ -299,14 +294,13 @@ function NewJoint({
         value={kind}
         onChange={(value) => value && setKind(value)}
       />
-      <button
+      <Button
         type="submit"
-        className="quiet"
         style={{ alignSelf: 'end', padding: '3px 10px' }}
         disabled={a === null || b === null}
       >
         Join them
-      </button>
+      </Button>
     </form>
   );
 }

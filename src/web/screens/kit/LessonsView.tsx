@@ -1,4 +1,4 @@
-import { Select, Textarea, TextInput } from '@mantine/core';
+import { Button, Select, Textarea, TextInput, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
 import { textLimits } from '../../components/limits.ts';
 import { lessonsFor, MATERIALS, type Lesson, lessonRecord } from '../../../core/kit/index.ts';
@@ -112,9 +112,9 @@ export function LessonsView({ build, stock }: KitViewProps) {
             value={lesson.stepKind}
             onChange={(stepKind) => setLesson({ ...lesson, stepKind })}
           />
-          <button type="submit" className="quiet wide">
+          <Button type="submit" fullWidth>
             Keep the lesson
-          </button>
+          </Button>
         </form>
         {stock.lessons.map((each) => (
           <article key={each.id} className="panel">
@@ -124,16 +124,15 @@ export function LessonsView({ build, stock }: KitViewProps) {
               {each.origin && ` · from ${each.origin}`}
               {coming(each.text).length > 0 &&
                 ` · comes back at ${coming(each.text).length} steps of this build`}{' '}
-              <button
-                type="button"
+              <UnstyledButton
                 className="why"
-                aria-label={`Forget: ${each.text}`}
+                aria-label={`forget it: ${each.text}`}
                 onClick={() =>
                   void changeStock([{ kind: 'lesson', id: each.id, value: null }], 'forget a lesson')
                 }
               >
                 forget it
-              </button>
+              </UnstyledButton>
             </p>
           </article>
         ))}
@@ -154,13 +153,12 @@ export function LessonsView({ build, stock }: KitViewProps) {
             {notes.map(({ operationId, title, note }) => (
               <p key={operationId} className="small" style={{ marginTop: 4 }}>
                 <b>{title}:</b> {note}{' '}
-                <button
-                  type="button"
+                <UnstyledButton
                   className="why"
                   onClick={() => setLesson({ ...NEW_LESSON, text: note, origin: `log, ${title}` })}
                 >
                   make it a lesson
-                </button>
+                </UnstyledButton>
               </p>
             ))}
           </div>

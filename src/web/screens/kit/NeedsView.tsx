@@ -1,4 +1,13 @@
-import { Checkbox, NumberInput, Select, TextInput } from '@mantine/core';
+import {
+  Button,
+  Checkbox,
+  NumberInput,
+  Select,
+  Table,
+  TextInput,
+  UnstyledButton,
+  VisuallyHidden,
+} from '@mantine/core';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
 import { numberLimits, textLimits } from '../../components/limits.ts';
@@ -105,26 +114,28 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
         <WantEditor build={build} kit={kit} />
         <div className="panel">
           <h3>Glue, filler, tape in stock</h3>
-          <table className="plainlist">
-            <thead>
-              <tr>
-                <th>Material</th>
-                <th>Stands for</th>
-                <th>Left</th>
-                <th>On hand</th>
-                <th className="num">Days to get</th>
-                <th aria-label="Remove" />
-              </tr>
-            </thead>
-            <tbody>
+          <Table className="plainlist">
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>Material</Table.Th>
+                <Table.Th>Stands for</Table.Th>
+                <Table.Th>Left</Table.Th>
+                <Table.Th>On hand</Table.Th>
+                <Table.Th className="num">Days to get</Table.Th>
+                <Table.Th>
+                  <VisuallyHidden>Remove</VisuallyHidden>
+                </Table.Th>
+              </Table.Tr>
+            </Table.Thead>
+            <Table.Tbody>
               {stock.materials.map((material) => (
-                <tr key={material.id}>
-                  <td>{material.name}</td>
-                  <td className="soft">
+                <Table.Tr key={material.id}>
+                  <Table.Td>{material.name}</Table.Td>
+                  <Table.Td className="soft">
                     {MATERIAL_KINDS.find(({ value }) => value === material.kind)?.label}
-                  </td>
-                  <td>{material.amount}</td>
-                  <td>
+                  </Table.Td>
+                  <Table.Td>{material.amount}</Table.Td>
+                  <Table.Td>
                     <Checkbox
                       size="xs"
                       aria-label={`${material.name} on hand`}
@@ -142,9 +153,9 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
                         )
                       }
                     />
-                  </td>
-                  <td className="num mono">{material.leadDays}</td>
-                  <td>
+                  </Table.Td>
+                  <Table.Td className="num mono">{material.leadDays}</Table.Td>
+                  <Table.Td>
                     <RemoveButton
                       name={`Remove ${material.name}`}
                       onRemove={() =>
@@ -154,23 +165,23 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
                         )
                       }
                     />
-                  </td>
-                </tr>
+                  </Table.Td>
+                </Table.Tr>
               ))}
-            </tbody>
-          </table>
+            </Table.Tbody>
+          </Table>
           <NewMaterial />
         </div>
         <div className="panel">
           <h3>Spares box</h3>
-          <table className="plainlist">
-            <tbody>
+          <Table className="plainlist">
+            <Table.Tbody>
               {stock.spares.map((spare) => (
-                <tr key={spare.id}>
-                  <td>{spare.name}</td>
-                  <td className="soft">from {spare.origin || 'somewhere'}</td>
-                  <td className="num mono">×{spare.count}</td>
-                  <td>
+                <Table.Tr key={spare.id}>
+                  <Table.Td>{spare.name}</Table.Td>
+                  <Table.Td className="soft">from {spare.origin || 'somewhere'}</Table.Td>
+                  <Table.Td className="num mono">×{spare.count}</Table.Td>
+                  <Table.Td>
                     <RemoveButton
                       name={`Remove the spare ${spare.name}`}
                       onRemove={() =>
@@ -180,11 +191,11 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
                         )
                       }
                     />
-                  </td>
-                </tr>
+                  </Table.Td>
+                </Table.Tr>
               ))}
-            </tbody>
-          </table>
+            </Table.Tbody>
+          </Table>
           <NewSpare />
         </div>
       </section>
@@ -205,12 +216,8 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
           )}
           {shopping.length > 0 && (
             <div className="toolrow noprint" style={{ marginTop: 10 }}>
-              <button type="button" className="quiet" onClick={download}>
-                Save the list
-              </button>
-              <button
-                type="button"
-                className="quiet"
+              <Button onClick={download}>Save the list</Button>
+              <Button
                 onClick={() =>
                   void navigator.clipboard
                     .writeText(shopping.map(({ what, why }) => `${what}: ${why}`).join('\n'))
@@ -219,10 +226,8 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
                 }
               >
                 Copy it
-              </button>
-              <button type="button" className="quiet" onClick={() => window.print()}>
-                Print
-              </button>
+              </Button>
+              <Button onClick={() => window.print()}>Print</Button>
             </div>
           )}
           {said && (
@@ -256,41 +261,41 @@ function NeedTable({ needs }: { needs: readonly Need[] }) {
           List parts, joints and stacks first: what they need shows here, with what is missing on top.
         </p>
       ) : (
-        <table className="plainlist">
-          <thead>
-            <tr>
-              <th>What</th>
-              <th>Why</th>
-              <th>State</th>
-              <th className="num">Days</th>
-              <th>Instead</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table className="plainlist">
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>What</Table.Th>
+              <Table.Th>Why</Table.Th>
+              <Table.Th>State</Table.Th>
+              <Table.Th className="num">Days</Table.Th>
+              <Table.Th>Instead</Table.Th>
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
             {(all ? needs : missing).map(({ id, what, why, state, leadDays, substitute, looks }) => (
-              <tr key={id}>
-                <td>{what}</td>
-                <td className="soft small">{why}</td>
-                <td>{state === 'have' ? STATES[state] : <b>{STATES[state]}</b>}</td>
-                <td className="num mono">{leadDays > 0 ? leadDays : ''}</td>
-                <td className="small">
+              <Table.Tr key={id}>
+                <Table.Td>{what}</Table.Td>
+                <Table.Td className="soft small">{why}</Table.Td>
+                <Table.Td>{state === 'have' ? STATES[state] : <b>{STATES[state]}</b>}</Table.Td>
+                <Table.Td className="num mono">{leadDays > 0 ? leadDays : ''}</Table.Td>
+                <Table.Td className="small">
                   {substitute && (
                     <>
                       {substitute} <span className="soft">{looks && `(looks: ${looks})`}</span>
                     </>
                   )}
-                </td>
-              </tr>
+                </Table.Td>
+              </Table.Tr>
             ))}
-          </tbody>
-        </table>
+          </Table.Tbody>
+        </Table>
       )}
       {needs.length > missing.length && (
-        <button type="button" className="why" style={{ marginTop: 6 }} onClick={() => setAll((now) => !now)}>
+        <UnstyledButton className="why" style={{ marginTop: 6 }} onClick={() => setAll((now) => !now)}>
           {all
             ? 'show only what is missing'
             : `show the ${needs.length - missing.length} that are on hand too`}
-        </button>
+        </UnstyledButton>
       )}
     </div>
   );

@@ -1,4 +1,4 @@
-import { TextInput } from '@mantine/core';
+import { TextInput, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
 import { textLimits } from '../../components/limits.ts';
 import type { BuildRecord } from '../../../api/index.ts';
@@ -62,13 +62,13 @@ export function NewTray({ build, onAdded }: { build: BuildRecord; onAdded: (id: 
         error={problem}
         style={{ flex: 1 }}
       />
-      <button
+      <UnstyledButton
         type="submit"
         className={build.trays.length === 0 ? 'action' : 'quiet'}
         style={{ width: 'auto' }}
       >
         Add it
-      </button>
+      </UnstyledButton>
     </form>
   );
 }

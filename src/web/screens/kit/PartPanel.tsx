@@ -1,4 +1,4 @@
-import { Checkbox, NumberInput, Select, Textarea } from '@mantine/core';
+import { Checkbox, NumberInput, Select, Textarea, UnstyledButton } from '@mantine/core';
 import { Link } from 'react-router';
 import { textLimits } from '../../components/limits.ts';
 import {
@@ -90,20 +90,18 @@ export function PartPanel({ buildId, kitName, kit, part, leftOver, lessons }: Pa
                 value={zone.boundary}
                 onChange={(value) => value && saveZone(index, { boundary: value })}
               />
-              <button
-                type="button"
+              <UnstyledButton
                 className="why"
                 style={{ alignSelf: 'end', textAlign: 'left', paddingBottom: 6 }}
                 onClick={() => save({ zones: part.zones.filter((_, at) => at !== index) })}
               >
                 remove this colour
-              </button>
+              </UnstyledButton>
             </>
           )}
         </div>
       ))}
-      <button
-        type="button"
+      <UnstyledButton
         className="why"
         style={{ marginTop: 6 }}
         disabled={kit.finishes.length <= part.zones.length}
@@ -114,7 +112,7 @@ export function PartPanel({ buildId, kitName, kit, part, leftOver, lessons }: Pa
           : part.zones.length === 0
             ? 'give it a finish'
             : 'add a second colour'}
-      </button>
+      </UnstyledButton>
       <div style={{ display: 'flex', gap: 16, margin: '8px 0' }}>
         <Checkbox
           size="xs"
@@ -161,8 +159,7 @@ export function PartPanel({ buildId, kitName, kit, part, leftOver, lessons }: Pa
           Learnt: {text}
         </p>
       ))}
-      <button
-        type="button"
+      <UnstyledButton
         className="why"
         style={{ marginTop: 8 }}
         onClick={() =>
@@ -174,7 +171,7 @@ export function PartPanel({ buildId, kitName, kit, part, leftOver, lessons }: Pa
         }
       >
         take it out of the kit
-      </button>
+      </UnstyledButton>
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import { Select, TextInput } from '@mantine/core';
+import { Checkbox, Select, TextInput, UnstyledButton } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { PATHS, pathTo, type KitItemsRecord } from '../../../api/index.ts';
@@ -99,25 +99,23 @@ export function PartsView({ build, kit, stock }: KitViewProps) {
           />
           <div className="chips">
             {(Object.keys(FILTERS) as Filter[]).map((name) => (
-              <button
+              <UnstyledButton
                 key={name}
-                type="button"
                 className="chip"
                 aria-pressed={filter === name}
                 onClick={() => setFilter(name)}
               >
                 {name}, {kit.parts.filter(FILTERS[name]).length}
-              </button>
+              </UnstyledButton>
             ))}
           </div>
-          <button
-            type="button"
+          <UnstyledButton
             className={kit.parts.length === 0 ? 'action' : 'quiet'}
             style={{ width: 'auto' }}
             onClick={() => setPasting((now) => !now)}
           >
             Paste or open a table
-          </button>
+          </UnstyledButton>
         </div>
         {pasting && <PasteParts buildId={build.id} kit={kit} onDone={() => setPasting(false)} />}
         {problem && (
@@ -177,9 +175,10 @@ function BoxPanel({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>) {
     <div className="panel">
       <h3>Frames and bags</h3>
       {kit.box.map((item) => (
-        <label key={item.id} style={{ display: 'flex', gap: 8, alignItems: 'center', padding: '1px 0' }}>
-          <input
-            type="checkbox"
+        <div key={item.id} style={{ display: 'flex', gap: 8, alignItems: 'center', padding: '1px 0' }}>
+          <Checkbox
+            style={{ flex: 1 }}
+            label={item.name}
             checked={item.checked}
             onChange={(event) =>
               put(
@@ -188,14 +187,13 @@ function BoxPanel({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>) {
               )
             }
           />
-          <span style={{ flex: 1 }}>{item.name}</span>
           {!item.checked && (
             <RemoveButton
               name={`Remove ${item.name}`}
               onRemove={() => put({ kind: 'box', id: item.id, value: null }, `remove ${item.name}`)}
             />
           )}
-        </label>
+        </div>
       ))}
       <AddByName
         label="New frame or bag"

@@ -1,4 +1,4 @@
-import { Textarea } from '@mantine/core';
+import { Button, Textarea } from '@mantine/core';
 import { useRef, useState } from 'react';
 import type { Kit } from '../../../core/kit/index.ts';
 import { changeKit } from '../../data/kit.ts';
@@ -87,28 +87,18 @@ export function PasteParts({ buildId, kit, onDone }: { buildId: string; kit: Kit
       )}
       <div className="toolrow" style={{ marginTop: 10 }}>
         {reading && reading.parts.length > 0 ? (
-          <button
-            type="button"
-            className="action"
-            style={{ width: 'auto' }}
-            disabled={busy}
-            onClick={() => void take()}
-          >
+          <Button variant="action" style={{ width: 'auto' }} disabled={busy} onClick={() => void take()}>
             {reading.problems.length > 0
               ? `Keep the ${reading.parts.length} good lines`
               : `Add the ${reading.parts.length} parts`}
-          </button>
+          </Button>
         ) : (
-          <button type="button" className="quiet" disabled={busy} onClick={() => void read(text)}>
+          <Button disabled={busy} onClick={() => void read(text)}>
             {busy ? 'Reading…' : 'Read it'}
-          </button>
+          </Button>
         )}
-        <button type="button" className="quiet" onClick={() => file.current?.click()}>
-          Open a CSV file
-        </button>
-        <button type="button" className="quiet" onClick={onDone}>
-          Close
-        </button>
+        <Button onClick={() => file.current?.click()}>Open a CSV file</Button>
+        <Button onClick={onDone}>Close</Button>
         <input
           ref={file}
           type="file"

@@ -1,6 +1,6 @@
 import { numberLimits, textLimits } from '../../components/limits.ts';
 import { bare } from '../../../core/figures.ts';
-import { NumberInput, Select, TextInput } from '@mantine/core';
+import { Button, NumberInput, Select, Table, TextInput, VisuallyHidden } from '@mantine/core';
 import { useState } from 'react';
 import { type MeasuredPlace, placeRecord } from '../../../core/kit/index.ts';
 import { PLACE_MEASURES } from '../../components/PlaceFitList.tsx';
@@ -32,36 +32,40 @@ export function PlacesPanel({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>)
           Measure what film can close: mirror holes, shafts, hinges, and the depth of fine lines.
         </p>
       ) : (
-        <table className="plainlist">
-          <thead>
-            <tr>
-              <th>Place</th>
-              <th className="num">Bare, mm</th>
-              <th className="num">Goes through, mm</th>
-              <th aria-label="Remove" />
-            </tr>
-          </thead>
-          <tbody>
+        <Table className="plainlist">
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>Place</Table.Th>
+              <Table.Th className="num">Bare, mm</Table.Th>
+              <Table.Th className="num">Goes through, mm</Table.Th>
+              <Table.Th>
+                <VisuallyHidden>Remove</VisuallyHidden>
+              </Table.Th>
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
             {kit.places.map((place) => (
-              <tr key={place.id}>
-                <td>
+              <Table.Tr key={place.id}>
+                <Table.Td>
                   {nameOf(place.partId)}: {place.name}
-                </td>
-                <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+                </Table.Td>
+                <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }}>
                   {bare(place.sizeMm, 'mm')} {PLACE_MEASURES[place.kind]}
                   {place.widthMm !== null && `, ${bare(place.widthMm, 'mm')} wide`}
-                </td>
-                <td className="num mono">{place.throughMm === null ? '' : bare(place.throughMm, 'mm')}</td>
-                <td>
+                </Table.Td>
+                <Table.Td className="num mono">
+                  {place.throughMm === null ? '' : bare(place.throughMm, 'mm')}
+                </Table.Td>
+                <Table.Td>
                   <RemoveButton
                     name={`Take out ${place.name}`}
                     onRemove={() => void save(place.id, null, 'take out a place')}
                   />
-                </td>
-              </tr>
+                </Table.Td>
+              </Table.Tr>
             ))}
-          </tbody>
-        </table>
+          </Table.Tbody>
+        </Table>
       )}
       <NewPlace
         kit={kit}
@@ -178,9 +182,9 @@ function NewPlace({
           onChange={setMatingPartId}
         />
       )}
-      <button type="submit" className="quiet" style={{ alignSelf: 'end', padding: '3px 10px' }}>
+      <Button type="submit" style={{ alignSelf: 'end', padding: '3px 10px' }}>
         Write the place down
-      </button>
+      </Button>
     </form>
   );
 }

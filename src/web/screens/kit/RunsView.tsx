@@ -1,6 +1,6 @@
 import { numberLimits, textLimits } from '../../components/limits.ts';
 import { bare, figure } from '../../../core/figures.ts';
-import { NumberInput, Select, TextInput } from '@mantine/core';
+import { Button, NumberInput, Select, Table, TextInput, VisuallyHidden } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { RUN_FACTS, RUN_KINDS, type RunKind } from '../../../core/detail/index.ts';
@@ -34,27 +34,29 @@ export function RunsView({ build, kit }: KitViewProps) {
               after it.
             </p>
           ) : (
-            <table className="plainlist">
-              <thead>
-                <tr>
-                  <th>Run</th>
-                  <th className="num">How many</th>
-                  <th className="num">Real, mm</th>
-                  <th className="num">Length, mm</th>
-                  <th aria-label="Remove" />
-                </tr>
-              </thead>
-              <tbody>
+            <Table className="plainlist">
+              <Table.Thead>
+                <Table.Tr>
+                  <Table.Th>Run</Table.Th>
+                  <Table.Th className="num">How many</Table.Th>
+                  <Table.Th className="num">Real, mm</Table.Th>
+                  <Table.Th className="num">Length, mm</Table.Th>
+                  <Table.Th>
+                    <VisuallyHidden>Remove</VisuallyHidden>
+                  </Table.Th>
+                </Table.Tr>
+              </Table.Thead>
+              <Table.Tbody>
                 {kit.runs.map((run) => {
                   const { realMm } = RUN_FACTS[run.kind];
                   const name = runName({ ...run, count: 1 }, kit);
                   return (
-                    <tr key={run.id}>
-                      <td>
+                    <Table.Tr key={run.id}>
+                      <Table.Td>
                         {name}
                         {run.note && <span className="soft small"> {run.note}</span>}
-                      </td>
-                      <td className="num">
+                      </Table.Td>
+                      <Table.Td className="num">
                         <Edit
                           label={`How many: ${name}`}
                           value={run.count}
@@ -62,8 +64,8 @@ export function RunsView({ build, kit }: KitViewProps) {
                           whole
                           onChange={(count) => change(run, { count: count ?? 1 }, 'count of a run')}
                         />
-                      </td>
-                      <td className="num">
+                      </Table.Td>
+                      <Table.Td className="num">
                         <Edit
                           label={`Real diameter, mm: ${name}`}
                           value={run.realMm}
@@ -71,8 +73,8 @@ export function RunsView({ build, kit }: KitViewProps) {
                           {...numberLimits(runRecord.fields.realMm)}
                           onChange={(value) => change(run, { realMm: value }, 'diameter of a run')}
                         />
-                      </td>
-                      <td className="num">
+                      </Table.Td>
+                      <Table.Td className="num">
                         <Edit
                           label={`Length on the model, mm: ${name}`}
                           value={run.lengthMm}
@@ -80,18 +82,18 @@ export function RunsView({ build, kit }: KitViewProps) {
                           {...numberLimits(runRecord.fields.lengthMm)}
                           onChange={(value) => change(run, { lengthMm: value }, 'length of a run')}
                         />
-                      </td>
-                      <td>
+                      </Table.Td>
+                      <Table.Td>
                         <RemoveButton
                           name={`Take out ${name}`}
                           onRemove={() => save(run.id, null, 'take out a run')}
                         />
-                      </td>
-                    </tr>
+                      </Table.Td>
+                    </Table.Tr>
                   );
                 })}
-              </tbody>
-            </table>
+              </Table.Tbody>
+            </Table>
           )}
           <NewRun
             kit={kit}
@@ -287,9 +289,9 @@ function NewRun({
         value={note}
         onChange={(event) => setNote(event.currentTarget.value)}
       />
-      <button type="submit" className="quiet" style={{ alignSelf: 'end', padding: '3px 10px' }}>
+      <Button type="submit" style={{ alignSelf: 'end', padding: '3px 10px' }}>
         Add it
-      </button>
+      </Button>
     </form>
   );
 }

@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { TrayList } from '../../components/TrayList.tsx';
@@ -51,9 +52,7 @@ export function StandingTrays({ build, kit }: Pick<KitViewProps, 'build' | 'kit'
           </div>
         </div>
       )}
-      <button
-        type="button"
-        className="quiet"
+      <Button
         style={{ width: 'max-content' }}
         onClick={() => {
           if (
@@ -65,7 +64,7 @@ export function StandingTrays({ build, kit }: Pick<KitViewProps, 'build' | 'kit'
         }}
       >
         Remove this build
-      </button>
+      </Button>
     </>
   );
 }

@@ -1,4 +1,4 @@
-import { NumberInput, Select, Textarea, TextInput } from '@mantine/core';
+import { Button, NumberInput, Select, Textarea, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { numberLimits, textLimits } from '../../components/limits.ts';
 import type { BuildRecord, TrayRecord } from '../../../api/index.ts';
@@ -162,17 +162,12 @@ export function TrayEditor({ build, tray, kit }: TrayEditorProps) {
         </div>
       )}
       <div style={{ display: 'flex', gap: 10, marginTop: 10 }}>
-        <button type="button" className="quiet" disabled={pasted.trim() === ''} onClick={takeParts}>
+        <Button disabled={pasted.trim() === ''} onClick={takeParts}>
           Put the parts in this tray
-        </button>
-        <button
-          type="button"
-          className="quiet"
-          style={{ marginLeft: 'auto' }}
-          onClick={() => void removeTray(build, tray)}
-        >
+        </Button>
+        <Button style={{ marginLeft: 'auto' }} onClick={() => void removeTray(build, tray)}>
           Remove this sub-assembly
-        </button>
+        </Button>
       </div>
     </div>
   );

@@ -1,3 +1,4 @@
+import { Button, Radio, UnstyledButton } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { schoolOf, takeProposal, type ProposedTray, type School } from '../../../core/kit/index.ts';
@@ -56,16 +57,15 @@ export function TraysView(props: KitViewProps) {
           <h2 style={{ flex: 1 }}>What to join before paint</h2>
           <div className="chips">
             {(['proposed', 'standing'] as const).map((name) => (
-              <button
+              <UnstyledButton
                 key={name}
-                type="button"
                 className="chip"
                 aria-pressed={shown === name}
                 disabled={name === 'proposed' && kit.parts.length === 0}
                 onClick={() => setParams({ as: name === 'standing' ? name : 'proposal' }, { replace: true })}
               >
                 {name === 'proposed' ? 'as proposed' : 'as it stands'}
-              </button>
+              </UnstyledButton>
             ))}
           </div>
         </div>
@@ -78,26 +78,29 @@ export function TraysView(props: KitViewProps) {
           <StandingTrays build={build} kit={kit} />
         ) : (
           <>
-            <div className="panel" role="radiogroup" aria-label="School">
+            <Radio.Group
+              className="panel"
+              aria-label="School"
+              value={schoolOf(kit)}
+              onChange={(school) => setSchool(school as School)}
+            >
               {(Object.keys(SCHOOL_WORDS) as School[]).map((school) => (
-                <label key={school} style={{ display: 'block' }}>
-                  <input
-                    type="radio"
-                    name="school"
-                    checked={schoolOf(kit) === school}
-                    onChange={() => setSchool(school)}
-                  />{' '}
-                  <b>{SCHOOL_WORDS[school].name}</b>:{' '}
-                  <span className="soft">{SCHOOL_WORDS[school].reason}</span>
-                </label>
+                <Radio
+                  key={school}
+                  value={school}
+                  label={
+                    <>
+                      <b>{SCHOOL_WORDS[school].name}</b>:{' '}
+                      <span className="soft">{SCHOOL_WORDS[school].reason}</span>
+                    </>
+                  }
+                />
               ))}
-            </div>
+            </Radio.Group>
             {state.kind === 'working' && !proposal && (
               <p className="panel" role="status">
                 Weighing {kit.joints.length} joints… <progress value={state.share} />{' '}
-                <button type="button" className="quiet" onClick={proposals.cancel}>
-                  Stop
-                </button>
+                <Button onClick={proposals.cancel}>Stop</Button>
               </p>
             )}
             {state.kind === 'refused' && (
@@ -107,10 +110,7 @@ export function TraysView(props: KitViewProps) {
             )}
             {state.kind === 'cancelled' && (
               <p className="panel">
-                Stopped; nothing was changed.{' '}
-                <button type="button" className="quiet" onClick={proposals.again}>
-                  Try again
-                </button>
+                Stopped; nothing was changed. <Button onClick={proposals.again}>Try again</Button>
               </p>
             )}
             {proposal?.trays.map((tray) => (
@@ -185,9 +185,8 @@ export function TraysView(props: KitViewProps) {
                   Stacks, codes and steps done stay with the trays that stay, and so do joints that you wrote
                   down by hand.
                 </p>
-                <button
-                  type="button"
-                  className="action"
+                <Button
+                  variant="action"
                   style={{ marginTop: 8 }}
                   onClick={() =>
                     void takeDivision(build, taken)
@@ -196,7 +195,7 @@ export function TraysView(props: KitViewProps) {
                   }
                 >
                   Take this division
-                </button>
+                </Button>
               </>
             )}
           </div>

@@ -1,4 +1,4 @@
-import { MultiSelect, Select, TextInput } from '@mantine/core';
+import { Button, MultiSelect, Radio, Select, TextInput, UnstyledButton } from '@mantine/core';
 import { IconCheck, IconClock, IconHandStop } from '@tabler/icons-react';
 import { useState } from 'react';
 import { textLimits } from '../../components/limits.ts';
@@ -55,45 +55,37 @@ export function VersionView({ build, kit }: KitViewProps) {
           <div key={choice.id} className="panel" role="group" aria-label={choice.name}>
             <div style={{ display: 'flex', justifyContent: 'space-between' }}>
               <h3>{choice.name}</h3>
-              <button
-                type="button"
+              <UnstyledButton
                 className="why"
                 aria-expanded={editing === choice.id}
                 onClick={() => setEditing((now) => (now === choice.id ? null : choice.id))}
               >
                 {editing === choice.id ? 'done' : `edit ${choice.name.toLowerCase()}`}
-              </button>
+              </UnstyledButton>
             </div>
             <div
               style={{ display: 'grid', gap: 6, gridTemplateColumns: 'repeat(auto-fit, minmax(200px, 1fr))' }}
             >
               {choice.options.map((option) => (
-                <label
+                <Radio
                   key={option.id}
                   className={`optioncard${choice.chosen === option.id ? ' chosen' : ''}`}
-                >
-                  <input
-                    type="radio"
-                    name={choice.id}
-                    checked={choice.chosen === option.id}
-                    onChange={() => put({ ...choice, chosen: option.id }, `${choice.name}: ${option.name}`)}
-                  />{' '}
-                  {option.name}
-                  <span className="soft small" style={{ display: 'block' }}>
-                    {describe(option)}
-                  </span>
-                </label>
+                  name={choice.id}
+                  label={option.name}
+                  description={describe(option)}
+                  checked={choice.chosen === option.id}
+                  onChange={() => put({ ...choice, chosen: option.id }, `${choice.name}: ${option.name}`)}
+                />
               ))}
             </div>
             {choice.chosen !== null && (
-              <button
-                type="button"
+              <UnstyledButton
                 className="why"
                 style={{ marginTop: 6 }}
                 onClick={() => put({ ...choice, chosen: null }, `${choice.name} open again`)}
               >
                 leave it open
-              </button>
+              </UnstyledButton>
             )}
             {editing === choice.id && (
               <ChoiceEditor
@@ -154,14 +146,13 @@ export function VersionView({ build, kit }: KitViewProps) {
                 <p className="small">
                   {part && <span className="mono">{labelled(part)}. </span>}
                   {reason}{' '}
-                  <button
-                    type="button"
+                  <UnstyledButton
                     className="why"
                     aria-label={`Remove ${work.name}`}
                     onClick={() => save([{ kind: 'work', id: work.id, value: null }], `remove ${work.name}`)}
                   >
                     remove
-                  </button>
+                  </UnstyledButton>
                 </p>
               </div>
             );
@@ -275,8 +266,7 @@ function ChoiceEditor({
             onChange={(finishIds) => setOption(option.id, { finishIds })}
           />
           {choice.options.length > 1 && (
-            <button
-              type="button"
+            <UnstyledButton
               className="why"
               style={{ textAlign: 'left' }}
               onClick={() =>
@@ -288,14 +278,12 @@ function ChoiceEditor({
               }
             >
               remove this option
-            </button>
+            </UnstyledButton>
           )}
         </div>
       ))}
       <div className="toolrow">
-        <button
-          type="button"
-          className="quiet"
+        <Button
           onClick={() =>
             onChange({
               ...choice,
@@ -304,10 +292,8 @@ function ChoiceEditor({
           }
         >
           Add an option
-        </button>
-        <button type="button" className="quiet" onClick={onRemove}>
-          Remove this choice
-        </button>
+        </Button>
+        <Button onClick={onRemove}>Remove this choice</Button>
       </div>
     </div>
   );
@@ -385,9 +371,9 @@ function NewWork({
         value={by}
         onChange={setBy}
       />
-      <button type="submit" className="quiet wide">
+      <Button type="submit" fullWidth>
         List it
-      </button>
+      </Button>
     </form>
   );
 }

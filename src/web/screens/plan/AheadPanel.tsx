@@ -1,3 +1,4 @@
+import { UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { PlanView, Warning } from '../../../core/plan/index.ts';
@@ -36,9 +37,9 @@ export function AheadPanel({ buildId, warnings, view, onMark }: AheadPanelProps)
           </p>
           <p className="small soft">
             {operationId !== undefined && view.starts[operationId] !== undefined && (
-              <button type="button" className="why" onClick={() => onMark(operationId)}>
+              <UnstyledButton className="why" onClick={() => onMark(operationId)}>
                 the step, {whenText(view.starts[operationId])}
-              </button>
+              </UnstyledButton>
             )}{' '}
             {stage !== 'plan' && (
               <Link to={stage === 'shelf' ? '/shelf' : `/build/${buildId}/${stage}`}>
@@ -49,9 +50,9 @@ export function AheadPanel({ buildId, warnings, view, onMark }: AheadPanelProps)
         </div>
       ))}
       {warnings.length > SHOWN && (
-        <button type="button" className="why" style={{ marginTop: 8 }} onClick={() => setAll(!all)}>
+        <UnstyledButton className="why" style={{ marginTop: 8 }} onClick={() => setAll(!all)}>
           {all ? 'show fewer' : `show all ${warnings.length}`}
-        </button>
+        </UnstyledButton>
       )}
     </div>
   );

@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { whenText } from '../../components/time.ts';
 import { usePlan } from '../../data/plan.tsx';
 import { undo, useUndoState } from '../../data/undo.ts';
@@ -44,14 +45,8 @@ export function ChangePanel({ buildId }: { buildId: string }) {
       ))}
       {more(moves.length)}
       <div style={{ display: 'flex', gap: 8, marginTop: 8, flexWrap: 'wrap' }}>
-        <button type="button" className="quiet" onClick={acceptChange}>
-          Accept this plan
-        </button>
-        {canTakeBack && (
-          <button type="button" className="quiet" onClick={() => void undo()}>
-            Take back: {undoLabel}
-          </button>
-        )}
+        <Button onClick={acceptChange}>Accept this plan</Button>
+        {canTakeBack && <Button onClick={() => void undo()}>Take back: {undoLabel}</Button>}
       </div>
     </section>
   );

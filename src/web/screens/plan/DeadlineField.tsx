@@ -1,7 +1,8 @@
 import { NativeSelect } from '@mantine/core';
 import type { BuildRecord } from '../../../api/index.ts';
 import { counted, PRIORITIES, type Priority } from '../../../core/kit/index.ts';
-import { dayText } from '../../components/time.ts';
+import { DayField } from '../../components/DayField.tsx';
+import { dayText, storedDay } from '../../components/time.ts';
 import { usePlan } from '../../data/plan.tsx';
 import { changeKit, useKit } from '../../data/kit.ts';
 
@@ -39,17 +40,15 @@ export function DeadlineField({ build, last }: DeadlineFieldProps) {
   const spare = due === undefined ? undefined : Math.floor((due - last) / 1440);
   return (
     <>
-      <input
-        type="date"
-        aria-label="Needed by"
+      <DayField
+        name="Needed by"
+        width={150}
         disabled={!isKnown}
-        className="textline mono"
-        style={{ maxWidth: 132 }}
-        value={build.kit.plan.deadline ?? ''}
-        onChange={({ currentTarget: { value } }) =>
+        value={build.kit.plan.deadline}
+        onChange={(day) =>
           save(
-            { deadline: value === '' ? null : value },
-            value === '' ? `no day for ${build.name}` : `${build.name} needed by ${value}`,
+            { deadline: day },
+            day === null ? `no day for ${build.name}` : `${build.name} needed by ${storedDay(day)}`,
           )
         }
       />

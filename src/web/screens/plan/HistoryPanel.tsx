@@ -1,3 +1,4 @@
+import { UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
 import useSWR from 'swr';
 import { PATHS, pathTo, type PastPlanHead, type PastPlanRecord } from '../../../api/index.ts';
@@ -44,9 +45,9 @@ export function HistoryPanel({ buildId, view }: HistoryPanelProps) {
       <ul className="plainbullets small" style={{ marginTop: 6 }}>
         {past.map(({ id, at, finish }) => (
           <li key={id}>
-            <button type="button" className="why" aria-pressed={id === picked} onClick={() => setPicked(id)}>
+            <UnstyledButton className="why" aria-pressed={id === picked} onClick={() => setPicked(id)}>
               {whenText(at)}
-            </button>
+            </UnstyledButton>
             : all ready {dayText(finish)}
           </li>
         ))}

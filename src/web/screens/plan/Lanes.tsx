@@ -1,9 +1,8 @@
 import { useElementSize, useMergedRef } from '@mantine/hooks';
 import { useEffect, useId, useMemo, useRef, useState } from 'react';
 import type { BuildRecord, StepRecord } from '../../../api/index.ts';
-import { format, isSameYear } from 'date-fns';
 import { formatMinutes } from '../../../core/finish/index.ts';
-import { clockText, dayText } from '../../components/time.ts';
+import { clockText, dayText, fullText, shortDay } from '../../components/time.ts';
 import { upcomingSteps } from '../../data/plan.tsx';
 import type { PlanView } from '../../../core/plan/index.ts';
 import { timeScale } from './timeScale.ts';
@@ -184,11 +183,7 @@ export function Lanes({ build, view, steps, now, marked, onMark }: LanesProps) {
             title={name}
           >
             <span>{name}</span>
-            <span className="soft small">
-              {next === Infinity
-                ? 'done'
-                : format(next * 60000, isSameYear(next * 60000, now * 60000) ? 'd MMM' : 'd MMM yyyy')}
-            </span>
+            <span className="soft small">{next === Infinity ? 'done' : shortDay(next)}</span>
           </div>
         ))}
       </div>
@@ -236,8 +231,7 @@ export function Lanes({ build, view, steps, now, marked, onMark }: LanesProps) {
               fill={`url(#${id}-cure)`}
             >
               <title>
-                {operation.title}: cures {formatMinutes(to - from)}, free{' '}
-                {format(to * 60000, 'EEE d MMM HH:mm')}
+                {operation.title}: cures {formatMinutes(to - from)}, free {fullText(to)}
               </title>
             </rect>
           );

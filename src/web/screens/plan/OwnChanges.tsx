@@ -1,3 +1,4 @@
+import { UnstyledButton } from '@mantine/core';
 import type { BuildRecord, StepRecord } from '../../../api/index.ts';
 import type { KitItemKind } from '../../../core/kit/index.ts';
 import { whenText } from '../../components/time.ts';
@@ -34,8 +35,7 @@ export function OwnChanges({ view, builds, steps }: OwnChangesProps) {
         {changes.map(({ id, kind, buildId, text }) => (
           <li key={id}>
             {text}{' '}
-            <button
-              type="button"
+            <UnstyledButton
               className="why"
               aria-label={`take back: ${text}`}
               onClick={() =>
@@ -45,7 +45,7 @@ export function OwnChanges({ view, builds, steps }: OwnChangesProps) {
               }
             >
               take it back
-            </button>
+            </UnstyledButton>
           </li>
         ))}
       </ul>

@@ -1,3 +1,4 @@
+import { Table } from '@mantine/core';
 import { bare } from '../../../core/figures.ts';
 import { FAMILIES, LAYER_KINDS, type FamilyId, type LayerKind } from '../../../core/finish/index.ts';
 import type { CurePace, Pace } from '../../../core/plan/index.ts';
@@ -15,30 +16,30 @@ interface Learnt {
 
 function LearntTable({ of, each, rows }: { of: string; each: string; rows: readonly Learnt[] }) {
   return (
-    <table className="plainlist" style={{ marginTop: 6 }}>
-      <thead>
-        <tr>
-          <th>{of}</th>
-          <th className="num">Counts as</th>
-          <th className="num">Middle half</th>
-          <th className="num">{each}</th>
-        </tr>
-      </thead>
-      <tbody>
+    <Table className="plainlist" style={{ marginTop: 6 }}>
+      <Table.Thead>
+        <Table.Tr>
+          <Table.Th>{of}</Table.Th>
+          <Table.Th className="num">Counts as</Table.Th>
+          <Table.Th className="num">Middle half</Table.Th>
+          <Table.Th className="num">{each}</Table.Th>
+        </Table.Tr>
+      </Table.Thead>
+      <Table.Tbody>
         {[...rows]
           .sort((p, q) => q.count - p.count)
           .map(({ name, factor, from, to, count }) => (
-            <tr key={name}>
-              <td>{name}</td>
-              <td className="num mono">×{bare(factor, 'times', 2)}</td>
-              <td className="num mono">
+            <Table.Tr key={name}>
+              <Table.Td>{name}</Table.Td>
+              <Table.Td className="num mono">×{bare(factor, 'times', 2)}</Table.Td>
+              <Table.Td className="num mono">
                 {bare(from, 'times')}–{bare(to, 'times')}
-              </td>
-              <td className="num mono">{count}</td>
-            </tr>
+              </Table.Td>
+              <Table.Td className="num mono">{count}</Table.Td>
+            </Table.Tr>
           ))}
-      </tbody>
-    </table>
+      </Table.Tbody>
+    </Table>
   );
 }
 

@@ -1,4 +1,4 @@
-import { format } from 'date-fns';
+import { Button, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { FAMILIES, type FamilyId } from '../../../core/finish/index.ts';
@@ -6,7 +6,7 @@ import { longestSessions } from '../../../core/plan/index.ts';
 import { LookingForBetter } from '../../components/LookingForBetter.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { PlanFailure } from '../../components/PlanFailure.tsx';
-import { clockText, dayText, whenText } from '../../components/time.ts';
+import { clockText, dayOf, dayText, whenText } from '../../components/time.ts';
 import { useBench } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
 import { problemOf, upcomingSteps, usePlan } from '../../data/plan.tsx';
@@ -71,11 +71,11 @@ export function PlanScreen() {
           tray: build.trays.find(({ id }) => id === operation.trayId)?.name ?? '',
           why: view.reasons[operation.id]?.text ?? '',
         })),
-        (minutes) => format(new Date(minutes * 60000), 'yyyy-MM-dd HH:mm'),
+        (minutes) => `${dayOf(minutes)} ${clockText(minutes)}`,
       ),
     );
   return (
-    <div className="columns" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(270px, 330px)' }}>
+    <div className="columns two">
       <section className="column" aria-label="What you decide">
         <div style={{ display: 'flex', alignItems: 'baseline', gap: 16 }}>
           <h2>The coming evenings</h2>
@@ -173,12 +173,8 @@ export function PlanScreen() {
               <Link to={`/build/${build.id}/plan/sheet`} className="quiet">
                 Run sheet
               </Link>
-              <button type="button" className="quiet" onClick={saveCalendar}>
-                Calendar file
-              </button>
-              <button type="button" className="quiet" onClick={saveTable}>
-                Table (CSV)
-              </button>
+              <Button onClick={saveCalendar}>Calendar file</Button>
+              <Button onClick={saveTable}>Table (CSV)</Button>
             </div>
             <p className="small soft" style={{ marginTop: 4 }}>
               {view.proved
@@ -192,14 +188,9 @@ export function PlanScreen() {
               </p>
             )}
             {!view.proved && failure === null && (
-              <button
-                type="button"
-                className="why"
-                disabled={busy || improving !== null}
-                onClick={lookLonger}
-              >
+              <UnstyledButton className="why" disabled={busy || improving !== null} onClick={lookLonger}>
                 look longer for a better one
-              </button>
+              </UnstyledButton>
             )}
           </div>
         )}

@@ -1,3 +1,4 @@
+import { Table } from '@mantine/core';
 import { EmptyStage } from '../../components/EmptyStage.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { PrintedSheet } from '../../components/PrintedSheet.tsx';
@@ -47,17 +48,17 @@ export function RunSheet() {
               {dayText(session.start)}, {clockText(session.start)} to {clockText(session.end)}
               {session.spraying === false && ', no spraying'}
             </h3>
-            <table className="plainlist">
-              <tbody>
+            <Table className="plainlist">
+              <Table.Tbody>
                 {own.map(({ operation, start }) => (
-                  <tr key={operation.id}>
-                    <td style={{ width: 24 }} aria-label="to tick by hand">
+                  <Table.Tr key={operation.id}>
+                    <Table.Td style={{ width: 24 }} aria-label="to tick by hand">
                       ☐
-                    </td>
-                    <td className="mono" style={{ width: 56 }}>
+                    </Table.Td>
+                    <Table.Td className="mono" style={{ width: 56 }}>
                       {clockText(start)}
-                    </td>
-                    <td style={{ whiteSpace: 'normal' }}>
+                    </Table.Td>
+                    <Table.Td style={{ whiteSpace: 'normal' }}>
                       <b>{operation.title}</b>
                       <span className="small" style={{ display: 'block' }}>
                         {operation.details.join('; ')}
@@ -67,14 +68,14 @@ export function RunSheet() {
                           ! {line}
                         </span>
                       ))}
-                    </td>
-                    <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+                    </Table.Td>
+                    <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }}>
                       {operation.hands} min, took ____
-                    </td>
-                  </tr>
+                    </Table.Td>
+                  </Table.Tr>
                 ))}
-              </tbody>
-            </table>
+              </Table.Tbody>
+            </Table>
           </article>
         ))}
       </div>

@@ -1,9 +1,11 @@
-import { NumberInput, TextInput } from '@mantine/core';
+import { Button, NumberInput, TextInput, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
 import { numberLimits, textLimits } from '../../components/limits.ts';
 import { ownStepRecord } from '../../../core/kit/index.ts';
 import type { KitSummary, LongestSessions, PlanOperation, PlanView } from '../../../core/plan/index.ts';
-import { whenText } from '../../components/time.ts';
+import { ClockField } from '../../components/ClockField.tsx';
+import { DayField } from '../../components/DayField.tsx';
+import { dayOf, minuteOfDay, momentOf, whenText } from '../../components/time.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { editOf, StepEditing } from './StepEditing.tsx';
@@ -16,13 +18,6 @@ interface StepChangesProps {
   longest: LongestSessions;
 }
 
-/** A local date-time field's value, and back to minutes since 1970. */
-const fieldOf = (minutes: number): string => {
-  const date = new Date(minutes * 60000 - new Date(minutes * 60000).getTimezoneOffset() * 60000);
-  return date.toISOString().slice(0, 16);
-};
-const minutesOf = (field: string): number => Math.round(new Date(field).getTime() / 60000);
-
 /** What the builder changes about one step: hold it to a moment, word, time or divide it, leave it out, or put a step
  *  of one's own after it. The plan is
  *  generated as before and these are kept beside it, so a change of stack or version loses nothing. */
@@ -32,7 +27,9 @@ export function StepChanges({ operation, start, plan, view, longest }: StepChang
   const [title, setTitle] = useState('');
   const [minutes, setMinutes] = useState(15);
   const [waitHours, setWaitHours] = useState(0);
-  const [moment, setMoment] = useState(fieldOf(start));
+  const [day, setDay] = useState<string | null>(dayOf(start));
+  const [clock, setClock] = useState(minuteOfDay(start));
+  const held = day === null ? undefined : momentOf(day, clock);
   const { buildId } = operation;
   const pin = plan.pins.find(({ operationId }) => operationId === operation.id);
   const own = plan.ownSteps.find(({ id }) => operation.id === `${buildId}/own/${id}`);
@@ -44,38 +41,30 @@ export function StepChanges({ operation, start, plan, view, longest }: StepChang
       {pin ? (
         <p className="small">
           Pinned to <span className="mono">{whenText(pin.start)}</span>.{' '}
-          <button
-            type="button"
+          <UnstyledButton
             className="why"
             onClick={() => change('pin', pin.id, null, `let go of ${operation.title}`)}
           >
             let go
-          </button>
+          </UnstyledButton>
         </p>
       ) : (
         <div style={{ display: 'flex', gap: 8, alignItems: 'end' }}>
-          <TextInput
-            size="xs"
-            type="datetime-local"
-            label="Hold it to"
-            value={moment}
-            onChange={({ currentTarget: { value } }) => setMoment(value)}
-          />
-          <button
-            type="button"
-            className="quiet"
-            disabled={!Number.isFinite(minutesOf(moment))}
+          <DayField label="Hold it to" width={150} value={day} onChange={setDay} />
+          <ClockField name="Hold it to" value={clock} onChange={setClock} />
+          <Button
+            disabled={held === undefined}
             onClick={() =>
               change(
                 'pin',
                 newId(buildId),
-                { operationId: operation.id, start: minutesOf(moment) },
+                { operationId: operation.id, start: held! },
                 `pin ${operation.title}`,
               )
             }
           >
             Pin
-          </button>
+          </Button>
         </div>
       )}
       {editing ? (
@@ -87,24 +76,18 @@ export function StepChanges({ operation, start, plan, view, longest }: StepChang
           longest={longest}
         />
       ) : (
-        <button
-          type="button"
-          className="why"
-          style={{ justifySelf: 'start' }}
-          onClick={() => setEditing(true)}
-        >
+        <UnstyledButton className="why" style={{ justifySelf: 'start' }} onClick={() => setEditing(true)}>
           change its words, minutes or parts…
-        </button>
+        </UnstyledButton>
       )}
       {own && (
-        <button
-          type="button"
+        <UnstyledButton
           className="why"
           style={{ justifySelf: 'start' }}
           onClick={() => change('own-step', own.id, null, `remove ${own.title}`)}
         >
           remove this step of yours
-        </button>
+        </UnstyledButton>
       )}
       {adding ? (
         <form
@@ -153,23 +136,18 @@ export function StepChanges({ operation, start, plan, view, longest }: StepChang
             />
           </div>
           <div style={{ display: 'flex', gap: 8 }}>
-            <button type="submit" className="quiet" disabled={title.trim() === ''}>
+            <Button type="submit" disabled={title.trim() === ''}>
               Add it
-            </button>
-            <button type="button" className="why" onClick={() => setAdding(false)}>
+            </Button>
+            <UnstyledButton className="why" onClick={() => setAdding(false)}>
               never mind
-            </button>
+            </UnstyledButton>
           </div>
         </form>
       ) : (
-        <button
-          type="button"
-          className="why"
-          style={{ justifySelf: 'start' }}
-          onClick={() => setAdding(true)}
-        >
+        <UnstyledButton className="why" style={{ justifySelf: 'start' }} onClick={() => setAdding(true)}>
           add a step after this one…
-        </button>
+        </UnstyledButton>
       )}
     </div>
   );

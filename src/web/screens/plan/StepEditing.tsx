@@ -1,4 +1,4 @@
-import { NumberInput, TextInput } from '@mantine/core';
+import { Button, NumberInput, TextInput, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
 import { numberLimits, textLimits } from '../../components/limits.ts';
 import { type StepEdit, stepEditRecord } from '../../../core/kit/index.ts';
@@ -74,9 +74,9 @@ export function StepEditing({ operation, view, edits, longest }: StepEditingProp
     return (
       <p className="small">
         You do this step in {edit.parts} parts.{' '}
-        <button type="button" className="why" onClick={() => save({ parts: 1 }, `${operation.title} in one`)}>
+        <UnstyledButton className="why" onClick={() => save({ parts: 1 }, `${operation.title} in one`)}>
           do it in one
-        </button>
+        </UnstyledButton>
       </p>
     );
   const next = nextToJoin(operation.id, view, longest);
@@ -120,9 +120,9 @@ export function StepEditing({ operation, view, edits, longest }: StepEditingProp
             onChange={({ currentTarget: { value } }) => setNote(value)}
           />
         </div>
-        <button type="submit" className="quiet" style={{ justifySelf: 'start' }} disabled={!isChanged}>
+        <Button type="submit" style={{ justifySelf: 'start' }} disabled={!isChanged}>
           Change it
-        </button>
+        </Button>
       </form>
       {isDivisible(operation) && operation.hands > 1 && !edit?.withNext && (
         <div style={{ display: 'flex', gap: 8, alignItems: 'end' }}>
@@ -135,47 +135,42 @@ export function StepEditing({ operation, view, edits, longest }: StepEditingProp
             max={Math.min(MOST_PARTS, operation.hands)}
             onChange={(value) => typeof value === 'number' && value >= 2 && setParts(Math.round(value))}
           />
-          <button
-            type="button"
-            className="quiet"
+          <Button
             onClick={() =>
               save({ parts: Math.min(parts, MOST_PARTS, operation.hands) }, `split ${operation.title}`)
             }
           >
             Split
-          </button>
+          </Button>
           <span className="small soft">about {Math.ceil(operation.hands / parts)} min each</span>
         </div>
       )}
       {edit?.withNext ? (
         <p className="small">
           You do these in one go.{' '}
-          <button
-            type="button"
+          <UnstyledButton
             className="why"
             onClick={() => save({ withNext: false }, `take ${operation.title} apart`)}
           >
             take them apart
-          </button>
+          </UnstyledButton>
         </p>
       ) : next ? (
-        <button
-          type="button"
+        <UnstyledButton
           className="why"
           style={{ justifySelf: 'start', textAlign: 'left' }}
           onClick={() => save({ withNext: true }, `${operation.title} with ${next.title}`)}
         >
           do it in one go with “{next.title}”, <span className="mono">{together}</span> min
-        </button>
+        </UnstyledButton>
       ) : null}
-      <button
-        type="button"
+      <UnstyledButton
         className="why"
         style={{ justifySelf: 'start' }}
         onClick={() => save({ leaveOut: true }, `leave out ${operation.title}`)}
       >
         leave this step out
-      </button>
+      </UnstyledButton>
     </div>
   );
 }
@@ -201,15 +196,14 @@ export function LeftOut({
       {gone.map(({ edit, title }) => (
         <p key={edit.id} className="small">
           {title}{' '}
-          <button
-            type="button"
+          <UnstyledButton
             className="why"
             onClick={() =>
               changeStep(buildId, edit.operationId, edit, { leaveOut: false }, `bring back ${title}`)
             }
           >
             bring it back
-          </button>
+          </UnstyledButton>
         </p>
       ))}
     </div>

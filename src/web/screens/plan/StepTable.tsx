@@ -1,3 +1,4 @@
+import { Table, UnstyledButton } from '@mantine/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRef, useState } from 'react';
 import type { PlanOperation, PlanView } from '../../../core/plan/index.ts';
@@ -41,53 +42,52 @@ export function StepTable({ steps, view, marked, onMark }: StepTableProps) {
         role={whole ? 'region' : undefined}
         aria-label={whole ? 'All steps, scrolls down' : undefined}
       >
-        <table className="plainlist" aria-rowcount={steps.length + 1}>
-          <thead>
-            <tr>
-              <th>Start</th>
-              <th style={{ width: '36%' }}>Step</th>
-              <th className="num">Minutes</th>
-              <th>Why then</th>
-            </tr>
-          </thead>
-          <tbody>
-            {above > 0 && <tr style={{ height: above }} aria-hidden />}
+        <Table className="plainlist" aria-rowcount={steps.length + 1}>
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>Start</Table.Th>
+              <Table.Th style={{ width: '36%' }}>Step</Table.Th>
+              <Table.Th className="num">Minutes</Table.Th>
+              <Table.Th>Why then</Table.Th>
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
+            {above > 0 && <Table.Tr style={{ height: above }} aria-hidden />}
             {seen.map((at) => {
               const { operation, start } = listed[at]!;
               return (
-                <tr
+                <Table.Tr
                   key={operation.id}
                   ref={whole ? rows.measureElement : undefined}
                   data-index={at}
                   aria-rowindex={at + 2}
                   style={operation.id === marked ? { background: 'var(--runner)' } : undefined}
                 >
-                  <td className="mono" style={{ whiteSpace: 'nowrap' }}>
+                  <Table.Td className="mono" style={{ whiteSpace: 'nowrap' }}>
                     {whenText(start)}
-                  </td>
-                  <td>
-                    <button
-                      type="button"
+                  </Table.Td>
+                  <Table.Td>
+                    <UnstyledButton
                       className="plain"
-                      style={{ textAlign: 'left', padding: 0 }}
+                      style={{ textAlign: 'left', padding: 0, minHeight: 24 }}
                       onClick={() => onMark(operation.id)}
                     >
                       {operation.title}
-                    </button>
-                  </td>
-                  <td className="num mono">{operation.hands}</td>
-                  <td className="small soft">{view.reasons[operation.id]?.text}</td>
-                </tr>
+                    </UnstyledButton>
+                  </Table.Td>
+                  <Table.Td className="num mono">{operation.hands}</Table.Td>
+                  <Table.Td className="small soft">{view.reasons[operation.id]?.text}</Table.Td>
+                </Table.Tr>
               );
             })}
-            {below > 0 && <tr style={{ height: below }} aria-hidden />}
-          </tbody>
-        </table>
+            {below > 0 && <Table.Tr style={{ height: below }} aria-hidden />}
+          </Table.Tbody>
+        </Table>
       </div>
       {steps.length > LISTED && (
-        <button type="button" className="why" style={{ marginTop: 8 }} onClick={() => setWhole(!whole)}>
+        <UnstyledButton className="why" style={{ marginTop: 8 }} onClick={() => setWhole(!whole)}>
           {whole ? 'show fewer' : `show all ${steps.length}`}
-        </button>
+        </UnstyledButton>
       )}
     </div>
   );

@@ -1,3 +1,4 @@
+import { UnstyledButton } from '@mantine/core';
 import type { BuildRecord } from '../../../api/index.ts';
 import { isDivisible, type PlanView } from '../../../core/plan/index.ts';
 import { changeStep, editOf } from './StepEditing.tsx';
@@ -23,8 +24,7 @@ export function TooLong({ view, builds }: TooLongProps) {
           <li key={operationId}>
             {operation.title}: <span className="mono">{hands}</span> min.{' '}
             {isSplittable ? (
-              <button
-                type="button"
+              <UnstyledButton
                 className="why"
                 onClick={() =>
                   changeStep(
@@ -37,10 +37,9 @@ export function TooLong({ view, builds }: TooLongProps) {
                 }
               >
                 do it in {parts} parts
-              </button>
+              </UnstyledButton>
             ) : edit?.withNext ? (
-              <button
-                type="button"
+              <UnstyledButton
                 className="why"
                 onClick={() =>
                   changeStep(
@@ -53,7 +52,7 @@ export function TooLong({ view, builds }: TooLongProps) {
                 }
               >
                 take it apart again
-              </button>
+              </UnstyledButton>
             ) : (
               <>A coat is not put down half way: it needs a session of {hands} min with its set-up.</>
             )}

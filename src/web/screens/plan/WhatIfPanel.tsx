@@ -1,3 +1,4 @@
+import { Button, Table, UnstyledButton } from '@mantine/core';
 import { proxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { formatMinutes } from '../../../core/finish/index.ts';
@@ -52,28 +53,27 @@ function WhatIf() {
     <div className="panel" role="region" aria-label="What would help">
       <h3>What would help</h3>
       {found.length > 1 && (
-        <table className="plainlist">
-          <tbody>
+        <Table className="plainlist">
+          <Table.Tbody>
             {found.slice(1).map(({ name, finish }) => (
-              <tr key={name}>
-                <td style={{ whiteSpace: 'normal' }}>{name}</td>
-                <td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+              <Table.Tr key={name}>
+                <Table.Td style={{ whiteSpace: 'normal' }}>{name}</Table.Td>
+                <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }}>
                   {finish === null || now === null
                     ? 'no plan'
                     : finish < now
                       ? `${dayText(finish)}, ${formatMinutes(now - finish)} sooner`
                       : 'no sooner'}
-                </td>
-              </tr>
+                </Table.Td>
+              </Table.Tr>
             ))}
-          </tbody>
-        </table>
+          </Table.Tbody>
+        </Table>
       )}
       <p role="status" className="small" style={{ marginTop: 4 }}>
         {state === 'working' && 'Solving the plan anew for each… '}
         {state === 'working' && (
-          <button
-            type="button"
+          <UnstyledButton
             className="why"
             onClick={() => {
               stop();
@@ -81,16 +81,16 @@ function WhatIf() {
             }}
           >
             cancel
-          </button>
+          </UnstyledButton>
         )}
         {state === 'failed' &&
           'That could not be worked out to its end. Nothing was changed: your plan stands. Try again.'}
         {state === 'done' && 'All builds together, each solved anew with the same effort.'}
       </p>
       {state !== 'working' && (
-        <button type="button" className="quiet" style={{ marginTop: 6 }} disabled={!request} onClick={ask}>
+        <Button style={{ marginTop: 6 }} disabled={!request} onClick={ask}>
           {state === 'done' ? 'Solve again' : 'Try one more evening'}
-        </button>
+        </Button>
       )}
     </div>
   );

@@ -1,4 +1,4 @@
-import { Select, Textarea, TextInput } from '@mantine/core';
+import { Button, Select, Textarea, TextInput, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
 import { schemaTextLimits } from '../../components/limits.ts';
 import { type PaintInput, paintInput } from '../../../api/index.ts';
@@ -115,9 +115,9 @@ export function AddPaints({ first, onSend, onDone }: AddPaintsProps) {
           onChange={(event) => setHex(event.currentTarget.value)}
           w={130}
         />
-        <button type="submit" className={first ? 'action' : 'quiet'} style={{ width: 'auto' }}>
+        <UnstyledButton type="submit" className={first ? 'action' : 'quiet'} style={{ width: 'auto' }}>
           Put it on the shelf
-        </button>
+        </UnstyledButton>
       </form>
       <Textarea
         label="Or paste a list"
@@ -141,14 +141,10 @@ export function AddPaints({ first, onSend, onDone }: AddPaintsProps) {
       )}
       <p role="status">{said}</p>
       <div style={{ display: 'flex', gap: 10 }}>
-        <button type="button" className="quiet" disabled={list.trim() === ''} onClick={() => void many()}>
+        <Button disabled={list.trim() === ''} onClick={() => void many()}>
           Put the list on the shelf
-        </button>
-        {!first && (
-          <button type="button" className="quiet" onClick={onDone}>
-            Back to the shelf
-          </button>
-        )}
+        </Button>
+        {!first && <Button onClick={onDone}>Back to the shelf</Button>}
       </div>
     </div>
   );

@@ -1,4 +1,4 @@
-import { FileButton, NativeSelect, Textarea } from '@mantine/core';
+import { Button, FileButton, NativeSelect, Table, Textarea } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import type { PaintRecord } from '../../../api/index.ts';
 import { mergeShelf } from '../../data/bench.ts';
@@ -74,15 +74,9 @@ export function MergeShelf({ paints, onDone }: { paints: readonly PaintRecord[];
       </p>
       <div style={{ display: 'flex', gap: 10 }}>
         <FileButton onChange={(file) => void open(file)} accept=".csv,.tsv,.txt,text/csv,text/plain">
-          {(props) => (
-            <button type="button" className="quiet" {...props}>
-              Choose a file
-            </button>
-          )}
+          {(props) => <Button {...props}>Choose a file</Button>}
         </FileButton>
-        <button type="button" className="quiet" onClick={onDone}>
-          Back to the shelf
-        </button>
+        <Button onClick={onDone}>Back to the shelf</Button>
       </div>
       <Textarea
         label="Or paste the table"
@@ -126,34 +120,33 @@ export function MergeShelf({ paints, onDone }: { paints: readonly PaintRecord[];
             role="region"
             aria-label="What the table would change"
           >
-            <table className="plainlist">
-              <thead>
-                <tr>
-                  <th>Line</th>
-                  <th>Paint</th>
-                  <th>Is</th>
-                  <th>What happens</th>
-                </tr>
-              </thead>
-              <tbody>
+            <Table className="plainlist">
+              <Table.Thead>
+                <Table.Tr>
+                  <Table.Th>Line</Table.Th>
+                  <Table.Th>Paint</Table.Th>
+                  <Table.Th>Is</Table.Th>
+                  <Table.Th>What happens</Table.Th>
+                </Table.Tr>
+              </Table.Thead>
+              <Table.Tbody>
                 {[...lines]
                   .sort((p, q) => Number(q.kind === 'problem') - Number(p.kind === 'problem'))
                   .filter(({ kind }) => kind !== 'same')
                   .slice(0, SHOWN)
                   .map(({ line, name, kind, says }) => (
-                    <tr key={line}>
-                      <td className="mono">{line}</td>
-                      <td>{name}</td>
-                      <td>{KINDS.find(([one]) => one === kind)![1]}</td>
-                      <td style={{ whiteSpace: 'normal' }}>{says}</td>
-                    </tr>
+                    <Table.Tr key={line}>
+                      <Table.Td className="mono">{line}</Table.Td>
+                      <Table.Td>{name}</Table.Td>
+                      <Table.Td>{KINDS.find(([one]) => one === kind)![1]}</Table.Td>
+                      <Table.Td style={{ whiteSpace: 'normal' }}>{says}</Table.Td>
+                    </Table.Tr>
                   ))}
-              </tbody>
-            </table>
+              </Table.Tbody>
+            </Table>
           </div>
-          <button
-            type="button"
-            className="action"
+          <Button
+            variant="action"
             style={{ width: 'auto', justifySelf: 'start' }}
             disabled={rows.length === 0 || sending}
             onClick={() => void merge()}
@@ -161,7 +154,7 @@ export function MergeShelf({ paints, onDone }: { paints: readonly PaintRecord[];
             {rows.length === 0
               ? 'Nothing to merge'
               : `Merge ${rows.length} ${rows.length === 1 ? 'paint' : 'paints'}`}
-          </button>
+          </Button>
         </>
       )}
     </div>

@@ -1,6 +1,7 @@
+import { DayField } from '../../components/DayField.tsx';
 import { schemaNumberLimits, schemaTextLimits } from '../../components/limits.ts';
 import { figure } from '../../../core/figures.ts';
-import { Checkbox, NumberInput, Textarea, TextInput } from '@mantine/core';
+import { Checkbox, NumberInput, Textarea, TextInput, UnstyledButton, VisuallyHidden } from '@mantine/core';
 import { useMemo } from 'react';
 import { type PaintRecord, paintUpdate, shelfInput } from '../../../api/index.ts';
 import { spectrumToDisplay } from '../../../core/colour/index.ts';
@@ -42,9 +43,9 @@ export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPane
         <h3>
           <span className="mono">{paint.id}</span> {paint.name}
         </h3>
-        <button type="button" className="plain" aria-label="Close this paint" onClick={onClose}>
+        <UnstyledButton className="plain" aria-label="Close this paint" onClick={onClose}>
           ✕
-        </button>
+        </UnstyledButton>
       </div>
       <Notice
         text={paint.notice}
@@ -75,29 +76,23 @@ export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPane
           )}
           <dt>{PROVENANCE_WORDS[paint.provenance]}</dt>
           <dd>
-            <button
-              type="button"
-              className="why"
-              aria-label={`Read ${paint.id} ${paint.name}`}
-              onClick={onRead}
-            >
+            <UnstyledButton className="why" onClick={onRead}>
               <span className="mono">±{figure(paint.uncertainty, 'dE')}</span> read
-            </button>
+              <VisuallyHidden>
+                {' '}
+                {paint.id} {paint.name}
+              </VisuallyHidden>
+            </UnstyledButton>
           </dd>
         </dl>
       </div>
       {owned ? (
         <>
           <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
-            <TextInput
-              type="date"
+            <DayField
               label="Opened"
-              key={`opened ${paint.id} ${paint.openedOn}`}
-              defaultValue={paint.openedOn ?? ''}
-              onBlur={({ currentTarget: { value } }) => {
-                if ((value || null) !== paint.openedOn)
-                  put({ openedOn: value || null }, `${paint.name} opened`);
-              }}
+              value={paint.openedOn}
+              onChange={(day) => put({ openedOn: day }, `${paint.name} opened`)}
             />
             <TextInput
               label="Stands in"
@@ -162,7 +157,7 @@ export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPane
           {instead.map(({ id, dE00, differs }) => {
             const other = paints.find((one) => one.id === id)!;
             return (
-              <button key={id} type="button" className="offer standin" onClick={() => onOpen(id)}>
+              <UnstyledButton key={id} className="offer standin" onClick={() => onOpen(id)}>
                 <span className="dot" style={{ background: hexOf(other) }} aria-hidden />
                 <span style={{ minWidth: 0 }}>
                   <span className="mono small">{id}</span> {other.name}
@@ -171,7 +166,7 @@ export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPane
                   </span>
                 </span>
                 <span className="mono">{figure(dE00, 'dE')}</span>
-              </button>
+              </UnstyledButton>
             );
           })}
         </div>

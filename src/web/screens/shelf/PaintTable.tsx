@@ -1,3 +1,4 @@
+import { Checkbox, Table, UnstyledButton, VisuallyHidden } from '@mantine/core';
 import { bare, figure } from '../../../core/figures.ts';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef } from 'react';
@@ -54,10 +55,10 @@ export function PaintTable({ paints, sort, onSort, onRead, opened, onOpen, narro
   });
   return (
     <div ref={frame} className="tableframe" tabIndex={0} aria-label="Paints, scrolls" role="region">
-      <table className="plainlist" aria-rowcount={paints.length + 1}>
-        <thead>
-          <tr>
-            <th>Colour</th>
+      <Table className="plainlist" aria-rowcount={paints.length + 1}>
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>Colour</Table.Th>
             {COLUMNS.filter(({ key }) => !narrow || !TOLD_BESIDE.has(key)).map((column) => (
               <SortHead
                 key={column.key}
@@ -68,11 +69,11 @@ export function PaintTable({ paints, sort, onSort, onRead, opened, onOpen, narro
                 onSort={onSort}
               />
             ))}
-            <th>On the shelf</th>
+            <Table.Th>On the shelf</Table.Th>
             <SortHead sortKey="uncertainty" title="Known to, dE" numeric sort={sort} onSort={onSort} />
-          </tr>
-        </thead>
-        <tbody>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
           <Spacer height={rows.getVirtualItems()[0]?.start ?? 0} />
           {rows.getVirtualItems().map(({ index }) => {
             const paint = paints[index]!;
@@ -89,8 +90,8 @@ export function PaintTable({ paints, sort, onSort, onRead, opened, onOpen, narro
             );
           })}
           <Spacer height={rows.getTotalSize() - (rows.getVirtualItems().at(-1)?.end ?? 0)} />
-        </tbody>
-      </table>
+        </Table.Tbody>
+      </Table>
     </div>
   );
 }
@@ -107,12 +108,11 @@ interface SortHeadProps {
 function SortHead({ sortKey, title, numeric, sort, onSort }: SortHeadProps) {
   const mine = sort?.key === sortKey ? sort : undefined;
   return (
-    <th
+    <Table.Th
       className={numeric ? 'num' : undefined}
       aria-sort={mine ? (mine.down ? 'descending' : 'ascending') : 'none'}
     >
-      <button
-        type="button"
+      <UnstyledButton
         className="sorthead"
         onClick={() =>
           onSort(
@@ -122,17 +122,17 @@ function SortHead({ sortKey, title, numeric, sort, onSort }: SortHeadProps) {
       >
         {title}
         {mine ? (mine.down ? ' ↓' : ' ↑') : ''}
-      </button>
-    </th>
+      </UnstyledButton>
+    </Table.Th>
   );
 }
 
 /** Stands in for the rows that are not drawn. */
 function Spacer({ height }: { height: number }) {
   return height > 0 ? (
-    <tr aria-hidden>
-      <td colSpan={11} style={{ height, padding: 0, border: 0 }} />
-    </tr>
+    <Table.Tr aria-hidden>
+      <Table.Td colSpan={11} style={{ height, padding: 0, border: 0 }} />
+    </Table.Tr>
   ) : null;
 }
 
@@ -150,8 +150,8 @@ function PaintRow({ paint, at, onRead, open, onOpen, narrow }: PaintRowProps) {
   const level = paint.levelMl;
   const put = (next: number | null) => void setShelfLevel(paint, next).catch(() => undefined);
   return (
-    <tr aria-rowindex={at} style={{ height: ROW_PX }}>
-      <td>
+    <Table.Tr aria-rowindex={at} style={{ height: ROW_PX }}>
+      <Table.Td>
         <span
           className="dot"
           style={{
@@ -161,27 +161,27 @@ function PaintRow({ paint, at, onRead, open, onOpen, narrow }: PaintRowProps) {
           }}
           aria-hidden
         />
-      </td>
-      <td className="mono">{paint.id}</td>
-      <td>
-        <button type="button" className="rowname" aria-pressed={open} onClick={onOpen}>
+      </Table.Td>
+      <Table.Td className="mono">{paint.id}</Table.Td>
+      <Table.Td>
+        <UnstyledButton className="rowname" aria-pressed={open} onClick={onOpen}>
           {paint.name}
-        </button>
+        </UnstyledButton>
         {paint.discontinued && <span className="soft small"> no longer made</span>}
         {paint.flakeUm !== null && <span className="soft small"> flake {paint.flakeUm} µm</span>}
-      </td>
-      <td>{paint.range}</td>
+      </Table.Td>
+      <Table.Td>{paint.range}</Table.Td>
       {!narrow && (
         <>
-          <td>
+          <Table.Td>
             {FAMILIES[paint.family].name}, {paint.container}
-          </td>
-          <td>{paint.sheen}</td>
-          <td>{paint.hiding}</td>
-          <td className="num mono">{figure(paint.priceCents, 'euro')}</td>
+          </Table.Td>
+          <Table.Td>{paint.sheen}</Table.Td>
+          <Table.Td>{paint.hiding}</Table.Td>
+          <Table.Td className="num mono">{figure(paint.priceCents, 'euro')}</Table.Td>
         </>
       )}
-      <td className="num">
+      <Table.Td className="num">
         {level === null ? (
           <span className="soft mono">{paint.volumeMl}</span>
         ) : (
@@ -208,20 +208,23 @@ function PaintRow({ paint, at, onRead, open, onOpen, narrow }: PaintRowProps) {
             }}
           />
         )}
-      </td>
-      <td>
-        <input
-          type="checkbox"
+      </Table.Td>
+      <Table.Td>
+        <Checkbox
           aria-label={`${paint.name} is on the shelf`}
           checked={level !== null}
           onChange={(event) => put(event.currentTarget.checked ? paint.volumeMl : null)}
         />
-      </td>
-      <td className="num">
-        <button type="button" className="why" aria-label={`Read ${paint.id} ${paint.name}`} onClick={onRead}>
+      </Table.Td>
+      <Table.Td className="num">
+        <UnstyledButton className="why" onClick={onRead}>
           <span className="mono">±{bare(paint.uncertainty, 'dE')}</span> read
-        </button>
-      </td>
-    </tr>
+          <VisuallyHidden>
+            {' '}
+            {paint.id} {paint.name}
+          </VisuallyHidden>
+        </UnstyledButton>
+      </Table.Td>
+    </Table.Tr>
   );
 }

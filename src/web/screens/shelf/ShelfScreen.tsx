@@ -1,4 +1,4 @@
-import { Select, TextInput } from '@mantine/core';
+import { Button, Select, TextInput, UnstyledButton } from '@mantine/core';
 import Papa from 'papaparse';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { FAMILIES } from '../../../core/finish/index.ts';
@@ -77,12 +77,12 @@ export function ShelfScreen() {
       <div style={{ display: 'flex', gap: 12, alignItems: 'end', marginBottom: 12, flexWrap: 'wrap' }}>
         <h2 style={{ fontSize: 26 }}>Shelf</h2>
         <div className="chips" role="group" aria-label="Which paints">
-          <button type="button" className="chip" aria-pressed={owned} onClick={() => setOwned(true)}>
+          <UnstyledButton className="chip" aria-pressed={owned} onClick={() => setOwned(true)}>
             on the shelf, {count}
-          </button>
-          <button type="button" className="chip" aria-pressed={!owned} onClick={() => setOwned(false)}>
+          </UnstyledButton>
+          <UnstyledButton className="chip" aria-pressed={!owned} onClick={() => setOwned(false)}>
             everything, {paints.length}
-          </button>
+          </UnstyledButton>
         </div>
         <TextInput
           aria-label="Filter paints"
@@ -98,20 +98,14 @@ export function ShelfScreen() {
           onChange={(value) => setRange(value ?? 'all')}
           w={160}
         />
-        <button type="button" className="quiet" onClick={() => setAdding(true)}>
-          Add paints
-        </button>
-        <button type="button" className="quiet" onClick={() => setMerging(true)}>
-          Merge a table
-        </button>
-        <button
-          type="button"
-          className="quiet"
+        <Button onClick={() => setAdding(true)}>Add paints</Button>
+        <Button onClick={() => setMerging(true)}>Merge a table</Button>
+        <Button
           disabled={found.length === 0}
           onClick={() => saveFile('shelf.csv', Papa.unparse(shelfRows(found)))}
         >
           Write CSV
-        </button>
+        </Button>
       </div>
       <div className={opened ? 'shelfdesk open' : 'shelfdesk'}>
         <div className="panel" style={{ minWidth: 0, overflowX: 'auto' }}>

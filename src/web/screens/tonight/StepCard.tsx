@@ -1,4 +1,4 @@
-import { NumberInput, TextInput } from '@mantine/core';
+import { Button, NumberInput, TextInput, UnstyledButton } from '@mantine/core';
 import { useCallback, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { schemaNumberLimits, schemaTextLimits } from '../../components/limits.ts';
@@ -196,18 +196,18 @@ export function StepCard({
       )}
       <div className="controls">
         {started === null ? (
-          <button type="button" className="quiet big" onClick={begin}>
+          <Button size="lg" onClick={begin}>
             Start the clock <kbd>S</kbd>
-          </button>
+          </Button>
         ) : (
           <p className="running" role="timer">
             {pausedAt === null ? 'running' : 'paused at'}{' '}
             <span className="mono">
               {Math.floor(elapsed!)}:{String(Math.floor((elapsed! % 1) * 60)).padStart(2, '0')}
             </span>{' '}
-            <button type="button" className="why" onClick={pause}>
+            <UnstyledButton className="why" onClick={pause}>
               {pausedAt === null ? 'pause' : 'go on'}
-            </button>
+            </UnstyledButton>
           </p>
         )}
         <NumberInput
@@ -227,19 +227,19 @@ export function StepCard({
           style={{ flex: 1, minWidth: 140 }}
         />
       </div>
-      <button type="button" className="action big" disabled={blocked} onClick={finish}>
+      <Button variant="action" size="lg" disabled={blocked} onClick={finish}>
         Done <kbd>D</kbd>
-      </button>
+      </Button>
       <div style={{ display: 'flex', gap: 18, marginTop: 10 }}>
         {onSkip && (
-          <button type="button" className="why" onClick={onSkip}>
+          <UnstyledButton className="why" onClick={onSkip}>
             skip for now
-          </button>
+          </UnstyledButton>
         )}
         {!blocked && !wrong && (
-          <button type="button" className="why" onClick={() => setWrong(true)}>
+          <UnstyledButton className="why" onClick={() => setWrong(true)}>
             it went wrong…
-          </button>
+          </UnstyledButton>
         )}
       </div>
       {wrong && (

@@ -1,3 +1,4 @@
+import { UnstyledButton } from '@mantine/core';
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { counted } from '../../../core/kit/index.ts';
@@ -146,8 +147,7 @@ export function TonightScreen() {
           <ol className="steplist">
             {steps.map(({ operation, start }) => (
               <li key={operation.id}>
-                <button
-                  type="button"
+                <UnstyledButton
                   aria-current={operation.id === current?.operation.id ? 'step' : undefined}
                   onClick={() => setMarkedId(operation.id)}
                 >
@@ -163,7 +163,7 @@ export function TonightScreen() {
                     )}
                   </span>
                   <span className="mono soft">{operation.hands}′</span>
-                </button>
+                </UnstyledButton>
               </li>
             ))}
           </ol>

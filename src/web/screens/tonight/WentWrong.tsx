@@ -1,4 +1,4 @@
-import { NativeSelect, TextInput } from '@mantine/core';
+import { Button, NativeSelect, TextInput, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
 import { textLimits } from '../../components/limits.ts';
 import { REPAIR_IDS, type RepairId, mishapRecord } from '../../../core/kit/index.ts';
@@ -85,12 +85,12 @@ export function WentWrong({ operation, view, minutes, onClose }: WentWrongProps)
         plan.
       </p>
       <div style={{ display: 'flex', gap: 10 }}>
-        <button type="submit" className="quiet" disabled={what.trim() === ''}>
+        <Button type="submit" disabled={what.trim() === ''}>
           Put the repair into the plan
-        </button>
-        <button type="button" className="why" onClick={onClose}>
+        </Button>
+        <UnstyledButton className="why" onClick={onClose}>
           never mind
-        </button>
+        </UnstyledButton>
       </div>
     </form>
   );

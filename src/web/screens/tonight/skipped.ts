@@ -1,4 +1,4 @@
-import { format } from 'date-fns';
+import { dayOf } from '../../components/time.ts';
 
 /** Steps that were put off, so that they do not come first again after every tick: for one day, over reloads. */
 const KEY = 'fanfare.skipped';
@@ -7,9 +7,6 @@ interface Skipped {
   day: string;
   ids: string[];
 }
-
-/** The local day of a minute since 1970. */
-const dayOf = (minute: number): string => format(new Date(minute * 60000), 'yyyy-MM-dd');
 
 /** What was put off on the day of a minute. */
 export function readSkipped(minute: number): ReadonlySet<string> {

@@ -1,3 +1,4 @@
+import { Table, UnstyledButton } from '@mantine/core';
 import { bare, figure } from '../../../../core/figures.ts';
 import type { PaintRecord } from '../../../../api/index.ts';
 import { spectrumToDisplay, type IlluminantId } from '../../../../core/colour/index.ts';
@@ -63,9 +64,9 @@ export function PaletteBoard({
         style={{ marginTop: 10, width: 'fit-content' }}
       >
         {AIMS.map(([id, name]) => (
-          <button key={id} type="button" aria-pressed={aim === id} onClick={() => onAim(id)}>
+          <UnstyledButton key={id} aria-pressed={aim === id} onClick={() => onAim(id)}>
             {name}
-          </button>
+          </UnstyledButton>
         ))}
       </div>
       <p role="status" className="small" style={{ margin: '8px 0', minHeight: 22 }}>
@@ -79,17 +80,17 @@ export function PaletteBoard({
             ) : (
               'Choosing the bottles'
             )}{' '}
-            <button type="button" className="why" style={{ color: 'inherit' }} onClick={cancel}>
+            <UnstyledButton className="why" style={{ color: 'inherit' }} onClick={cancel}>
               cancel
-            </button>
+            </UnstyledButton>
           </>
         )}
         {state.kind === 'cancelled' && (
           <>
             Cancelled; nothing was changed.{' '}
-            <button type="button" className="why" style={{ color: 'inherit' }} onClick={again}>
+            <UnstyledButton className="why" style={{ color: 'inherit' }} onClick={again}>
               plan again
-            </button>
+            </UnstyledButton>
           </>
         )}
         {planned && state.kind === 'answered' && (
@@ -105,17 +106,17 @@ export function PaletteBoard({
       </p>
       {state.kind === 'failed' && <p role="alert">{state.message}</p>}
       <div style={{ overflowX: 'auto' }}>
-        <table className="board">
-          <thead>
-            <tr>
-              <th scope="col">
+        <Table className="board">
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th scope="col">
                 <span className="small">wanted and mixed; drops in a cup</span>
-              </th>
+              </Table.Th>
               {colours.map((colour) => {
                 const recipe = planned?.plan.recipes[recipeOf(colour.id)];
                 const product = recipe && resolveMix(recipe.drops, products);
                 return (
-                  <th key={colour.id} scope="col">
+                  <Table.Th key={colour.id} scope="col">
                     <span style={{ display: 'flex', justifyContent: 'center' }}>
                       <Spoon
                         hex={seen(colour.spectrum)}
@@ -139,44 +140,44 @@ export function PaletteBoard({
                     <span className="small" style={{ display: 'block', fontWeight: 400 }}>
                       {colour.name}
                     </span>
-                  </th>
+                  </Table.Th>
                 );
               })}
-            </tr>
-          </thead>
-          <tbody>
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
             {bottles.map((paint) => (
-              <tr key={paint.id}>
-                <th scope="row">
+              <Table.Tr key={paint.id}>
+                <Table.Th scope="row">
                   <span className="mono small">{paint.id}</span> {paint.name}
                   {paint.levelMl === null && <span className="small"> (to buy)</span>}
-                </th>
+                </Table.Th>
                 {colours.map(({ id }) => {
                   const drops = planned?.plan.recipes[recipeOf(id)]?.drops[paint.id];
                   return (
-                    <td key={id} className="mono">
+                    <Table.Td key={id} className="mono">
                       {drops ?? ''}
-                    </td>
+                    </Table.Td>
                   );
                 })}
-              </tr>
+              </Table.Tr>
             ))}
-          </tbody>
+          </Table.Tbody>
           {planned && (
-            <tfoot>
-              <tr>
-                <th scope="row">
+            <Table.Tfoot>
+              <Table.Tr>
+                <Table.Th scope="row">
                   dE in this light
                   <span className="small" style={{ display: 'block', fontWeight: 400 }}>
                     nine in ten, daylight
                   </span>
-                </th>
+                </Table.Th>
                 {colours.map((colour) => {
                   const at = recipeOf(colour.id);
                   const recipe = planned.plan.recipes[at];
                   const product = recipe && resolveMix(recipe.drops, products);
                   return (
-                    <td key={colour.id} className="mono">
+                    <Table.Td key={colour.id} className="mono">
                       {product &&
                         bare(
                           differenceIn(
@@ -189,13 +190,13 @@ export function PaletteBoard({
                       <span className="small" style={{ display: 'block' }}>
                         {planned.bands[at] && rangeText(planned.bands[at])}
                       </span>
-                    </td>
+                    </Table.Td>
                   );
                 })}
-              </tr>
-            </tfoot>
+              </Table.Tr>
+            </Table.Tfoot>
           )}
-        </table>
+        </Table>
       </div>
     </>
   );

@@ -1,4 +1,4 @@
-import { Checkbox, NumberInput } from '@mantine/core';
+import { Checkbox, NumberInput, UnstyledButton } from '@mantine/core';
 import { labToDisplay } from '../../../../core/colour/index.ts';
 import { ToleranceSlider } from '../../../components/ToleranceSlider.tsx';
 import type { LiveryColour } from './paletteTargets.ts';
@@ -75,15 +75,14 @@ export function PaletteChoices({
               ['all', `everything, ${allCount}`],
             ] as const
           ).map(([from, label]) => (
-            <button
+            <UnstyledButton
               key={from}
-              type="button"
               className="chip"
               aria-pressed={limits.from === from}
               onClick={() => onLimits({ ...limits, from })}
             >
               {label}
-            </button>
+            </UnstyledButton>
           ))}
         </div>
         <p className="soft small" style={{ marginTop: 6 }}>

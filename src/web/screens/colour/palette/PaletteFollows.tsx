@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { figure } from '../../../../core/figures.ts';
 import type { PaintRecord, TrayRecord } from '../../../../api/index.ts';
 import { targetLayer } from '../../../../core/kit/index.ts';
@@ -124,10 +125,10 @@ function Planned({
         )}
       </div>
       {touched.length > 0 && (
-        <button type="button" className="action" onClick={onTake}>
+        <Button variant="action" onClick={onTake}>
           Use for{' '}
           {touched.length === 1 ? touched[0]!.name.toLowerCase() : `all ${touched.length} sub-assemblies`}
-        </button>
+        </Button>
       )}
     </>
   );

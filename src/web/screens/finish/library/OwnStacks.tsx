@@ -1,4 +1,4 @@
-import { Checkbox, TextInput } from '@mantine/core';
+import { Button, Checkbox, TextInput, UnstyledButton } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { textLimits } from '../../../components/limits.ts';
 import type { BuildRecord, CodeRecord, TrayRecord } from '../../../../api/index.ts';
@@ -82,9 +82,9 @@ export function OwnStacks({ build, tray, workshop, onClose }: OwnStacksProps) {
     <div className="panel" role="region" aria-label="My stacks" style={{ display: 'grid', gap: 10 }}>
       <div style={{ display: 'flex', justifyContent: 'space-between' }}>
         <h3>My stacks</h3>
-        <button type="button" className="plain" aria-label="Close my stacks" onClick={onClose}>
+        <UnstyledButton className="plain" aria-label="Close my stacks" onClick={onClose}>
           ✕
-        </button>
+        </UnstyledButton>
       </div>
       <form
         style={{ display: 'flex', gap: 8, alignItems: 'end', flexWrap: 'wrap' }}
@@ -109,9 +109,9 @@ export function OwnStacks({ build, tray, workshop, onClose }: OwnStacksProps) {
           style={{ flex: 1, minWidth: 140 }}
           onChange={(event) => setNote(event.currentTarget.value)}
         />
-        <button type="submit" className="quiet" disabled={name.trim() === '' || tray.layers.length === 0}>
+        <Button type="submit" disabled={name.trim() === '' || tray.layers.length === 0}>
           Keep
-        </button>
+        </Button>
       </form>
       {told && (
         <p role="status" className="small">
@@ -177,9 +177,8 @@ export function OwnStacks({ build, tray, workshop, onClose }: OwnStacksProps) {
               </li>
             ))}
           </ul>
-          <button
-            type="button"
-            className="action"
+          <Button
+            variant="action"
             style={{ width: 'auto', justifySelf: 'start' }}
             disabled={changes.length === 0}
             onClick={() =>
@@ -191,7 +190,7 @@ export function OwnStacks({ build, tray, workshop, onClose }: OwnStacksProps) {
             {changes.length === 0
               ? 'Nothing would change'
               : `Put it on ${changes.length === 1 ? changes[0]!.before.name : `${changes.length} sub-assemblies`}`}
-          </button>
+          </Button>
         </>
       )}
     </div>
@@ -239,7 +238,7 @@ function OwnStackOffer({ source, tray, scale, workshop, chosen, onPick }: OwnSta
   const warnings =
     evaluation?.findings.filter(({ severity }) => severity === 'stop' || severity === 'warn').length ?? 0;
   return (
-    <button type="button" role="radio" aria-checked={chosen} onClick={onPick}>
+    <UnstyledButton role="radio" aria-checked={chosen} onClick={onPick}>
       {evaluation && (
         <Spoon
           hex={spectrumToDisplay(evaluation.spectrum).hex}
@@ -259,6 +258,6 @@ function OwnStackOffer({ source, tray, scale, workshop, chosen, onPick }: OwnSta
           {warnings > 0 ? `${warnings} ${warnings === 1 ? 'warning' : 'warnings'}` : 'no warning'}
         </span>
       </span>
-    </button>
+    </UnstyledButton>
   );
 }
