@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { addWeeks, differenceInWeeks, format, parseISO } from 'date-fns';
 import {
   idFrom,
   type BenchSnapshot,
@@ -41,6 +42,8 @@ import { refitPaints } from './store/cupStore.ts';
 import { believedPaint, readPaints } from './store/paintStore.ts';
 
 interface Scenario {
+  /** On which the scenario plays; the days that its builds are needed by count from it. */
+  day: string;
   builds: {
     id: string;
     name: string;
@@ -101,9 +104,11 @@ function sample(name: string): unknown {
 }
 
 /** Fills an empty data file with the sample catalogue and the three builds of the parade, their history laid
- *  out before `now` (milliseconds since 1970). */
+ *  out before `now` (milliseconds since 1970) and the days on which they are needed after it. */
 export function seedDemo(db: Database, now: number): void {
   const scenario = sample('scenario.json') as Scenario;
+  // Whole weeks, so that a parade on a Saturday stays on one.
+  const weeks = differenceInWeeks(now, parseISO(scenario.day), { roundingMethod: 'round' });
   const kits = new Map(
     (sample('kits.json') as { buildId: string; kit: Partial<Kit> }[]).map(
       ({ buildId, kit }): [string, Kit] => [buildId, { ...EMPTY_KIT, ...kit }],
@@ -132,7 +137,8 @@ export function seedDemo(db: Database, now: number): void {
         .values({ ...build, position })
         .run();
       const kit = kits.get(build.id)!;
-      for (const { kind, value } of recordsOfKit(kit)) insertItem(tx, kind, build.id, value);
+      const aims = kit.aims.map((aim) => ({ ...aim, deadline: laterBy(weeks, aim.deadline) }));
+      for (const { kind, value } of recordsOfKit({ ...kit, aims })) insertItem(tx, kind, build.id, value);
       seedSubassemblies(tx, build.id, kit, begun);
     });
     seedCups(tx, scenario.cups, Math.floor(now / 60000));
@@ -166,6 +172,9 @@ export function seedDemo(db: Database, now: number): void {
     seedPlanHistory(tx, plan, minute);
   });
 }
+
+const laterBy = (weeks: number, day: string | null): string | null =>
+  day === null ? null : format(addWeeks(parseISO(day), weeks), 'yyyy-MM-dd');
 
 function insertItem(
   db: Database,
