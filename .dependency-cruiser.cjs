@@ -27,7 +27,7 @@ module.exports = {
     {
       name: 'web-knows-no-server',
       severity: 'error',
-      from: { path: '^src/web' },
+      from: { path: '^src/web', pathNot: '\\.test\\.tsx?$' },
       to: { path: '^(src/server|demo|tests)' },
     },
     {

@@ -12,9 +12,10 @@ const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-prac
  *  `rules`: only these, where all were looked at before. */
 export async function barriers(page: Page, rules?: string[]): Promise<string[]> {
   await page.evaluate(source);
+  const options: Axe.RunOptions = { runOnly: rules ?? TAGS, resultTypes: ['violations'] };
   const { violations } = await page.evaluate(
-    (options) => (globalThis as unknown as { axe: typeof Axe }).axe.run(document, options),
-    { runOnly: rules ?? TAGS, resultTypes: ['violations'] } as Axe.RunOptions,
+    (how) => (globalThis as unknown as { axe: typeof Axe }).axe.run(document, how),
+    options,
   );
   return violations.map(
     ({ id, help, nodes }) =>

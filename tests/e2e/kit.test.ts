@@ -83,7 +83,7 @@ describe('the kit of the sample bench', () => {
     await shows(page, /Leave it: holes for the top irons/);
     await shows(page, /Only “Top: closed, top raised” needs it, and you are building “open, top folded”/);
     await shows(page, /Not yet: hole for the column, right/);
-    await press(page, 'radio', 'closed, top raised 2 parts of its own, leaves off 1');
+    await press(page, 'radio', 'closed, top raised');
     await shows(page, /Do it: holes for the top irons/);
     await shows(page, /F12 Soft top, folded\. Only “Top: open, top folded” uses it/);
     await saved(page);

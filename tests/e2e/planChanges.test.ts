@@ -252,7 +252,7 @@ describe('changing the plan', () => {
     await openPlan(page, server.address);
     await markStep(page, WORK);
     // No session is open at four in the morning.
-    await holdTo(page, '20 May 2026', '04', '00');
+    await holdTo(page, '20 May 2026', '04:00');
     await press(page, 'button', 'Pin');
     await shows(page, /Cannot be held: [\s\S]*You pinned it to Wed 20 May 04:00[\s\S]*Let go of the pin/);
     await shows(page, /\d+ steps, ready/);

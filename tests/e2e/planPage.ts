@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { expect } from 'vitest';
-import { shows, typeDay, until } from './bench.ts';
+import { fill, shows, typeDay, until } from './bench.ts';
 
 /** Work by hand without a window, that every plan of the sample bench holds: it may be split, moved and followed by
  *  anything, which a coat may not. */
@@ -34,17 +34,11 @@ export async function typeOver(page: Page, label: string, value: string): Promis
   await page.keyboard.type(value);
 }
 
-/** Says to which moment the marked step is held; without a press of the button. */
-export async function holdTo(page: Page, day: string, hours: string, minutes: string): Promise<void> {
+/** Says to which moment the marked step is held, like 28 May 2026, 20:00; without a press of the button. */
+export async function holdTo(page: Page, day: string, clock: string): Promise<void> {
   await typeDay(page, 'Hold it to', day);
-  for (const [part, value] of [
-    ['hours', hours],
-    ['minutes', minutes],
-  ] as const) {
-    const field = await page.waitForSelector(`[aria-label="Hold it to, ${part}"]`);
-    await field!.click();
-    await page.keyboard.type(value);
-  }
+  await fill(page, 'Hold it to, time', clock);
+  await page.keyboard.press('Tab');
 }
 
 /** Opens the list of all steps of the plan. */

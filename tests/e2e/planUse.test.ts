@@ -40,7 +40,7 @@ describe('using the plan', () => {
   it('holds a step to the evening that it is pinned to, whatever else changes', async () => {
     await openPlan(page, server.address);
     await markStep(page, WORK);
-    await holdTo(page, '28 May 2026', '20', '00');
+    await holdTo(page, '28 May 2026', '20:00');
     await press(page, 'button', 'Pin');
     await shows(page, /Pinned to Thu 28 May 20:00/);
     const pinnedAt = new Date(2026, 4, 28, 20).getTime() / 60000;

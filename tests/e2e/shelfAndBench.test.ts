@@ -38,7 +38,8 @@ describe('shelf, bench and kit of the sample bench', () => {
     await page.goto(`${server.address}/shelf`);
     await press(page, 'button', 'everything, 604');
     await fill(page, 'Filter paints', 'OR-041');
-    await press(page, 'button', `Read OR-041 ${name}`);
+    const uncertainty = (await paint()).uncertainty.toFixed(1);
+    await press(page, 'button', `±${uncertainty} read OR-041 ${name}`);
     await shows(page, /Nothing was read of it yet/);
     await press(page, 'button', 'Connect the reader');
     await press(page, 'button', 'Calibrate on its tile');

@@ -180,7 +180,7 @@ export const FINISH_RULES: readonly FinishRule[] = [
       return layer.kind === 'polish' && clearFilm > 0 && clearFilm * EDGE_SHARE < EDGE_WEAR * removal + 2;
     },
     reason: ({ clearFilm }) =>
-      `Flatting and polishing take about ${FLATTING_UM + POLISHING_UM} um. There is ${Math.round(clearFilm)} um of clear on flats but only about ${Math.round(clearFilm * EDGE_SHARE)} um on edges, which lose half as much again.`,
+      `Flatting and polishing take about ${FLATTING_UM + POLISHING_UM} µm. There is ${Math.round(clearFilm)} µm of clear on flats but only about ${Math.round(clearFilm * EDGE_SHARE)} µm on edges, which lose half as much again.`,
     remedy: 'Add a clear coat, or keep the cloths off edges and raised lines.',
     source: HANDBOOK,
   },
@@ -249,7 +249,7 @@ export const FINISH_RULES: readonly FinishRule[] = [
     title: 'Flake too coarse for the scale',
     applies: ({ product, stack }) => (product?.flakeUm ?? 0) * stack.scale > 400,
     reason: ({ product, stack }) =>
-      `A flake of ${product!.flakeUm} um stands for ${figure((product!.flakeUm! * stack.scale) / 1000, 'mm', 1)} at 1:${stack.scale}; on small parts it reads as glitter.`,
+      `A flake of ${product!.flakeUm} µm stands for ${figure((product!.flakeUm! * stack.scale) / 1000, 'mm', 1)} at 1:${stack.scale}; on small parts it reads as glitter.`,
     remedy: 'Use a finer metallic on small parts; on a whole body it is a matter of taste.',
     source: 'scale arithmetic',
   },
@@ -293,7 +293,7 @@ export const FINISH_RULES: readonly FinishRule[] = [
     title: 'A thick build',
     applies: ({ above, totalFilm }) => above.length === 0 && totalFilm > 150,
     reason: ({ totalFilm }) =>
-      `${Math.round(totalFilm)} um on every face: a hinge or a sliding fit loses ${figure((2 * totalFilm) / 1000, 'mm')}, and fine panel lines fill.`,
+      `${Math.round(totalFilm)} µm on every face: a hinge or a sliding fit loses ${figure((2 * totalFilm) / 1000, 'mm')}, and fine panel lines fill.`,
     remedy: 'Deepen panel lines before primer, mask joint faces, or drop a coat.',
     source: 'sum of dry film per coat',
   },

@@ -20,7 +20,7 @@ export function tintPasses(
   passes: number,
   surface: Surface = GLOSSY,
 ): TintStep[] {
-  if (!(film > 0)) throw new RangeError(`A pass of ${film} um lays nothing; give a film above zero.`);
+  if (!(film > 0)) throw new RangeError(`A pass of ${film} µm lays nothing; give a film above zero.`);
   const optics = { k, s: k.map(() => 0) };
   return Array.from({ length: passes + 1 }, (_, count) => {
     const spectrum = seenThrough(underFilm(base, { optics, thickness: film * count }), surface);

@@ -158,6 +158,8 @@ export const pictures = sqliteTable('pictures', {
     .references(() => builds.id, { onDelete: 'cascade' }),
   type: text('type').notNull(),
   bytes: blob('bytes', { mode: 'buffer' }).notNull(),
+  /** Since when no record shows it, minutes since 1970; null where one does. */
+  unshownSince: integer('unshown_since'),
 });
 
 /** Cups of mixed paint. */

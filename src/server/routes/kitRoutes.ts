@@ -10,6 +10,7 @@ import { idOf, validated } from '../requests/validated.ts';
 import { readBuild } from '../store/benchStore.ts';
 import { takeDivision } from '../store/divisionStore.ts';
 import { changeKitItems, readKitItems } from '../store/kitStore.ts';
+import { sweepPictures } from '../store/pictureStore.ts';
 import { writing } from '../store/writing.ts';
 import { benchRouter, type ServerContext } from './serverContext.ts';
 
@@ -18,8 +19,9 @@ const kitChanges = changesSchema(KIT_ITEMS);
 const stockChanges = changesSchema(STOCK_ITEMS);
 
 /** What is in the box and in stock, the division into sub-assemblies, and pictures of evidence. */
-export function kitRoutes({ db }: ServerContext): Router {
+export function kitRoutes({ db, clock }: ServerContext): Router {
   const { router, get, post, put } = benchRouter({ db });
+  const minute = () => Math.floor(clock() / 60000);
 
   get(PATHS.kit, (request, response) => {
     const buildId = idOf(request);
@@ -31,7 +33,12 @@ export function kitRoutes({ db }: ServerContext): Router {
     const { changes } = validated(kitChanges, request.body);
     const buildId = idOf(request);
     requireBuild(db, buildId);
-    response.json({ items: writing(db, (tx) => changeKitItems(tx, buildId, KIT_ITEMS, changes)) });
+    const items = writing(db, (tx) => {
+      const saved = changeKitItems(tx, buildId, KIT_ITEMS, changes);
+      sweepPictures(tx, minute());
+      return saved;
+    });
+    response.json({ items });
   });
 
   get(PATHS.stock, (_request, response) => {
@@ -65,6 +72,7 @@ export function kitRoutes({ db }: ServerContext): Router {
       writing(db, (tx) => {
         requireBuild(tx, buildId);
         tx.insert(pictures).values({ id, buildId, type, bytes }).run();
+        sweepPictures(tx, minute());
       });
       response.status(201).json({ id });
     },

@@ -1,5 +1,6 @@
-import { TimePicker } from '@mantine/dates';
-import '@mantine/dates/styles.css';
+import { TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { clockOf, typedClock } from './time.ts';
 
 interface ClockFieldProps {
   name: string;
@@ -8,22 +9,30 @@ interface ClockFieldProps {
   onChange: (minutes: number) => void;
 }
 
-const DAY = 1440;
-const two = (value: number) => String(value).padStart(2, '0');
-
-/** A time of day on the clock of 24 hours, as all times are shown. */
+/** A time of day on the clock of 24 hours, as all times are shown; taken when the field is left. What is no time is not
+ *  taken, and what was there comes back. */
 export function ClockField({ name, value, onChange }: ClockFieldProps) {
-  const at = value % DAY;
+  const [typed, setTyped] = useState<string | null>(null);
+  const take = () => {
+    const minutes = typed === null ? null : typedClock(typed);
+    setTyped(null);
+    if (minutes !== null && minutes !== value) onChange(minutes);
+  };
   return (
-    <TimePicker
+    <TextInput
       size="xs"
+      w={64}
       aria-label={name}
-      hoursInputLabel={`${name}, hours`}
-      minutesInputLabel={`${name}, minutes`}
-      value={`${two(Math.floor(at / 60))}:${two(at % 60)}`}
-      onChange={(text) => {
-        const [, hours, minutes] = /^(\d{1,2}):(\d{1,2})/.exec(text) ?? [];
-        if (hours !== undefined) onChange(Number(hours) * 60 + Number(minutes));
+      placeholder="19:30"
+      maxLength={5}
+      error={typed !== null && typed.length >= 4 && typedClock(typed) === null}
+      value={typed ?? clockOf(value)}
+      onFocus={({ currentTarget }) => currentTarget.select()}
+      onChange={({ currentTarget }) => setTyped(currentTarget.value)}
+      onBlur={take}
+      onKeyDown={({ key }) => {
+        if (key === 'Enter') take();
+        if (key === 'Escape') setTyped(null);
       }}
     />
   );

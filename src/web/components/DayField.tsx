@@ -22,6 +22,7 @@ export function DayField({ label, name, value, onChange, disabled, width }: DayF
       size="xs"
       w={width}
       clearable
+      clearButtonProps={{ 'aria-label': `no day: ${label ?? name}` }}
       label={label}
       aria-label={name}
       placeholder="no day"

@@ -1,15 +1,17 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { setBenchClock, setDateOrder } from '../data/clock.ts';
 import {
+  clockOf,
   clockText,
+  dayOf,
   dayText,
   fieldPattern,
-  shortDay,
-  storedDay,
-  whenText,
-  dayOf,
   minuteOfDay,
   momentOf,
+  shortDay,
+  storedDay,
+  typedClock,
+  whenText,
 } from './time.ts';
 import { typedDay } from './typedDay.ts';
 
@@ -44,6 +46,20 @@ describe('days and times on screen', () => {
     const at = minutes(2026, 10, 25, 3, 15);
     expect([dayOf(at), minuteOfDay(at)]).toEqual(['2026-10-25', 195]);
     expect(momentOf(dayOf(at), minuteOfDay(at))).toBe(at);
+  });
+
+  it.each([
+    ['19:30', 1170],
+    ['9.05', 545],
+    ['0400', 240],
+    ['7', 420],
+    ['24:00', null],
+    ['12:60', null],
+    ['1:2', null],
+    ['noon', null],
+  ])('are typed in any usual way: %s', (text, minute) => {
+    expect(typedClock(text)).toBe(minute);
+    if (minute !== null) expect(typedClock(clockOf(minute))).toBe(minute);
   });
 
   it('leave out what today and this week need not say', () => {

@@ -51,3 +51,14 @@ export const minuteOfDay = (epochMinutes: number): number =>
 /** The moment at a minute of a stored day, minutes since 1970; clocks put forward or back are heeded. */
 export const momentOf = (day: string, minute: number): number =>
   parseISO(day).setHours(Math.floor(minute / 60), minute % 60) / 60000;
+
+/** "19:30" of a minute of the day. */
+export const clockOf = (minute: number): string =>
+  [Math.floor(minute / 60) % 24, minute % 60].map((part) => String(part).padStart(2, '0')).join(':');
+
+/** The minute of the day that was typed, as 19:30, 19.30, 1930 or 7; null for what is no time. */
+export function typedClock(text: string): number | null {
+  const [, hours, minutes = '0'] = /^(\d{1,2})(?:[:.\s]?(\d{2}))?$/.exec(text.trim()) ?? [];
+  if (hours === undefined || Number(hours) > 23 || Number(minutes) > 59) return null;
+  return Number(hours) * 60 + Number(minutes);
+}

@@ -4,7 +4,7 @@ import type { SettingsRecord } from '../../../api/index.ts';
 import { requireCalendar } from '../../../core/plan/index.ts';
 import { ClockField } from '../../components/ClockField.tsx';
 import { DayField } from '../../components/DayField.tsx';
-import { storedDay } from '../../components/time.ts';
+import { clockOf, storedDay } from '../../components/time.ts';
 import { Loading } from '../../components/Loading.tsx';
 import { saveSettings, useBench } from '../../data/bench.ts';
 import { AirPanel } from '../finish/AirPanel.tsx';
@@ -17,8 +17,6 @@ type Session = SettingsRecord['calendar']['sessions'][number];
 const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
 const WEEK = [1, 2, 3, 4, 5, 6, 0];
 
-const clock = (minutes: number) =>
-  `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
 /** When and where the builder works: evenings, closed days, air, units, backup. */
 export function BenchScreen() {
   const { data, error } = useBench();
@@ -74,9 +72,8 @@ export function BenchScreen() {
                             onChange={(end) => changeSession(session, { end: end || 1440 })}
                           />
                           <Checkbox
-                            size="xs"
                             label="spraying"
-                            aria-label={`spraying on ${DAYS[weekday]} from ${clock(session.start)}`}
+                            aria-label={`spraying on ${DAYS[weekday]} from ${clockOf(session.start)}`}
                             title="Airbrush and spray booth can be used then"
                             checked={session.spraying !== false}
                             onChange={({ currentTarget: { checked: spraying } }) =>

@@ -232,7 +232,6 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
                     {colour.code && <span className="mono">{colour.code} </span>}
                     {colour.name}
                     <Checkbox
-                      size="xs"
                       mt={2}
                       label="bring in"
                       aria-label={`bring in ${colour.name}`}

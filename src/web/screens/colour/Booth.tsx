@@ -165,7 +165,6 @@ export function Booth({
           <BeyondScreen spectrum={code.spectrum} view={view} />
           <Checkbox
             mt={8}
-            size="xs"
             label="answer on the right half"
             checked={split}
             onChange={(event) => setSplit(event.currentTarget.checked)}

@@ -9,10 +9,10 @@ import { Drops } from '../../components/Drops.tsx';
 import { Why } from '../../components/Why.tsx';
 import { doubtName, doubtRemedy, rangeText } from './doubts.ts';
 import type { SprayedSpoon } from './SpoonBooth.tsx';
-import type { AdviceState } from './useCupAdvice.ts';
+import type { useCupAdvice } from './useCupAdvice.ts';
 
 interface CupAdvicePanelProps {
-  advice: AdviceState;
+  advice: ReturnType<typeof useCupAdvice>;
   last: SprayedSpoon | undefined;
   /** The cup has changed since its newest spoon. */
   unread: boolean;
@@ -38,19 +38,19 @@ export function CupAdvicePanel({
 }: CupAdvicePanelProps) {
   const [picked, setPicked] = useState(0);
   const named = (id: string) => paints.find((paint) => paint.id === id);
-  if (advice.kind === 'working')
-    return (
-      <div className="panel" role="status">
-        Weighing the evidence…
-      </div>
-    );
-  if (advice.kind === 'refused')
+  if (advice.kind === 'failed')
     return (
       <div className="panel warned" role="alert">
         {advice.message}
       </div>
     );
-  const { now, options, misfit } = advice.advice;
+  if (advice.kind !== 'answered')
+    return (
+      <div className="panel" role="status">
+        Weighing the evidence…
+      </div>
+    );
+  const { now, options, misfit } = advice.answer;
   const best = options[picked] ?? options[0];
   const verdict = last && !unread ? judgeSpoon(last.lab, target, last.reading.spread, best?.band) : undefined;
   const taught = Object.keys(contents).flatMap((id) => {

@@ -228,7 +228,7 @@ function CupDesk({ tray, code, workshop: { build, paints, products }, cups, all 
         light={light}
         onLight={setLight}
         spoons={spoons}
-        predicted={advice.kind === 'made' ? advice.advice : undefined}
+        predicted={advice.kind === 'answered' ? advice.answer : undefined}
         gloss={inCup[0] && products.get(inCup[0].paint.id)?.sheen}
         onAside={(reading) => void setAside(reading, 'spoon set aside').catch(() => undefined)}
       />

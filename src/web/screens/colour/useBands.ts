@@ -1,5 +1,4 @@
-import { wrap } from 'comlink';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import type { CodeRecord, PaintRecord } from '../../../api/index.ts';
 import {
   DAYLIGHT,
@@ -10,6 +9,7 @@ import {
 import { codeLab } from '../../../core/match/index.ts';
 import { opaqueSpectrum, seenSurface } from '../../../core/paint/index.ts';
 import { doubtfulPaint } from '../../data/mixable.ts';
+import { useTask } from '../../data/useTask.ts';
 import type { AnswerBand, BandQuestion, RecipeWorker } from '../../workers/recipeWorker.ts';
 import { targetUncertainty, type Candidate } from './candidates.ts';
 
@@ -63,26 +63,16 @@ export function useBands(
       return { illuminant, observer: condition.observer };
     }
   }, [key, code, paints, condition]);
-  const [answered, setAnswered] = useState<{ question: BandQuestion; bands: AnswerBand[] }>();
-
-  useEffect(() => {
-    if (!question) return;
-    const worker = new Worker(new URL('../../workers/recipeWorker.ts', import.meta.url), { type: 'module' });
-    wrap<RecipeWorker>(worker)
-      .bands(question)
-      .then((bands) => setAnswered({ question, bands }))
-      // Without bands the figures stand alone; the search beside them says what went wrong.
-      .catch(() => undefined)
-      .finally(() => worker.terminate());
-    return () => worker.terminate();
-  }, [question]);
-
+  const { state } = useTask<RecipeWorker, AnswerBand[]>({
+    question,
+    worker: () => new Worker(new URL('../../workers/recipeWorker.ts', import.meta.url), { type: 'module' }),
+    work: (remote) => remote.bands(question!),
+  });
+  // Without bands the figures stand alone; the search beside them says what went wrong.
+  const bands = state.kind === 'answered' ? state.answer : undefined;
   return useMemo(
-    () =>
-      answered && answered.question === question
-        ? new Map(key.split(' ').map((one, index) => [one, answered.bands[index]!]))
-        : NONE,
-    [answered, question, key],
+    () => (bands ? new Map(key.split(' ').map((one, index) => [one, bands[index]!])) : NONE),
+    [bands, key],
   );
 }
 

@@ -1,5 +1,4 @@
-import { proxy, wrap } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import { proxy } from 'comlink';
 import type { PaintRecord } from '../../../api/index.ts';
 import type { Lab, ViewingCondition } from '../../../core/colour/index.ts';
 import type {
@@ -13,13 +12,17 @@ import type {
 import type { Surface } from '../../../core/paint/index.ts';
 import { textHash } from '../../../core/textHash.ts';
 import { recipePaint } from '../../data/mixable.ts';
+import { useTask, type TaskState } from '../../data/useTask.ts';
 import type { RecipeWorker } from '../../workers/recipeWorker.ts';
+
+type Found =
+  | { kind: 'found'; answer: RecipeAnswer; paintCount: number }
+  | { kind: 'saved'; aim: FrugalAim; recipes: FrugalRecipe[]; nearEnough: number };
 
 export type RecipeState =
   | { kind: 'idle' }
   | { kind: 'searching'; share: number; soFar: Recipe[][] }
-  | { kind: 'found'; answer: RecipeAnswer; seconds: number; paintCount: number }
-  | { kind: 'saved'; aim: FrugalAim; recipes: FrugalRecipe[]; nearEnough: number; seconds: number }
+  | (Found & { seconds: number })
   | { kind: 'cancelled' }
   | { kind: 'failed'; message: string };
 
@@ -68,97 +71,57 @@ export function useRecipes({
   aim,
   tolerance,
 }: RecipeQuestion) {
-  const [answered, setAnswered] = useState<{ key: string; state: RecipeState }>({
-    key: '',
-    state: { kind: 'idle' },
-  });
-  const [turn, setTurn] = useState(0);
-  const stop = useRef<() => void>(() => undefined);
   const key =
     labs && paints.length > 0
-      ? `${JSON.stringify([labs, conditions, surface])} ${maxPaints} ${maxDrops} ${mostBought} ${aim} ${aim === 'nearest' ? '' : tolerance} ${turn} ${paints.map(paintStamp).join()}`
+      ? `${JSON.stringify([labs, conditions, surface])} ${maxPaints} ${maxDrops} ${mostBought} ${aim} ${aim === 'nearest' ? '' : tolerance} ${paints.map(paintStamp).join()}`
       : '';
-
-  useEffect(() => {
-    if (!labs || key === '') return;
-    const answer = (state: RecipeState) => setAnswered({ key, state });
-    let worker: Worker | undefined;
-    const timer = setTimeout(() => {
-      worker = new Worker(new URL('../../workers/recipeWorker.ts', import.meta.url), { type: 'module' });
-      const remote = wrap<RecipeWorker>(worker);
-      const began = performance.now();
+  const { state, cancel, again } = useTask<RecipeWorker, Found, { share: number; soFar: Recipe[][] }>({
+    question: key,
+    worker: () => new Worker(new URL('../../workers/recipeWorker.ts', import.meta.url), { type: 'module' }),
+    work: async (remote, tell) => {
+      const onProgress = proxy((share: number, soFar: Recipe[][] = []) => tell({ share, soFar }));
       const request: RecipeRequest = {
         format: 'recipe-request',
         version: 1,
         paints: paints.map(recipePaint),
         surface,
-        target: { lab: tripleOf(labs[0]!) },
+        target: { lab: tripleOf(labs![0]!) },
         condition: conditions[0]!,
-        alsoIn: labs.slice(1).map((lab, at) => ({ lab: tripleOf(lab), condition: conditions[at + 1]! })),
+        alsoIn: labs!.slice(1).map((lab, at) => ({ lab: tripleOf(lab), condition: conditions[at + 1]! })),
         ...(mostBought === undefined ? {} : { mostBought }),
         maxPaints,
         maxDrops,
       };
-      // Progress comes on a port of its own and may arrive after the answer.
-      const onProgress = proxy((share: number, soFar: Recipe[][] = []) =>
-        setAnswered((now) =>
-          now.key === key && now.state.kind !== 'searching'
-            ? now
-            : { key, state: { kind: 'searching', share, soFar } },
-        ),
-      );
-      const seconds = () => (performance.now() - began) / 1000;
-      const answered =
-        aim === 'nearest'
-          ? remote
-              .search(request, { keep: KEEP, within: WITHIN }, onProgress)
-              .then((found) =>
-                answer({ kind: 'found', answer: found, seconds: seconds(), paintCount: paints.length }),
-              )
-          : remote
-              .save(
-                {
-                  request,
-                  tolerance,
-                  aim,
-                  bottles: paints.map(({ id, levelMl, priceCents }) => ({
-                    id,
-                    owned: levelMl !== null,
-                    priceCents,
-                  })),
-                  keep: KEEP,
-                },
-                onProgress,
-              )
-              .then((saved) => answer({ kind: 'saved', aim, ...saved, seconds: seconds() }));
-      answered
-        .catch((error: unknown) => answer({ kind: 'failed', message: (error as Error).message }))
-        .finally(() => worker?.terminate());
-    }, SETTLE_MS);
-    stop.current = () => {
-      clearTimeout(timer);
-      worker?.terminate();
-    };
-    return () => stop.current();
-    // The key stands for the paints and the question; their identity changes with every render.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key]);
+      if (aim === 'nearest') {
+        const answer = await remote.search(request, { keep: KEEP, within: WITHIN }, onProgress);
+        return { kind: 'found', answer, paintCount: paints.length };
+      }
+      const bottles = paints.map(({ id, levelMl, priceCents }) => ({
+        id,
+        owned: levelMl !== null,
+        priceCents,
+      }));
+      const question = { request, tolerance, aim, bottles, keep: KEEP };
+      return { kind: 'saved', aim, ...(await remote.save(question, onProgress)) };
+    },
+    settleMs: SETTLE_MS,
+  });
+  return { state: shownState(state, labs !== undefined, paints.length), cancel, again };
+}
 
-  let state: RecipeState = answered.state;
-  if (!labs) state = { kind: 'idle' };
-  else if (paints.length === 0) {
-    state = {
+function shownState(
+  state: TaskState<Found, { share: number; soFar: Recipe[][] }>,
+  isWanted: boolean,
+  paintCount: number,
+): RecipeState {
+  if (!isWanted) return { kind: 'idle' };
+  if (paintCount === 0) {
+    return {
       kind: 'failed',
       message: 'There is no mixable paint to search: put paints on the shelf or search everything.',
     };
-  } else if (answered.key !== key) state = { kind: 'searching', share: 0, soFar: [] };
-
-  return {
-    state,
-    cancel: () => {
-      stop.current();
-      setAnswered({ key, state: { kind: 'cancelled' } });
-    },
-    again: () => setTurn((count) => count + 1),
-  };
+  }
+  if (state.kind === 'working') return { kind: 'searching', ...(state.progress ?? { share: 0, soFar: [] }) };
+  if (state.kind === 'answered') return { ...state.answer, seconds: state.seconds };
+  return state;
 }

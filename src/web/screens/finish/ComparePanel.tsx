@@ -1,7 +1,6 @@
 import { Button, Table, UnstyledButton, VisuallyHidden } from '@mantine/core';
 import { bare, figure } from '../../../core/figures.ts';
-import { wrap } from 'comlink';
-import { useEffect, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { CodeRecord, TrayRecord } from '../../../api/index.ts';
 import {
   formatMinutes,
@@ -11,6 +10,7 @@ import {
   type Stack,
 } from '../../../core/finish/index.ts';
 import type { PlannedLayer } from '../../../core/kit/index.ts';
+import { useTask } from '../../data/useTask.ts';
 import type { Comparison, FinishWorker } from '../../workers/finishWorker.ts';
 
 interface ComparePanelProps {
@@ -31,19 +31,16 @@ const groundOf = ({ primerId, undercoatId }: ComparedStack) =>
 /** Primers and undercoats against each other for this colour: colour error, coats, film, time, paint. */
 export function ComparePanel({ tray, stack, code, conditions, onTake, onClose }: ComparePanelProps) {
   const [all, setAll] = useState(false);
-  const [found, setFound] = useState<{ comparison: Comparison; of: Stack }>();
-  useEffect(() => {
-    let current = true;
-    const worker = new Worker(new URL('../../workers/finishWorker.ts', import.meta.url), { type: 'module' });
-    void wrap<FinishWorker>(worker)
-      .compare(stack, code?.spectrum, conditions)
-      .then((comparison) => current && setFound({ comparison, of: stack }));
-    return () => {
-      current = false;
-      worker.terminate();
-    };
-  }, [stack, code, conditions]);
-  const comparison = found?.of === stack ? found.comparison : undefined;
+  const question = useMemo(
+    () => ({ stack, spectrum: code?.spectrum, conditions }),
+    [stack, code, conditions],
+  );
+  const { state } = useTask<FinishWorker, Comparison>({
+    question,
+    worker: () => new Worker(new URL('../../workers/finishWorker.ts', import.meta.url), { type: 'module' }),
+    work: (remote) => remote.compare(question.stack, question.spectrum, question.conditions),
+  });
+  const comparison = state.kind === 'answered' ? state.answer : undefined;
   const take = ({ primerId, undercoatId, coats }: ComparedStack) => {
     const about = tray.layers.findLast(({ kind }) => kind === 'colour');
     const kept = tray.layers.filter(({ kind }) => kind !== 'primer' && kind !== 'undercoat');
@@ -71,7 +68,9 @@ export function ComparePanel({ tray, stack, code, conditions, onTake, onClose }:
           ? comparison.count === 0
             ? 'The stack has no colour to lay anything under.'
             : `${comparison.count} ways worked out; for each ground the fewest coats that come as near as it can. In bold: no other is as near with fewer coats and less time.`
-          : 'Working out every primer, undercoat and number of coats…'}
+          : state.kind === 'failed'
+            ? `Not worked out: ${state.message}`
+            : 'Working out every primer, undercoat and number of coats…'}
       </p>
       {comparison && comparison.best.length > 0 && (
         <Table className="plainlist">

@@ -1,7 +1,6 @@
 import { bare, figure } from '../../../core/figures.ts';
 import { NumberInput, Table, UnstyledButton } from '@mantine/core';
-import { wrap } from 'comlink';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import {
   ciede2000,
@@ -27,6 +26,7 @@ import { Loading } from '../../components/Loading.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
 import { useKit } from '../../data/kit.ts';
 import { finishOf, useBuildContext } from '../../data/buildContext.ts';
+import { useTask } from '../../data/useTask.ts';
 import type { FinishWorker } from '../../workers/finishWorker.ts';
 
 /** Paints tried in pairs: the nearest ones and all owned. */
@@ -263,14 +263,10 @@ export function MetalsScreen() {
 
 /** The best mixtures of two paints, worked out beside the screen; none while that lasts. */
 function useMixes(request: RecipeRequest | undefined): readonly Recipe[] {
-  const [found, setFound] = useState<{ of: RecipeRequest; recipes: Recipe[] }>();
-  useEffect(() => {
-    if (!request) return;
-    const worker = new Worker(new URL('../../workers/finishWorker.ts', import.meta.url), { type: 'module' });
-    void wrap<FinishWorker>(worker)
-      .mixTwo(request)
-      .then((recipes) => setFound({ of: request, recipes: recipes.slice(0, MIXES_SHOWN) }));
-    return () => worker.terminate();
-  }, [request]);
-  return found && found.of === request ? found.recipes : NO_RECIPES;
+  const { state } = useTask<FinishWorker, Recipe[]>({
+    question: request,
+    worker: () => new Worker(new URL('../../workers/finishWorker.ts', import.meta.url), { type: 'module' }),
+    work: async (remote) => (await remote.mixTwo(request!)).slice(0, MIXES_SHOWN),
+  });
+  return state.kind === 'answered' ? state.answer : NO_RECIPES;
 }

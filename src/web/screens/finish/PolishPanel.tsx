@@ -59,7 +59,6 @@ export function PolishPanel({ stack }: { stack: Stack }) {
               <Table.Tr key={grade.id}>
                 <Table.Td>
                   <Checkbox
-                    size="xs"
                     label={grade.name}
                     checked={chosen.has(grade.id)}
                     onChange={(event) => {

@@ -106,7 +106,6 @@ export function SuggestPanel({
   const changes = offer ? stackChanges(tray.layers, offer.layers) : [];
   const flag = (key: keyof typeof wants, label: string) => (
     <Checkbox
-      size="xs"
       label={label}
       checked={wants[key]}
       onChange={(event) => setWants({ ...wants, [key]: event.currentTarget.checked })}

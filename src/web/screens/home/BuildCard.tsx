@@ -58,7 +58,10 @@ export function BuildCard({ build, paints, codes }: BuildCardProps) {
         style={{ display: 'flex', justifyContent: 'center', gap: 6, padding: '12px 8px 8px', minHeight: 130 }}
       >
         {build.trays.slice(0, 7).map((tray) => (
-          <Spoon key={tray.id} hex={trayHex(tray, products, codes)} width={44} label={tray.name} />
+          <figure key={tray.id} className="namedspoon">
+            <Spoon hex={trayHex(tray, products, codes)} width={44} label={tray.name} />
+            <figcaption title={tray.name}>{tray.name}</figcaption>
+          </figure>
         ))}
         {build.trays.length === 0 && <span style={{ alignSelf: 'center' }}>no sub-assemblies yet</span>}
       </div>

@@ -91,7 +91,6 @@ export function FitView({ build, kit }: KitViewProps) {
                       <Table.Td className="num mono">{fit.clearanceMm ?? ''}</Table.Td>
                       <Table.Td>
                         <Checkbox
-                          size="xs"
                           aria-label="Motion checked"
                           checked={fit.motionChecked}
                           onChange={(event) => save({ ...fit, motionChecked: event.currentTarget.checked })}

@@ -28,7 +28,7 @@ export function JointsView({ build, kit, proposals }: KitViewProps) {
   const [partId, setPartId] = useState<string>();
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
-  const { proposal, state } = proposals;
+  const { newest: proposal, state } = proposals;
   const decisions = useMemo(
     () => new Map(proposal?.decisions.map((decision) => [decision.jointId, decision])),
     [proposal],
@@ -94,7 +94,7 @@ export function JointsView({ build, kit, proposals }: KitViewProps) {
             {problem}
           </p>
         )}
-        {state.kind === 'refused' && (
+        {state.kind === 'failed' && (
           <p role="alert" className="panel warned">
             {state.message}
           </p>

@@ -28,7 +28,7 @@ export function KitScreen() {
         <KitNav
           build={build}
           kit={kit}
-          jointsAfter={proposals.proposal?.decisions.filter(({ when }) => when === 'after').length}
+          jointsAfter={proposals.newest?.decisions.filter(({ when }) => when === 'after').length}
         />
       </section>
       <Suspense fallback={<Loading what="the view" error={undefined} />}>

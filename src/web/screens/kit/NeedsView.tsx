@@ -56,7 +56,7 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
     }
     const parts = new Map(kit.parts.map((part) => [part.id, part]));
     const finishes = new Map(kit.finishes.map((finish) => [finish.id, finish]));
-    const decided = new Map(proposals.proposal?.decisions.map(({ jointId, when }) => [jointId, when]));
+    const decided = new Map(proposals.newest?.decisions.map(({ jointId, when }) => [jointId, when]));
     return kitNeeds({
       kit,
       paints: paints
@@ -88,7 +88,7 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
       materials: stock.materials,
       scale: build.scale,
     });
-  }, [build, kit, stock, proposals.proposal, paints, products]);
+  }, [build, kit, stock, proposals.newest, paints, products]);
   const shopping = needs.filter(({ state }) => state === 'buy' || state === 'short');
   const longest = shopping.reduce((most, { leadDays }) => Math.max(most, leadDays), 0);
   const asCsv = () =>
@@ -137,7 +137,6 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
                   <Table.Td>{material.amount}</Table.Td>
                   <Table.Td>
                     <Checkbox
-                      size="xs"
                       aria-label={`${material.name} on hand`}
                       checked={material.have}
                       onChange={(event) =>
@@ -309,7 +308,6 @@ function WantEditor({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>) {
       {kit.wants.map((want) => (
         <div key={want.id} style={{ display: 'flex', gap: 10, alignItems: 'center' }}>
           <Checkbox
-            size="xs"
             label={want.name}
             checked={want.have}
             onChange={(event) =>

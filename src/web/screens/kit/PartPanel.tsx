@@ -115,13 +115,11 @@ export function PartPanel({ buildId, kitName, kit, part, leftOver, lessons }: Pa
       </UnstyledButton>
       <div style={{ display: 'flex', gap: 16, margin: '8px 0' }}>
         <Checkbox
-          size="xs"
           label="plated"
           checked={part.plated}
           onChange={(event) => save({ plated: event.currentTarget.checked })}
         />
         <Checkbox
-          size="xs"
           label="breaks easily"
           checked={part.fragile}
           onChange={(event) => save({ fragile: event.currentTarget.checked })}

@@ -24,7 +24,7 @@ const SCHOOL_WORDS: Readonly<Record<School, { name: string; reason: string }>> =
 /** What to join before paint: the proposal with its cost, and the division as it stands. */
 export function TraysView(props: KitViewProps) {
   const { build, kit, proposals } = props;
-  const { state, proposal } = proposals;
+  const { state, newest: proposal } = proposals;
   const { data: bench } = useBench();
   const [params, setParams] = useSearchParams();
   const asked = params.get('as') ?? (kit.joints.length > 0 ? 'proposal' : 'standing');
@@ -82,7 +82,7 @@ export function TraysView(props: KitViewProps) {
               className="panel"
               aria-label="School"
               value={schoolOf(kit)}
-              onChange={(school) => setSchool(school as School)}
+              onChange={(school) => setSchool(school)}
             >
               {(Object.keys(SCHOOL_WORDS) as School[]).map((school) => (
                 <Radio
@@ -99,11 +99,11 @@ export function TraysView(props: KitViewProps) {
             </Radio.Group>
             {state.kind === 'working' && !proposal && (
               <p className="panel" role="status">
-                Weighing {kit.joints.length} joints… <progress value={state.share} />{' '}
+                Weighing {kit.joints.length} joints… <progress value={state.progress ?? 0} />{' '}
                 <Button onClick={proposals.cancel}>Stop</Button>
               </p>
             )}
-            {state.kind === 'refused' && (
+            {state.kind === 'failed' && (
               <p role="alert" className="panel warned">
                 {state.message}
               </p>

@@ -1,64 +1,19 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { JointTime, Kit, SubassemblyProposal } from '../../../core/kit/index.ts';
+import { useTask } from '../../data/useTask.ts';
 import type { KitWorker } from '../../workers/kitWorker.ts';
-
-export type ProposalState =
-  | { kind: 'working'; share: number }
-  | { kind: 'made'; proposal: SubassemblyProposal; seconds: number }
-  | { kind: 'refused'; message: string }
-  | { kind: 'cancelled' };
 
 const SETTLE_MS = 120;
 
 /** Proposes sub-assemblies in a worker whenever the kit changes; a new kit or cancel ends the old worker. */
 export function useProposal(kit: Kit | undefined) {
-  const [answered, setAnswered] = useState<{ kit: Kit; turn: number; state: ProposalState } | null>(null);
-  const [turn, setTurn] = useState(0);
-  const stop = useRef<() => void>(() => undefined);
-
-  useEffect(() => {
-    if (!kit) return;
-    let worker: Worker | undefined;
-    const answer = (state: ProposalState) => setAnswered({ kit, turn, state });
-    const timer = setTimeout(() => {
-      worker = newWorker();
-      const began = performance.now();
-      wrap<KitWorker>(worker)
-        .propose(
-          kit,
-          proxy((share: number) =>
-            setAnswered((now) =>
-              now?.kit === kit && now.turn === turn && now.state.kind !== 'working'
-                ? now
-                : { kit, turn, state: { kind: 'working', share } },
-            ),
-          ),
-        )
-        .then((proposal) => answer({ kind: 'made', proposal, seconds: (performance.now() - began) / 1000 }))
-        .catch((error: unknown) => answer({ kind: 'refused', message: (error as Error).message }))
-        .finally(() => worker?.terminate());
-    }, SETTLE_MS);
-    stop.current = () => {
-      clearTimeout(timer);
-      worker?.terminate();
-    };
-    return () => stop.current();
-  }, [kit, turn]);
-
-  const current = answered && answered.kit === kit && answered.turn === turn ? answered.state : null;
-  const last = answered?.state.kind === 'made' ? answered.state.proposal : undefined;
-  const state: ProposalState = current ?? { kind: 'working', share: 0 };
-  return {
-    state,
-    /** The newest proposal there is, also while another is being made. */
-    proposal: state.kind === 'made' ? state.proposal : last,
-    cancel: () => {
-      stop.current();
-      if (kit) setAnswered({ kit, turn, state: { kind: 'cancelled' } });
-    },
-    again: () => setTurn((count) => count + 1),
-  };
+  return useTask<KitWorker, SubassemblyProposal>({
+    question: kit,
+    worker: newWorker,
+    work: (remote, onProgress) => remote.propose(kit!, proxy(onProgress)),
+    settleMs: SETTLE_MS,
+  });
 }
 
 const newWorker = () =>

@@ -51,7 +51,7 @@ export function StepChanges({ operation, start, plan, view, longest }: StepChang
       ) : (
         <div style={{ display: 'flex', gap: 8, alignItems: 'end' }}>
           <DayField label="Hold it to" width={150} value={day} onChange={setDay} />
-          <ClockField name="Hold it to" value={clock} onChange={setClock} />
+          <ClockField name="Hold it to, time" value={clock} onChange={setClock} />
           <Button
             disabled={held === undefined}
             onClick={() =>

@@ -71,11 +71,12 @@ export function PaletteBoard({
       </div>
       <p role="status" className="small" style={{ margin: '8px 0', minHeight: 22 }}>
         {empty && 'There is no mixable paint to choose from: put paints on the shelf, or take everything.'}
-        {state.kind === 'planning' && (
+        {state.kind === 'working' && (
           <>
-            {state.share < 1 ? (
+            {(state.progress ?? 0) < 1 ? (
               <>
-                Looking through every mixture: <span className="mono">{Math.round(100 * state.share)} %</span>
+                Looking through every mixture:{' '}
+                <span className="mono">{Math.round(100 * (state.progress ?? 0))} %</span>
               </>
             ) : (
               'Choosing the bottles'

@@ -97,7 +97,6 @@ export function PrintedColours({
                 </span>
                 {!decal.transparent && (
                   <Checkbox
-                    size="xs"
                     mt={4}
                     label="hold a paint that looks like it"
                     checked={matched.has(decal.id)}

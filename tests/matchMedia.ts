@@ -1,0 +1,11 @@
+import { vi } from 'vitest';
+
+/** What jsdom lacks and the components ask for: media queries, of which none is met. */
+export function matchMediaStandIn(): void {
+  vi.stubGlobal('matchMedia', (media: string) => ({
+    media,
+    matches: false,
+    addEventListener: () => undefined,
+    removeEventListener: () => undefined,
+  }));
+}
