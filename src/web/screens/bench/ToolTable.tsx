@@ -1,4 +1,5 @@
-import { NumberInput, Table, VisuallyHidden } from '@mantine/core';
+import { NumberInput, Table } from '@mantine/core';
+import { SpokenHead } from '../../components/SpokenHead.tsx';
 import type { SettingsRecord } from '../../../api/index.ts';
 import {
   FAMILIES,
@@ -45,9 +46,7 @@ export function ToolTable({ preferences, onSave }: ToolTableProps) {
             {COLUMNS.map(([key, name]) => (
               <Table.Th key={key}>{name}</Table.Th>
             ))}
-            <Table.Th>
-              <VisuallyHidden>Back to usual</VisuallyHidden>
-            </Table.Th>
+            <SpokenHead>Back to usual</SpokenHead>
           </Table.Tr>
         </Table.Thead>
         <Table.Tbody>

@@ -1,4 +1,5 @@
-import { Button, Table, UnstyledButton, VisuallyHidden } from '@mantine/core';
+import { Button, Table, UnstyledButton } from '@mantine/core';
+import { SpokenHead } from '../../components/SpokenHead.tsx';
 import { bare, figure } from '../../../core/figures.ts';
 import { useMemo, useState } from 'react';
 import type { CodeRecord, TrayRecord } from '../../../api/index.ts';
@@ -83,9 +84,7 @@ export function ComparePanel({ tray, stack, code, conditions, onTake, onClose }:
               <Table.Th className="num">µm</Table.Th>
               <Table.Th className="num">Time</Table.Th>
               <Table.Th className="num">Paint</Table.Th>
-              <Table.Th>
-                <VisuallyHidden>Take</VisuallyHidden>
-              </Table.Th>
+              <SpokenHead>Take</SpokenHead>
             </Table.Tr>
           </Table.Thead>
           <Table.Tbody>

@@ -1,5 +1,6 @@
 import { bare, figure } from '../../../core/figures.ts';
-import { NumberInput, Select, Table, UnstyledButton, VisuallyHidden } from '@mantine/core';
+import { NumberInput, Select, Table, UnstyledButton } from '@mantine/core';
+import { SpokenHead } from '../../components/SpokenHead.tsx';
 import { IconArrowDown, IconArrowUp, IconTrash } from '@tabler/icons-react';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
@@ -66,9 +67,7 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
             <Table.Th>With</Table.Th>
             <Table.Th className="num">Wait</Table.Th>
             <Table.Th className="num">µm</Table.Th>
-            <Table.Th>
-              <VisuallyHidden>Order</VisuallyHidden>
-            </Table.Th>
+            <SpokenHead>Order</SpokenHead>
           </Table.Tr>
         </Table.Thead>
         <Table.Tbody>

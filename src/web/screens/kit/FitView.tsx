@@ -1,6 +1,7 @@
 import { numberLimits, textLimits } from '../../components/limits.ts';
 import { figure } from '../../../core/figures.ts';
-import { Button, Checkbox, NumberInput, Select, Table, TextInput, VisuallyHidden } from '@mantine/core';
+import { Button, Checkbox, NumberInput, Select, Table, TextInput } from '@mantine/core';
+import { SpokenHead } from '../../components/SpokenHead.tsx';
 import { useMemo, useState } from 'react';
 import {
   FITS,
@@ -64,9 +65,7 @@ export function FitView({ build, kit }: KitViewProps) {
                   <Table.Th className="num">mm</Table.Th>
                   <Table.Th>Moves</Table.Th>
                   <Table.Th>What was done</Table.Th>
-                  <Table.Th>
-                    <VisuallyHidden>Remove</VisuallyHidden>
-                  </Table.Th>
+                  <SpokenHead>Remove</SpokenHead>
                 </Table.Tr>
               </Table.Thead>
               <Table.Tbody>

@@ -1,13 +1,5 @@
-import {
-  Button,
-  Checkbox,
-  NumberInput,
-  Select,
-  Table,
-  TextInput,
-  UnstyledButton,
-  VisuallyHidden,
-} from '@mantine/core';
+import { Button, Checkbox, NumberInput, Select, Table, TextInput, UnstyledButton } from '@mantine/core';
+import { SpokenHead } from '../../components/SpokenHead.tsx';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
 import { numberLimits, textLimits } from '../../components/limits.ts';
@@ -122,9 +114,7 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
                 <Table.Th>Left</Table.Th>
                 <Table.Th>On hand</Table.Th>
                 <Table.Th className="num">Days to get</Table.Th>
-                <Table.Th>
-                  <VisuallyHidden>Remove</VisuallyHidden>
-                </Table.Th>
+                <SpokenHead>Remove</SpokenHead>
               </Table.Tr>
             </Table.Thead>
             <Table.Tbody>

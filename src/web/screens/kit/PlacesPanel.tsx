@@ -1,6 +1,7 @@
 import { numberLimits, textLimits } from '../../components/limits.ts';
 import { bare } from '../../../core/figures.ts';
-import { Button, NumberInput, Select, Table, TextInput, VisuallyHidden } from '@mantine/core';
+import { Button, NumberInput, Select, Table, TextInput } from '@mantine/core';
+import { SpokenHead } from '../../components/SpokenHead.tsx';
 import { useState } from 'react';
 import { type MeasuredPlace, placeRecord } from '../../../core/kit/index.ts';
 import { PLACE_MEASURES } from '../../components/PlaceFitList.tsx';
@@ -38,9 +39,7 @@ export function PlacesPanel({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>)
               <Table.Th>Place</Table.Th>
               <Table.Th className="num">Bare, mm</Table.Th>
               <Table.Th className="num">Goes through, mm</Table.Th>
-              <Table.Th>
-                <VisuallyHidden>Remove</VisuallyHidden>
-              </Table.Th>
+              <SpokenHead>Remove</SpokenHead>
             </Table.Tr>
           </Table.Thead>
           <Table.Tbody>

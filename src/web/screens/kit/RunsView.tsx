@@ -1,6 +1,7 @@
 import { numberLimits, textLimits } from '../../components/limits.ts';
 import { bare, figure } from '../../../core/figures.ts';
-import { Button, NumberInput, Select, Table, TextInput, VisuallyHidden } from '@mantine/core';
+import { Button, NumberInput, Select, Table, TextInput } from '@mantine/core';
+import { SpokenHead } from '../../components/SpokenHead.tsx';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { RUN_FACTS, RUN_KINDS, type RunKind } from '../../../core/detail/index.ts';
@@ -41,9 +42,7 @@ export function RunsView({ build, kit }: KitViewProps) {
                   <Table.Th className="num">How many</Table.Th>
                   <Table.Th className="num">Real, mm</Table.Th>
                   <Table.Th className="num">Length, mm</Table.Th>
-                  <Table.Th>
-                    <VisuallyHidden>Remove</VisuallyHidden>
-                  </Table.Th>
+                  <SpokenHead>Remove</SpokenHead>
                 </Table.Tr>
               </Table.Thead>
               <Table.Tbody>
