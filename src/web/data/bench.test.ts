@@ -180,6 +180,18 @@ describe('the bench as this tab knows it', () => {
     expect(await saving.sendUnsent()).toBe(0);
   });
 
+  it('sends the ticks that the version before had kept, once', async () => {
+    const { saving } = await freshPage();
+    server.stored.set(
+      'fanfare.steps-to-send',
+      JSON.stringify([STEP, { ...STEP, operationId: 'coupe/body/fill' }]),
+    );
+    expect(await saving.sendUnsent()).toBe(2);
+    expect(asked()).toEqual(['POST /api/steps', 'POST /api/steps']);
+    expect(server.asked[0]!.body).toEqual(STEP);
+    expect(await saving.sendUnsent()).toBe(0);
+  });
+
   it('takes what it kept for nothing where that cannot be read', async () => {
     const { bench, saving } = await freshPage();
     server.stored.set(UNSENT, '[{"key":');

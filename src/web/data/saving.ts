@@ -2,8 +2,9 @@ import { mutate } from 'swr';
 import { create } from 'zustand';
 import type { Problem } from '../../api/index.ts';
 import { benchNow } from './clock.ts';
+import { randomKey } from './newId.ts';
 import { request, RequestProblem, Unreachable } from './request.ts';
-import { answered, keep, unsent, type Write } from './unsent.ts';
+import { answered, keep, takeOverTicks, unsent, type Write } from './unsent.ts';
 
 /** Whether what the builder sees is on disk. */
 export type SavedState = { kind: 'saved'; at: number | null } | { kind: 'saving' } | { kind: 'waiting' };
@@ -57,7 +58,7 @@ export function recallableWrite<T>(
   body?: unknown,
   version?: number,
 ): Recallable<T> {
-  const change: Write = { key: crypto.randomUUID(), method, path, body, version };
+  const change: Write = { key: randomKey(), method, path, body, version };
   let isWanted = true;
   keep(change);
   return {
@@ -130,6 +131,7 @@ export function whenReached<T>(ask: () => Promise<T>): Promise<T> {
 
 /** Sends what was not answered when the page was closed. Gives how many; what is refused now is shown. */
 export async function sendUnsent(): Promise<number> {
+  takeOverTicks();
   const left = unsent();
   const sends = left.map((change) =>
     inTurn(() => sent(change)).catch((error: unknown) => {

@@ -1,3 +1,6 @@
+import { PATHS } from '../../api/index.ts';
+import { randomKey } from './newId.ts';
+
 /** A write as it is sent, and as the browser keeps it until the server has answered. */
 export interface Write {
   /** Names it to the server, which does it once however often it is sent. */
@@ -10,12 +13,22 @@ export interface Write {
 }
 
 const KEPT = 'fanfare.unsent-writes';
+/** Where the version before kept ticks alone. */
+const TICKS = 'fanfare.steps-to-send';
 
 /** Writes that were not answered when the page was closed, in the order in which they were made. */
-export function unsent(): Write[] {
+export const unsent = (): Write[] => listIn(KEPT) as Write[];
+
+/** Takes over the ticks that the version before kept. */
+export function takeOverTicks(): void {
+  for (const body of listIn(TICKS)) keep({ key: randomKey(), method: 'POST', path: PATHS.steps, body });
+  localStorage.removeItem(TICKS);
+}
+
+function listIn(place: string): unknown[] {
   try {
-    const kept: unknown = JSON.parse(localStorage.getItem(KEPT) ?? '[]');
-    return Array.isArray(kept) ? (kept as Write[]) : [];
+    const kept: unknown = JSON.parse(localStorage.getItem(place) ?? '[]');
+    return Array.isArray(kept) ? kept : [];
   } catch {
     return [];
   }
