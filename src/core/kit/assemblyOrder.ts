@@ -30,11 +30,11 @@ export function assemblyOrder(
   const before: number[][] = edges.map(() => []);
   for (const { first, then } of precedences) if (first !== then) before[then]!.push(first);
   const units = Int32Array.from({ length: vertexCount }, (_, at) => at);
-  const keyedQueue = edges
+  const byPriority = edges
     .map((_, edge) => edge)
     .sort((p, q) => Number(late[p]) - Number(late[q]) || priority(p) - priority(q) || p - q);
   return (
-    straightOrder(units.slice(), edges, before, late, keyedQueue) ??
+    straightOrder(units.slice(), edges, before, late, byPriority) ??
     searchOrder(units, edges, before, late, priority)
   );
 }
@@ -70,10 +70,10 @@ function straightOrder(
   edges: JoinedGraph['edges'],
   before: readonly (readonly number[])[],
   late: readonly boolean[],
-  keyedQueue: readonly number[],
+  byPriority: readonly number[],
 ): AssemblyStep[] | undefined {
   const steps: AssemblyStep[] = [];
-  let waiting = keyedQueue;
+  let waiting = byPriority;
   while (waiting.length > 0) {
     const lateNow = late[waiting[0]!]!;
     let made: number[] | undefined;
@@ -143,7 +143,7 @@ export function interleave(
   priority: (edge: number) => number,
 ): AssemblyStep[] {
   const rank = ({ edges }: AssemblyStep) => Math.min(...edges.map(priority));
-  const keyedQueue = (late: boolean) => {
+  const byPriority = (late: boolean) => {
     const queues = orders
       .map((order) => order.filter((step) => step.late === late))
       .filter(({ length }) => length > 0);
@@ -158,5 +158,5 @@ export function interleave(
     }
     return made;
   };
-  return [...keyedQueue(false), ...keyedQueue(true)];
+  return [...byPriority(false), ...byPriority(true)];
 }

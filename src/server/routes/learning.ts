@@ -11,10 +11,10 @@ export interface Learning {
 }
 
 export function learning(db: Database): Learning {
-  const keyedQueue = oneAtATime();
+  const oneByOne = oneAtATime();
   return {
     catchUp: () =>
-      keyedQueue(async () => {
+      oneByOne(async () => {
         for (let due = refitDue(db); due !== undefined; due = refitDue(db)) {
           const { paintIds, version } = due;
           const store = await inPortions(refitSteps(db, paintIds));
