@@ -1,3 +1,4 @@
+import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type {
   CodeRecord,
@@ -8,6 +9,8 @@ import type {
   ReadingRecord,
 } from '../api/index.ts';
 import { ciede2000 } from '../core/colour/index.ts';
+import { readings, refits } from './database/schema.ts';
+import { refitPaints } from './store/cupStore.ts';
 import { testBench } from './testBench.ts';
 
 let own: ReturnType<typeof testBench>;
@@ -43,6 +46,41 @@ describe('cups and the reader', () => {
     const { refit, uncertainty } = await paintOf('BR-001');
     expect(refit!.readings).toBe(1);
     expect(uncertainty).toBeLessThan(refit!.uncertainty);
+  });
+
+  it('keeps what a paint has learned when many newer readings of its neighbours come', () => {
+    const { db } = own.data!;
+    const read = (at: number, drops: Record<string, number>) =>
+      db
+        .insert(readings)
+        .values({
+          id: `made-up-${at}`,
+          cupId: null,
+          at,
+          drops,
+          spectrum: Array.from({ length: 31 }, (_, band) => 0.2 + band / 100),
+          spread: 0,
+          filmUm: 60,
+          over: 'white',
+          instrument: 'given',
+          gloss: 85,
+          note: '',
+        })
+        .run();
+    const learned = (id: string) => db.select().from(refits).where(eq(refits.paintId, id)).get();
+    read(1, { 'BR-011': 1, 'BR-016': 1 });
+    refitPaints(db, ['BR-011']);
+    const before = learned('BR-011')!;
+    for (let at = 2; at < 32; at++) read(at, { 'BR-016': 1, 'BR-010': 3 });
+    refitPaints(db, ['BR-010']);
+    expect(learned('BR-010')!.readings).toBe(24);
+    expect(learned('BR-011')).toEqual(before);
+    // Asked about itself it is fitted again, and without its reading it goes back to the catalogue.
+    refitPaints(db, ['BR-011']);
+    expect(learned('BR-011')!.readings).toBe(1);
+    db.delete(readings).where(eq(readings.id, 'made-up-1')).run();
+    refitPaints(db, ['BR-011']);
+    expect(learned('BR-011')).toBeUndefined();
   });
 
   it('mixes, reads, learns, and forgets what is set aside', async () => {

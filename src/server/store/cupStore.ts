@@ -29,7 +29,7 @@ export function readCup(db: Database, id: string): CupRecord | undefined {
   return { ...cup, readings: taken };
 }
 
-/** Fits the optics of these paints, and of all paints that were mixed with them, to every reading there is, in steps of
+/** Fits the optics of these paints, and of paints that were mixed with them, to the readings nearest to them, in steps of
  *  some milliseconds; gives what stores the result. A paint without a reading goes back to what the catalogue says. */
 export function* refitSteps(
   db: Database,
@@ -59,8 +59,11 @@ export function* refitSteps(
             surface: surfaceOf(geometry, gloss ?? undefined),
           })),
         );
+  // Paints further off than the fit looks keep what they learned, as long as there is a reading that taught it.
+  const read = new Set(usable.flatMap(({ drops }) => Object.keys(drops)));
+  const anew = tied.filter((id) => evident.includes(id) || !read.has(id));
   return (tx) => {
-    if (tied.length > 0) tx.delete(refits).where(inArray(refits.paintId, tied)).run();
+    if (anew.length > 0) tx.delete(refits).where(inArray(refits.paintId, anew)).run();
     if (!fit) return;
     for (const id of evident) {
       const { k, s, perDrop } = fit.optics.get(id)!;

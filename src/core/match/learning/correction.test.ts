@@ -329,4 +329,21 @@ describe('evidenceFor', () => {
     expect(paintIds.sort()).toEqual(['a', 'b', 'c']);
     expect(found).toEqual(readings.slice(0, 2));
   });
+
+  it('takes the newest of every paint that is asked about, then the nearest, newest first, in their order', () => {
+    const ab = { drops: { a: 1, b: 1 } };
+    const bc = { drops: { b: 1, c: 1 } };
+    const cd = { drops: { c: 1, d: 1 } };
+    const readings: { drops: Record<string, number> }[] = [ab, bc, cd, { ...cd }, { ...bc }, { ...cd }];
+    expect(evidenceFor(['a'], readings, 1).readings).toEqual([ab]);
+    expect(evidenceFor(['a'], readings, 3).readings.map((each) => readings.indexOf(each))).toEqual([0, 1, 4]);
+    expect(evidenceFor(['a'], readings, 4).readings.map((each) => readings.indexOf(each))).toEqual([
+      0, 1, 4, 5,
+    ]);
+    // However few there may be, none that is asked about goes without.
+    expect(evidenceFor(['a', 'd'], readings, 1).readings.map((each) => readings.indexOf(each))).toEqual([
+      0, 5,
+    ]);
+    expect(evidenceFor(['a'], readings, 1).paintIds.sort()).toEqual(['a', 'b', 'c', 'd']);
+  });
 });
