@@ -253,6 +253,9 @@ export const paintInput = object({
       paint === undefined || Boolean(paint.hex) || paint.lab !== undefined,
   );
 
+/** What a request holds at most, bytes. */
+export const MOST_BODY_BYTES = 5_000_000;
+
 /** A list in a request: the request without what is in it, and one item, so that long ones are checked in portions. */
 const batchOf = <S extends AnyObjectSchema>(
   key: string,
@@ -374,9 +377,11 @@ const shelfRow = object({
   .test('which', 'a row names a paint or brings a new one', ({ paintId, paint }) =>
     Boolean(paintId === null ? paint : paintId),
   );
-export const shelfMerge = batchOf('rows', shelfRow, 5000, {
+/** So many rows are merged in one stroke: new paints with long words, too, fit into one request. */
+export const MOST_MERGED = 2000;
+export const shelfMerge = batchOf('rows', shelfRow, MOST_MERGED, {
   none: 'there is no row to merge',
-  tooMany: 'at most 5000 rows at once',
+  tooMany: `at most ${MOST_MERGED} rows at once`,
 });
 
 export const stepInput = object({

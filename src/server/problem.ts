@@ -1,6 +1,6 @@
 import type { ErrorRequestHandler } from 'express';
 import { ValidationError } from 'yup';
-import type { Problem, StepRecord } from '../api/index.ts';
+import { MOST_BODY_BYTES, type Problem, type StepRecord } from '../api/index.ts';
 
 /** An error that the builder is told about as problem details (RFC 9457). */
 export class ProblemError extends Error {
@@ -97,7 +97,7 @@ export function problemOf(error: unknown): Problem {
       type: '/problems/too-large',
       title: 'Too much at once',
       status: 413,
-      detail: 'The request is larger than 1 MB.',
+      detail: `The request is larger than ${MOST_BODY_BYTES / 1e6} MB.`,
       remedy: 'Nothing was changed. Send it in smaller parts.',
     };
   }

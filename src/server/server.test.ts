@@ -293,7 +293,7 @@ describe('an empty bench', () => {
       /admin/,
     ],
     ['JSON cut short', 'POST', '/api/builds', '{"name":"Coup', 400, /not complete JSON/],
-    ['a body over 1 MB', 'POST', '/api/builds', { name: 'x'.repeat(1_100_000) }, 413, /larger than 1 MB/],
+    ['a body over 5 MB', 'POST', '/api/builds', { name: 'x'.repeat(5_100_000) }, 413, /larger than 5 MB/],
     [
       'an unknown build',
       'PUT',

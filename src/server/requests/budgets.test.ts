@@ -1,8 +1,10 @@
 import { get } from 'node:http';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import {
+  MOST_MERGED,
   MOST_STARTS,
   OWN_HEADER,
+  PATHS,
   type BenchOverview,
   type BuildDetail,
   type Changes,
@@ -262,6 +264,32 @@ describe('answers that are no larger than the question', () => {
     expect(known.size).toBe(gone.items.length + 40);
     const codes = (await own.call<Changes<CodeRecord>>('GET', '/api/code-changes')).body;
     expect(codes.items).toHaveLength(120);
+  });
+
+  it('merge as many rows as are allowed at once, each a new paint with long words', async () => {
+    await own.listen(false);
+    const row = (at: number) => ({
+      paintId: null,
+      paint: { ...paint(at), code: `${at} ${'c'.repeat(20)}`, name: `${at} ${'n'.repeat(100)}` },
+      shelf: { levelMl: 5, openedOn: '2026-05-12', place: 'p'.repeat(50), note: 'ü'.repeat(400) },
+      change: { priceCents: 100, discontinued: false, dropMl: 0.05, strength: 1 },
+      version: 0,
+    });
+    const rows = (count: number) => ({ rows: Array.from({ length: count }, (_, at) => row(at)) });
+    const merged = await own.call<{ ids: string[] } & Problem>('POST', PATHS.shelfMerge, rows(MOST_MERGED));
+    expect(merged.body.detail).toBeUndefined();
+    expect(new Set(merged.body.ids).size).toBe(MOST_MERGED);
+    const tooMany = await own.call<Problem>('POST', PATHS.shelfMerge, {
+      rows: rows(MOST_MERGED + 1).rows.map(({ paint: { name, ...rest }, ...each }) => ({
+        ...each,
+        paint: { ...rest, name: name.slice(0, 9) },
+        change: {},
+      })),
+    });
+    expect(tooMany).toMatchObject({
+      status: 400,
+      body: { detail: expect.stringMatching(/at most 2000 rows/) as string },
+    });
   });
 
   it('keep a plan of more steps than any bench has, and say what is too much', async () => {

@@ -1,10 +1,10 @@
 import express, { type RequestHandler } from 'express';
-import { MOST_STARTS } from '../../api/index.ts';
+import { MOST_BODY_BYTES, MOST_STARTS } from '../../api/index.ts';
 import { ProblemError } from '../problem.ts';
 
 /** What a request may be: larger than anything that Fanfare sends, small enough to be looked at in a moment. */
 export const BODY_LIMITS = {
-  bytes: 1_000_000,
+  bytes: MOST_BODY_BYTES,
   /** Lists in records in lists. */
   depth: 24,
   /** Items of one list, or fields of one record. */

@@ -131,7 +131,7 @@ describe('the kit as this tab knows it', () => {
     expect(server.asked.map((asked) => sentOf(asked).length)).toEqual([MOST_CHANGES, MOST_CHANGES, 7]);
     expect(await known()).toHaveLength(many.length);
     server.asked.length = 0;
-    // Few, but long: a request holds 1 MB at most.
+    // Few, but long: a request holds 5 MB at most, in bytes.
     const long = ['x', 'y', 'z'].map((id) => change(id, 'n'.repeat(300_000)));
     await kit.changeKit('coupe', long, 'long notes');
     expect(server.asked.map((asked) => sentOf(asked).map(({ id }) => id))).toEqual([['x'], ['y'], ['z']]);

@@ -8,6 +8,7 @@ import {
   type JoinRecord,
   type KitItemRecord,
   type KitItemsRecord,
+  MOST_BODY_BYTES,
   type SubassembliesInput,
   type TrayRecord,
 } from '../../api/index.ts';
@@ -103,8 +104,8 @@ async function send(path: string, changes: readonly ItemChange[]): Promise<void>
   refreshBench();
 }
 
-/** The server takes 1 MB at once; portions stay well below. */
-const MOST_CHARACTERS = 500_000;
+/** Portions stay well below what the server takes at once, whatever their characters are in bytes. */
+const MOST_CHARACTERS = MOST_BODY_BYTES / 10;
 
 /** Changes in portions that one request can carry. */
 function inPortions(changes: readonly ItemChange[]): ItemChange[][] {

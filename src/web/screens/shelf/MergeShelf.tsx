@@ -1,6 +1,6 @@
 import { Button, FileButton, NativeSelect, Table, Textarea } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import type { PaintRecord } from '../../../api/index.ts';
+import { MOST_MERGED, type PaintRecord } from '../../../api/index.ts';
 import { mergeShelf } from '../../data/bench.ts';
 import {
   guessMapping,
@@ -113,6 +113,12 @@ export function MergeShelf({ paints, onDone }: { paints: readonly PaintRecord[];
             ))}
           </div>
           <p role="status">{KINDS.map(([kind, name]) => `${count(kind)} ${name}`).join(', ')}</p>
+          {rows.length > MOST_MERGED && (
+            <p role="alert">
+              {rows.length} paints are more than the {MOST_MERGED} that are merged in one stroke. Nothing was
+              changed: split the table and merge one part after the other.
+            </p>
+          )}
           <div
             className="tableframe"
             style={{ height: 'auto', maxHeight: 320, minHeight: 0 }}
@@ -148,7 +154,7 @@ export function MergeShelf({ paints, onDone }: { paints: readonly PaintRecord[];
           <Button
             variant="action"
             style={{ width: 'auto', justifySelf: 'start' }}
-            disabled={rows.length === 0 || sending}
+            disabled={rows.length === 0 || rows.length > MOST_MERGED || sending}
             onClick={() => void merge()}
           >
             {rows.length === 0
