@@ -57,16 +57,24 @@ async function doOrRepeat(
   await doing(write, () => work(request, response));
 }
 
-/** Notes what is answered, in the moment in which it is sent. */
+/** Notes what is answered, in the moment in which it is sent. That the write was done is noted already: where its answer
+ *  cannot be, it is sent all the same. */
 function keepingAnswer(db: Database, key: string, response: Response): void {
+  const keep = (answer: string | null) => {
+    try {
+      keepAnswer(db, key, response.statusCode, answer);
+    } catch (error) {
+      console.error('The answer to a write could not be kept.', error);
+    }
+  };
   const json = response.json.bind(response);
   const end = response.end.bind(response);
   response.json = (body: unknown) => {
-    keepAnswer(db, key, response.statusCode, JSON.stringify(body));
+    keep(JSON.stringify(body));
     return json(body);
   };
   response.end = ((...args: Parameters<typeof end>) => {
-    if (response.statusCode === 204) keepAnswer(db, key, 204, null);
+    if (response.statusCode === 204) keep(null);
     return end(...args);
   }) as typeof response.end;
 }

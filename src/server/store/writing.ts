@@ -1,5 +1,5 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
-import { desc, eq, lt } from 'drizzle-orm';
+import { and, desc, eq, isNotNull, lt, lte } from 'drizzle-orm';
 import type { Database } from '../database/open.ts';
 import { writes } from '../database/schema.ts';
 
@@ -51,6 +51,6 @@ export function keepAnswer(db: Database, key: string, status: number, answer: st
     .run();
   db.update(writes)
     .set({ status: null, answer: null })
-    .where(eq(writes.id, kept.id - MOST_ANSWERS))
+    .where(and(lte(writes.id, kept.id - MOST_ANSWERS), isNotNull(writes.status)))
     .run();
 }

@@ -38,14 +38,17 @@ describe('a field for a time of day', () => {
     expect(onChange.mock.calls).toEqual([[245], [1290]]);
   });
 
-  it('keeps what was there where no time is typed, or it is given up', () => {
+  it('says where no time is typed, and what stays until it is mended or given up', () => {
     const { field, type, onChange } = show(1170);
     type('25:00');
-    expect(field.getAttribute('aria-invalid')).toBe('true');
     fireEvent.blur(field);
-    expect(field.value).toBe('19:30');
+    expect(field.value).toBe('25:00');
+    expect(field.getAttribute('aria-invalid')).toBe('true');
+    expect(screen.getByText('no time; 19:30 stays')).toBeTruthy();
     type('20:00');
+    expect(screen.queryByText('no time; 19:30 stays')).toBeNull();
     fireEvent.keyDown(field, { key: 'Escape' });
+    expect(field.value).toBe('19:30');
     fireEvent.blur(field);
     expect(onChange).not.toHaveBeenCalled();
   });

@@ -10,29 +10,38 @@ interface ClockFieldProps {
 }
 
 /** A time of day on the clock of 24 hours, as all times are shown; taken when the field is left. What is no time is not
- *  taken, and what was there comes back. */
+ *  taken, and stands with what is kept instead until it is mended or given up by Escape. */
 export function ClockField({ name, value, onChange }: ClockFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
+  const [isWrong, setIsWrong] = useState(false);
   const take = () => {
-    const minutes = typed === null ? null : typedClock(typed);
+    if (typed === null) return;
+    const minutes = typedClock(typed);
+    setIsWrong(minutes === null);
+    if (minutes === null) return;
     setTyped(null);
-    if (minutes !== null && minutes !== value) onChange(minutes);
+    if (minutes !== value) onChange(minutes);
   };
   return (
     <TextInput
       size="xs"
-      w={64}
+      styles={{ input: { width: 64 } }}
       aria-label={name}
       placeholder="19:30"
       maxLength={5}
-      error={typed !== null && typed.length >= 4 && typedClock(typed) === null}
+      error={isWrong && `no time; ${clockOf(value)} stays`}
       value={typed ?? clockOf(value)}
       onFocus={({ currentTarget }) => currentTarget.select()}
-      onChange={({ currentTarget }) => setTyped(currentTarget.value)}
+      onChange={({ currentTarget }) => {
+        setTyped(currentTarget.value);
+        setIsWrong(false);
+      }}
       onBlur={take}
       onKeyDown={({ key }) => {
         if (key === 'Enter') take();
-        if (key === 'Escape') setTyped(null);
+        if (key !== 'Escape') return;
+        setTyped(null);
+        setIsWrong(false);
       }}
     />
   );

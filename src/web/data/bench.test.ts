@@ -325,6 +325,25 @@ describe('the bench as this tab knows it', () => {
     });
   });
 
+  it('takes a removal back that is still on its way from what that leaves', async () => {
+    const { kit, undo, conflict } = await freshPage();
+    server.answerWith(({ method }) => ({
+      status: 200,
+      body: method === 'DELETE' ? { ...BUILD, joins: [] } : BUILD,
+    }));
+    server.goAway();
+    const removed = kit.removeJoin(BUILD, BUILD.joins[0]!);
+    const undone = undo.undo();
+    await vi.advanceTimersByTimeAsync(500);
+    server.comeBack();
+    await vi.advanceTimersByTimeAsync(5000);
+    await Promise.all([removed, undone]);
+    const put = server.asked.find(({ method }) => method === 'PUT')!;
+    // The join is not there any more: it is made anew, not changed from the version that was removed.
+    expect(put.body).toMatchObject({ joins: [{ id: 'on', version: 0 }], removedJoins: [] });
+    expect(conflict.asked).toEqual([]);
+  });
+
   it('stores a plan, and minds nothing where another tab was first', async () => {
     const { bench, known } = await freshPage();
     const plan = { version: 1, starts: { a: 5 } } as unknown as PlanRecord;

@@ -294,8 +294,15 @@ const wanted = <R extends { id: string }>(
   };
 };
 
+/** Changes of one division follow each other: each begins from what the one before has left. */
+const inTurn = <T>(buildId: string, change: () => Promise<T>): Promise<T> =>
+  keyedQueue(`division ${buildId}`, change);
+
 /** Lays a division over the one that stands now. Where another tab has changed that one, the builder is asked. */
-async function sendDivision(buildId: string, division: Division): Promise<void> {
+const sendDivision = (buildId: string, division: Division): Promise<void> =>
+  inTurn(buildId, () => layDivision(buildId, division));
+
+async function layDivision(buildId: string, division: Division): Promise<void> {
   let now = await currentBuild(buildId);
   for (;;) {
     const trays = wanted(division.trays, now?.trays ?? []);
@@ -331,11 +338,12 @@ async function changeDivision(
 ): Promise<void> {
   const before = divisionOf(build);
   let after: Division | undefined;
-  const make = async () => {
-    await change();
-    const now = await currentBuild(build.id);
-    after = now && divisionOf(now);
-  };
+  const make = () =>
+    inTurn(build.id, async () => {
+      await change();
+      const now = await currentBuild(build.id);
+      after = now && divisionOf(now);
+    });
   // Made again it is laid over with the ids that it had: what was done after it finds them.
   const redo = () => (after ? sendDivision(build.id, after) : make());
   remember({ label, undo: () => sendDivision(build.id, before), redo });

@@ -140,7 +140,8 @@ export async function sendUnsent(): Promise<number> {
       setRefusal({
         ...problem,
         title: 'Not saved before the page was closed',
-        detail: `${problem.detail} The change that waited for it was left out; the bench shows what is saved.`,
+        detail: `${problem.detail} The change was left out; the bench shows what is saved.`,
+        remedy: 'Make it again if it is still wanted.',
       });
     }),
   );
