@@ -55,7 +55,7 @@ export function BuildCard({ build, paints, codes }: BuildCardProps) {
       </div>
       <div
         className="booth"
-        style={{ display: 'flex', justifyContent: 'center', gap: 6, padding: '12px 8px 8px', minHeight: 130 }}
+        style={{ display: 'flex', justifyContent: 'center', padding: '12px 8px 8px', minHeight: 130 }}
       >
         {build.trays.slice(0, 7).map((tray) => (
           <figure key={tray.id} className="namedspoon">

@@ -1,4 +1,4 @@
-import { Button, Radio, UnstyledButton } from '@mantine/core';
+import { Button, Radio, Stack, UnstyledButton } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { schoolOf, takeProposal, type ProposedTray, type School } from '../../../core/kit/index.ts';
@@ -84,18 +84,20 @@ export function TraysView(props: KitViewProps) {
               value={schoolOf(kit)}
               onChange={(school) => setSchool(school)}
             >
-              {(Object.keys(SCHOOL_WORDS) as School[]).map((school) => (
-                <Radio
-                  key={school}
-                  value={school}
-                  label={
-                    <>
-                      <b>{SCHOOL_WORDS[school].name}</b>:{' '}
-                      <span className="soft">{SCHOOL_WORDS[school].reason}</span>
-                    </>
-                  }
-                />
-              ))}
+              <Stack gap={6}>
+                {(Object.keys(SCHOOL_WORDS) as School[]).map((school) => (
+                  <Radio
+                    key={school}
+                    value={school}
+                    label={
+                      <>
+                        <b>{SCHOOL_WORDS[school].name}</b>:{' '}
+                        <span className="soft">{SCHOOL_WORDS[school].reason}</span>
+                      </>
+                    }
+                  />
+                ))}
+              </Stack>
             </Radio.Group>
             {state.kind === 'working' && !proposal && (
               <p className="panel" role="status">
