@@ -1,4 +1,4 @@
-import { Button, Checkbox, createTheme, Radio, Table, type MantineColorsTuple } from '@mantine/core';
+import { Button, createTheme, type MantineColorsTuple } from '@mantine/core';
 
 /** The one accent: the next action, and nothing else. */
 const brass: MantineColorsTuple = [
@@ -56,10 +56,11 @@ export const theme = createTheme({
       defaultProps: { variant: 'quiet' },
       classNames: (_theme, { variant }) => ({ root: variant === 'action' ? 'action' : 'quiet' }),
     }),
+    // The rest by name, so that the first view does not fetch what it does not show.
     // 24 px: to be hit with gloves on.
-    Checkbox: Checkbox.extend({ defaultProps: { size: 'md' }, classNames: { label: 'checklabel' } }),
-    Radio: Radio.extend({ defaultProps: { size: 'md' }, classNames: { label: 'checklabel' } }),
-    Table: Table.extend({ defaultProps: { withRowBorders: false } }),
+    Checkbox: { defaultProps: { size: 'md' }, classNames: { label: 'checklabel' } },
+    Radio: { defaultProps: { size: 'md' }, classNames: { label: 'checklabel' } },
+    Table: { defaultProps: { withRowBorders: false } },
     Tooltip: { defaultProps: { withArrow: true, openDelay: 300 } },
     TextInput: { defaultProps: { size: 'sm' } },
     Select: { defaultProps: { size: 'sm', allowDeselect: false } },

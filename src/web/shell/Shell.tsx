@@ -5,7 +5,6 @@ import { DrawersContext } from '../components/drawers.ts';
 import { sendUnsent } from '../data/saving.ts';
 import { PlanProvider } from '../data/plan.tsx';
 import { DRAWERS } from '../drawers.ts';
-import { ConflictDialog } from './ConflictDialog.tsx';
 import { DryingRack } from './DryingRack.tsx';
 import { PageTitle } from './PageTitle.tsx';
 import { ErrorBanner } from './ErrorBanner.tsx';
@@ -16,6 +15,9 @@ import { useShortcuts } from './useShortcuts.ts';
 
 const CommandPalette = lazy(() =>
   import('./CommandPalette.tsx').then(({ CommandPalette }) => ({ default: CommandPalette })),
+);
+const ConflictDialog = lazy(() =>
+  import('./ConflictDialog.tsx').then(({ ConflictDialog }) => ({ default: ConflictDialog })),
 );
 const ShortcutSheet = lazy(() =>
   import('./ShortcutSheet.tsx').then(({ ShortcutSheet }) => ({ default: ShortcutSheet })),
@@ -64,7 +66,9 @@ export function Shell() {
             <DryingRack />
           </ErrorBoundary>
         </div>
-        <ConflictDialog />
+        <Suspense fallback={null}>
+          <ConflictDialog />
+        </Suspense>
         <Suspense fallback={null}>
           {palette && <CommandPalette buildId={buildId} onClose={() => setPalette(false)} />}
           {sheet && <ShortcutSheet onClose={() => setSheet(false)} />}

@@ -1,16 +1,14 @@
-import {
-  ActionIcon,
-  Menu,
-  UnstyledButton,
-  useComputedColorScheme,
-  useMantineColorScheme,
-} from '@mantine/core';
-import { IconArrowBackUp, IconMenu2, IconMoon, IconSun } from '@tabler/icons-react';
+import { ActionIcon, UnstyledButton, useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
+import { IconArrowBackUp, IconMoon, IconSun } from '@tabler/icons-react';
+import { lazy, Suspense } from 'react';
 import { Link, NavLink } from 'react-router';
 import { clockText } from '../components/time.ts';
 import { useBench } from '../data/bench.ts';
 import { useSavedState } from '../data/saving.ts';
 import { undo, useUndoState } from '../data/undo.ts';
+import { ELSEWHERE } from './elsewhere.ts';
+
+const NarrowMenu = lazy(() => import('./NarrowMenu.tsx').then(({ NarrowMenu }) => ({ default: NarrowMenu })));
 
 interface TopBandProps {
   buildId: string | undefined;
@@ -75,41 +73,11 @@ export function TopBand({ buildId, onPalette, onSheet }: TopBandProps) {
         <UnstyledButton className="plain" aria-label="Keyboard shortcuts" onClick={onSheet}>
           ?
         </UnstyledButton>
-        <NarrowMenu onPalette={onPalette} />
+        <Suspense fallback={null}>
+          <NarrowMenu onPalette={onPalette} />
+        </Suspense>
       </div>
     </header>
-  );
-}
-
-const ELSEWHERE = [
-  { to: '/codes', name: 'Codes' },
-  { to: '/shelf', name: 'Shelf' },
-  { to: '/bench', name: 'Bench' },
-];
-
-/** Where a page is too narrow for all ways side by side. */
-function NarrowMenu({ onPalette }: Pick<TopBandProps, 'onPalette'>) {
-  return (
-    <div className="narrow">
-      <Menu position="bottom-end">
-        <Menu.Target>
-          <ActionIcon variant="transparent" color="gray.3" aria-label="Everywhere else" size={32}>
-            <IconMenu2 size={20} />
-          </ActionIcon>
-        </Menu.Target>
-        <Menu.Dropdown>
-          {[{ to: '/', name: 'Builds' }, { to: '/tonight', name: 'Tonight' }, ...ELSEWHERE].map(
-            ({ to, name }) => (
-              <Menu.Item key={to} component={Link} to={to}>
-                {name}
-              </Menu.Item>
-            ),
-          )}
-          <Menu.Divider />
-          <Menu.Item onClick={onPalette}>Find anything</Menu.Item>
-        </Menu.Dropdown>
-      </Menu>
-    </div>
   );
 }
 
