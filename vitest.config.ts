@@ -13,5 +13,7 @@ export default defineConfig({
       'tests/faults/**/*.test.ts',
     ],
     environment: 'node',
+    // Left to itself, one core of two would stand idle.
+    maxWorkers: '100%',
   },
 });

@@ -11,6 +11,7 @@ import { openDatabase } from './database/open.ts';
 import { projectRoot } from './projectRoot.ts';
 import { learning } from './routes/learning.ts';
 import { isEmpty, seedDemo } from './seedDemo.ts';
+import { seedPlan } from './seedPlans.ts';
 import { convertSurfaces } from './store/convertSurfaces.ts';
 
 const DEFAULT_PORT = 4180;
@@ -59,7 +60,10 @@ try {
   if (readOnly !== null) console.warn(readOnly);
   const clock = benchClock(process.env.FANFARE_CLOCK);
   db.transaction((tx) => convertSurfaces(tx, Math.floor(clock() / 60000)));
-  if (demo && readOnly === null && isEmpty(db)) seedDemo(db, clock());
+  if (demo && readOnly === null && isEmpty(db)) {
+    seedDemo(db, clock());
+    seedPlan(db, clock());
+  }
   // A server that was killed between a reading and what it taught.
   await learning(db).catchUp();
   const webFolder = join(projectRoot(), 'dist/web');

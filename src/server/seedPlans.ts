@@ -2,6 +2,7 @@ import { productIndex } from '../core/kit/index.ts';
 import {
   generateOperations,
   longestSessions,
+  planBench,
   plannableBuild,
   scheduleOperations,
   sessionsToHold,
@@ -9,7 +10,8 @@ import {
   type OperationPlan,
 } from '../core/plan/index.ts';
 import type { Database } from './database/open.ts';
-import { keepPlan, readBuilds, readSettings, readSteps } from './store/benchStore.ts';
+import { keepPlan, readBuilds, readPlan, readSettings, readSteps, storePlan } from './store/benchStore.ts';
+import { readLessons } from './store/kitStore.ts';
 import { readCodes, readPaints } from './store/paintStore.ts';
 
 /** When the sample bench was planned before: days ago, the evening before its history begins among them. */
@@ -58,4 +60,23 @@ export function seedPlanHistory(db: Database, plan: OperationPlan, minute: numbe
     previous = Object.fromEntries(Object.entries(found.starts).map(([id, start]) => [id, start + at]));
     keepPlan(db, { at, finish: found.finish + at, starts: previous });
   }
+}
+
+/** Gives the sample bench its plan of tonight, as a browser would make it: the first that looks finds it. */
+export function seedPlan(db: Database, nowMs: number): void {
+  const now = Math.floor(nowMs / 60000);
+  const { problem, fingerprint, starts, finish, bound, setupMinutes, proved } = planBench({
+    now,
+    paints: readPaints(db),
+    codes: readCodes(db),
+    snapshot: {
+      settings: readSettings(db),
+      builds: readBuilds(db),
+      lessons: readLessons(db),
+      steps: readSteps(db),
+      plan: readPlan(db),
+    },
+  });
+  if (problem !== null) throw new Error(`The sample bench has no plan: ${problem}`);
+  storePlan(db, { fingerprint, starts, finish, bound, setupMinutes, proved }, now);
 }

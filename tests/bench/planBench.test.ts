@@ -44,6 +44,7 @@ beforeAll(() => {
   seedDemo(db, MS);
   request = {
     now: NOW,
+    brief: true,
     paints: readPaints(db),
     codes: readCodes(db),
     snapshot: {
@@ -270,12 +271,20 @@ describe('planBench on the sample bench', () => {
     expect(empty).toMatchObject({ problem: null, operations: [], starts: {}, curing: [] });
   });
 
+  it('looks longer where the device need not be spared, and mostly finds more', () => {
+    const usual = planBench({ ...request, brief: false });
+    expect(usual).toMatchObject({ problem: null, replanned: true });
+    expect(Object.keys(usual.starts)).toHaveLength(Object.keys(first.starts).length);
+    expect(usual.finish).toBeLessThanOrEqual(first.finish);
+    expect(usual.starts).not.toEqual(first.starts);
+  });
+
   it('tells better plans on the way, each of them whole', () => {
     const told: { finish: number; share: number }[] = [];
     let looks = 0;
     const view = planBench(request, (better, share) => {
       // Whoever looks pays for it: not at every move of the search.
-      if (looks++ % 200 > 0) return;
+      if (looks++ % 25 > 0) return;
       const soFar = better.whole();
       expect(soFar).toMatchObject(better.schedule());
       told.push({ finish: soFar.finish, share });

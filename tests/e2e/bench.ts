@@ -1,12 +1,12 @@
-import { join } from 'node:path';
+import { copyFileSync, mkdirSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import puppeteer, { type Browser, type EvaluateFunc, type Page } from 'puppeteer-core';
-import { afterAll, beforeAll } from 'vitest';
+import { afterAll, beforeAll, inject } from 'vitest';
+import { EVENING } from './evening.ts';
 import { kill, scratchFolder, startServer, type Started } from '../server.ts';
 
+export { EVENING } from './evening.ts';
 export { benchAt, kill, scratchFolder, startAndFail, startServer, type Started } from '../server.ts';
-
-/** A Tuesday evening two minutes into a bench session of the sample calendar, by the local clock. */
-export const EVENING = '2026-05-12T19:32:00';
 
 export async function openBrowser(folder: string, args: string[] = []): Promise<Browser> {
   const executablePath = process.env.FANFARE_CHROMIUM;
@@ -35,6 +35,8 @@ export async function openPage(browser: Browser, errors: string[]): Promise<Page
   const page = await browser.newPage();
   await page.setViewport({ width: 1280, height: 800 });
   page.setDefaultTimeout(PATIENCE);
+  // Plans are looked for as briefly as a builder can choose: most tests are about other things.
+  await page.evaluateOnNewDocument(() => localStorage.setItem('fanfare.brief-search', 'yes'));
   page.on('dialog', (dialog) => void dialog.accept());
   page.on('pageerror', (error) => errors.push((error as Error).message));
   return page;
@@ -153,6 +155,13 @@ export async function saved(page: Page): Promise<void> {
   );
 }
 
+/** A server on a copy of the sample bench, which is laid out once for all tests. */
+export function startOnSample(file: string, env: Record<string, string> = {}): Promise<Started> {
+  mkdirSync(dirname(file), { recursive: true });
+  copyFileSync(inject('sampleFile'), file);
+  return startServer({ FANFARE_DATA: file, FANFARE_CLOCK: EVENING, ...env }, ['--demo']);
+}
+
 /** The sample bench with a browser on it for all tests of a describe; `ready` is given both before the first. */
 export function sampleBench(ready: (opened: { server: Started; page: Page }) => void): {
   folder: string;
@@ -163,7 +172,7 @@ export function sampleBench(ready: (opened: { server: Started; page: Page }) => 
   let server: Started;
   let browser: Browser;
   beforeAll(async () => {
-    server = await startServer({ FANFARE_DATA: join(folder, 'demo.db'), FANFARE_CLOCK: EVENING }, ['--demo']);
+    server = await startOnSample(join(folder, 'demo.db'));
     browser = await openBrowser(folder);
     ready({ server, page: await openPage(browser, errors) });
   });

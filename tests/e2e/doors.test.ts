@@ -9,7 +9,6 @@ import { drawerAddress } from '../../src/web/components/drawers.ts';
 import { DRAWERS } from '../../src/web/drawers.ts';
 import {
   benchAt,
-  EVENING,
   kill,
   openBrowser,
   openPage,
@@ -17,7 +16,7 @@ import {
   saved,
   scratchFolder,
   shows,
-  startServer,
+  startOnSample,
   textOf,
   until,
   type Started,
@@ -45,7 +44,7 @@ describe('the doors of the bench', () => {
   const blocked: string[] = [];
 
   beforeAll(async () => {
-    server = await startServer({ FANFARE_DATA: file, FANFARE_CLOCK: EVENING }, ['--demo']);
+    server = await startOnSample(file);
     browser = await openBrowser(scratch.folder, ['--host-resolver-rules=MAP evil.test 127.0.0.1']);
     page = await openPage(browser, errors);
     page.on('console', (message) => {
@@ -175,14 +174,9 @@ describe('the doors of the bench', () => {
   });
 
   it('ask for the passphrase on a page of our own, keep what waits, and let out again', async () => {
-    const guarded = await startServer(
-      {
-        FANFARE_DATA: join(scratch.folder, 'guarded.db'),
-        FANFARE_CLOCK: EVENING,
-        FANFARE_PASSPHRASE: PASSPHRASE,
-      },
-      ['--demo'],
-    );
+    const guarded = await startOnSample(join(scratch.folder, 'guarded.db'), {
+      FANFARE_PASSPHRASE: PASSPHRASE,
+    });
     try {
       const own = await openPage(browser, errors);
       await own.goto(`${guarded.address}/bench`);

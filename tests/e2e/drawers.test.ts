@@ -11,6 +11,7 @@ import {
   openBrowser,
   openPage,
   scratchFolder,
+  startOnSample,
   startServer,
   until,
   type Started,
@@ -28,16 +29,10 @@ describe('every drawer', () => {
   let page: Page;
 
   beforeAll(async () => {
-    for (const [folder, demo] of [
-      ['sample', true],
-      ['own', false],
-    ] as const)
-      servers.push(
-        await startServer(
-          { FANFARE_DATA: join(scratch.folder, folder, 'bench.db'), FANFARE_CLOCK: EVENING },
-          demo ? ['--demo'] : [],
-        ),
-      );
+    servers.push(
+      await startOnSample(join(scratch.folder, 'sample', 'bench.db')),
+      await startServer({ FANFARE_DATA: join(scratch.folder, 'own', 'bench.db'), FANFARE_CLOCK: EVENING }),
+    );
     browser = await openBrowser(scratch.folder);
     page = await openPage(browser, errors);
   });

@@ -47,10 +47,10 @@ describe('the kit of the sample bench', () => {
 
   it('lets a cell be edited by keyboard, refuses nonsense and takes it back', async () => {
     await open('');
-    await page.waitForSelector('.partgrid [role="gridcell"]');
-    await page.click('.partgrid [aria-rowindex="2"] [aria-colindex="2"]');
+    await page.waitForSelector('.cellgrid [role="gridcell"]');
+    await page.click('.cellgrid [aria-rowindex="2"] [aria-colindex="2"]');
     await page.keyboard.press('Enter');
-    await page.waitForSelector('.rdg-text-editor');
+    await page.waitForSelector('.celledit');
     await page.keyboard.down('Control');
     await page.keyboard.press('a');
     await page.keyboard.up('Control');
@@ -60,7 +60,7 @@ describe('the kit of the sample bench', () => {
     const nameOf = async () =>
       ((await items('tolliver')).find(({ id }) => id === 'tolliver-A1')!.value as { name: string }).name;
     expect(await nameOf()).toBe('Shell of the body');
-    await page.click('.partgrid [aria-rowindex="2"] [aria-colindex="3"]');
+    await page.click('.cellgrid [aria-rowindex="2"] [aria-colindex="3"]');
     await page.keyboard.type('many');
     await page.keyboard.press('Enter');
     await shows(page, /A1 was left as it is: “many” is no whole count from 1 to 200/);
@@ -70,7 +70,7 @@ describe('the kit of the sample bench', () => {
 
   it('refuses a second A1 by name and keeps the kit as it was', async () => {
     const before = await items('tolliver');
-    await page.click('.partgrid [aria-rowindex="3"] [aria-colindex="1"]');
+    await page.click('.cellgrid [aria-rowindex="3"] [aria-colindex="1"]');
     await page.keyboard.type('A1');
     await page.keyboard.press('Enter');
     await shows(page, /A1 is there twice: “.+” and “.+”/);
@@ -379,9 +379,9 @@ describe('the kit of the sample bench', () => {
 
   it('adds parts in the grid, the next number filled in', async () => {
     const { id } = (await snapshot()).builds.find(({ name }) => name === 'Second coupe')!;
-    await page.waitForSelector('.partgrid [role="gridcell"]');
+    await page.waitForSelector('.cellgrid [role="gridcell"]');
     const rows = (await items(id)).filter(({ kind }) => kind === 'part').length;
-    await page.click('.partgrid [role="gridcell"]');
+    await page.click('.cellgrid [role="gridcell"]');
     await page.keyboard.down('Control');
     await page.keyboard.press('End');
     await page.keyboard.up('Control');

@@ -13,6 +13,7 @@ import {
   saved,
   scratchFolder,
   shows,
+  startOnSample,
   startServer,
   textOf,
   type Started,
@@ -34,7 +35,7 @@ describe('the sample bench, from code to bench', () => {
     (await snapshot()).builds.flatMap(({ trays }) => trays).find((each) => each.id === id)!;
 
   beforeAll(async () => {
-    server = await startServer({ FANFARE_DATA: data, FANFARE_CLOCK: EVENING }, ['--demo']);
+    server = await startOnSample(data);
     browser = await openBrowser(scratch.folder);
     page = await openPage(browser, errors);
   });

@@ -10,19 +10,19 @@ import {
 } from '../../api/index.ts';
 import { requireCalendar } from '../../core/plan/index.ts';
 import type { ClockWatch } from '../clockWatch.ts';
-import { builds, plan, settings, steps } from '../database/schema.ts';
+import { builds, settings, steps } from '../database/schema.ts';
 import { WORLD } from '../devices/simulatedGroundTruth.ts';
 import { simulatedThermometer } from '../devices/thermometer.ts';
 import { notFound, stale, tickedAlready } from '../problem.ts';
 import { neverKept } from '../requests/conditional.ts';
 import { idOf, ifMatch, validated } from '../requests/validated.ts';
 import {
-  keepPlan,
   readHeads,
   readPastPlan,
   readPlan,
   readPlanHistory,
   readSettings,
+  storePlan,
 } from '../store/benchStore.ts';
 import { readLessons } from '../store/kitStore.ts';
 import { nextVersion } from '../store/revisions.ts';
@@ -137,14 +137,11 @@ export function benchRoutes(
     const saved = writing(db, (tx) => {
       const current = readPlan(tx);
       if (current.version !== version) throw stale('plan', current);
-      const row = {
-        id: 1,
-        ...input,
-        starts: input.starts as Record<string, number>,
-        version: nextVersion(tx),
-      };
-      tx.insert(plan).values(row).onConflictDoUpdate({ target: plan.id, set: row }).run();
-      keepPlan(tx, { at: Math.floor(clock() / 60000), finish: input.finish, starts: row.starts });
+      storePlan(
+        tx,
+        input,
+        Math.floor(clock() / 60000),
+      );
       return readPlan(tx);
     });
     response.json(saved);

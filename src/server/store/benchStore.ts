@@ -17,6 +17,7 @@ import { summariseKit } from '../../core/plan/index.ts';
 import type { Database } from '../database/open.ts';
 import { builds, joins, plan, planHistory, settings, steps, trays } from '../database/schema.ts';
 import { readKit } from './kitStore.ts';
+import { nextVersion } from './revisions.ts';
 
 /** A weekly calendar to begin with: weekday evenings and Saturday morning. */
 const FIRST_CALENDAR: SettingsRecord['calendar'] = {
@@ -58,6 +59,13 @@ export function readPlan(db: Database): PlanRecord {
   if (!row) return NO_PLAN;
   const { id: _id, ...record } = row;
   return record;
+}
+
+/** Puts a plan in the place of the one that is stored, made at a minute since 1970. */
+export function storePlan(db: Database, made: Omit<PlanRecord, 'version'>, at: number): void {
+  const row = { id: 1, ...made, version: nextVersion(db) };
+  db.insert(plan).values(row).onConflictDoUpdate({ target: plan.id, set: row }).run();
+  keepPlan(db, { at, finish: made.finish, starts: made.starts });
 }
 
 /** Plans kept: a year or two of evenings. */

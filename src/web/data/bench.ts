@@ -1,4 +1,3 @@
-import useSWR, { mutate } from 'swr';
 import type { BuildInput, JoinInput, TrayInput } from '../../core/kit/index.ts';
 import {
   PATHS,
@@ -23,6 +22,7 @@ import {
   type StepRecord,
   type TrayRecord,
 } from '../../api/index.ts';
+import { cachedNow, changeCached, refetch, useCached } from './cache.ts';
 import { setBenchClock, setDateOrder } from './clock.ts';
 import { exchange, get, request, RequestProblem } from './request.ts';
 import { recallableWrite, savesSettled, setRefusal, whenReached, write, type Recallable } from './saving.ts';
@@ -72,8 +72,6 @@ function catalogue<T extends { id: string; version: number }>(path: string, kind
 const getPaints = catalogue<PaintRecord>(PATHS.paintChanges, 'paint');
 const getCodes = catalogue<CodeRecord>(PATHS.codeChanges, 'code');
 
-const KEEP = { revalidateOnFocus: true, keepPreviousData: true };
-
 /** Whether two answers show the same bench: the server's clock is another in each, and a new object would begin the plan
  *  anew whenever the window is looked at again. */
 function isSameBench(one: BenchSnapshot | undefined, two: BenchSnapshot | undefined): boolean {
@@ -81,12 +79,10 @@ function isSameBench(one: BenchSnapshot | undefined, two: BenchSnapshot | undefi
   return one === two || (one !== undefined && two !== undefined && textOf(one) === textOf(two));
 }
 
-export const useBench = () =>
-  useSWR<BenchSnapshot, Error>(PATHS.bench, getBench, { ...KEEP, compare: isSameBench });
+export const useBench = () => useCached<BenchSnapshot>(PATHS.bench, getBench, { compare: isSameBench });
 export const usePaints = () =>
-  useSWR<PaintRecord[], Error>(PATHS.paints, getPaints, { ...KEEP, revalidateOnFocus: false });
-export const useCodes = () =>
-  useSWR<CodeRecord[], Error>(PATHS.codes, getCodes, { ...KEEP, revalidateOnFocus: false });
+  useCached<PaintRecord[]>(PATHS.paints, getPaints, { revalidateOnFocus: false });
+export const useCodes = () => useCached<CodeRecord[]>(PATHS.codes, getCodes, { revalidateOnFocus: false });
 
 type Change = (snapshot: BenchSnapshot) => BenchSnapshot;
 
@@ -95,14 +91,14 @@ let edits = 0;
 
 function updateBench(change: Change): void {
   edits++;
-  void mutate<BenchSnapshot>(PATHS.bench, (snapshot) => snapshot && change(snapshot), { revalidate: false });
+  changeCached<BenchSnapshot>(PATHS.bench, change);
 }
 
 /** Fetches the bench again. SWR drops an answer that an edit has overtaken, so then it is asked for once more. */
 export async function fetchBench(): Promise<void> {
   for (let before = -1; before !== edits;) {
     before = edits;
-    await mutate(PATHS.bench);
+    await refetch(PATHS.bench);
   }
 }
 
@@ -117,7 +113,7 @@ export function refreshBench(): void {
 
 /** A build as this tab knows it now. */
 export async function currentBuild(id: string): Promise<BuildRecord | undefined> {
-  const snapshot = await mutate<BenchSnapshot>(PATHS.bench, (known) => known, { revalidate: false });
+  const snapshot = await cachedNow<BenchSnapshot>(PATHS.bench);
   return snapshot?.builds.find((build) => build.id === id);
 }
 
@@ -254,7 +250,7 @@ export async function removeBuild(build: BuildRecord): Promise<void> {
   await remove('build', PATHS.build, build);
   await fetchBench();
   // What its spoons taught of paints goes with it.
-  await mutate(PATHS.paints);
+  await refetch(PATHS.paints);
 }
 
 async function sendSettings(settings: SettingsRecord): Promise<void> {
@@ -365,10 +361,8 @@ export async function savePlan(plan: PlanRecord): Promise<void> {
 }
 
 function updatePaint(saved: PaintRecord): void {
-  void mutate<PaintRecord[]>(
-    PATHS.paints,
-    (paints) => paints?.map((paint) => (paint.id === saved.id ? saved : paint)),
-    { revalidate: false },
+  changeCached<PaintRecord[]>(PATHS.paints, (paints) =>
+    paints.map((paint) => (paint.id === saved.id ? saved : paint)),
   );
 }
 
@@ -384,7 +378,7 @@ async function sendPaint(
     what: `${paint.name} (${paint.range})`,
     version: paint.version,
     send: (version) => write<PaintRecord>(method, pathTo(path, paint.id), body, version),
-    takeTheirs: (current) => (current ? updatePaint(current as PaintRecord) : void mutate(PATHS.paints)),
+    takeTheirs: (current) => (current ? updatePaint(current as PaintRecord) : void refetch(PATHS.paints)),
   });
   if (saved) updatePaint(saved);
 }
@@ -428,17 +422,17 @@ export async function savePaint(paint: PaintRecord, change: PaintUpdate, label: 
 /** Merges a list into the shelf, all of it or nothing. */
 export async function mergeShelf(merge: ShelfMerge): Promise<void> {
   await write('POST', PATHS.shelfMerge, merge);
-  await mutate(PATHS.paints);
+  await refetch(PATHS.paints);
 }
 
 export async function addPaints(paints: PaintInput[]): Promise<PaintRecord[]> {
   const saved = await write<PaintRecord[]>('POST', PATHS.paints, { paints });
-  await mutate(PATHS.paints);
+  await refetch(PATHS.paints);
   return saved;
 }
 
 export async function addCode(code: CodeInput): Promise<CodeRecord> {
   const saved = await write<CodeRecord>('POST', PATHS.codes, code);
-  await mutate(PATHS.codes);
+  await refetch(PATHS.codes);
   return saved;
 }

@@ -1,5 +1,5 @@
-import { mutate } from 'swr';
 import { PATHS, pathTo, type CodeInput, type CodeRecord, type CodeUpdate } from '../../api/index.ts';
+import { changeCached, refetch } from './cache.ts';
 import { write } from './saving.ts';
 import { remember } from './undo.ts';
 import { saveVersioned, seeVersion } from './versioned.ts';
@@ -15,14 +15,12 @@ export async function importCodes(
     await write('POST', PATHS.codeBatch, { codes: codes.slice(from, from + AT_ONCE) });
     onProgress(Math.min(1, (from + AT_ONCE) / codes.length));
   }
-  await mutate(PATHS.codes);
+  await refetch(PATHS.codes);
 }
 
 const putCode = (saved: CodeRecord): void =>
-  void mutate<CodeRecord[]>(
-    PATHS.codes,
-    (known) => known?.map((other) => (other.id === saved.id ? saved : other)),
-    { revalidate: false },
+  changeCached<CodeRecord[]>(PATHS.codes, (known) =>
+    known.map((other) => (other.id === saved.id ? saved : other)),
   );
 
 async function sendCode(code: CodeRecord, change: CodeUpdate): Promise<void> {
@@ -31,7 +29,7 @@ async function sendCode(code: CodeRecord, change: CodeUpdate): Promise<void> {
     what: `${code.code} ${code.name}`,
     version: code.version,
     send: (version) => write<CodeRecord>('PUT', pathTo(PATHS.code, code.id), change, version),
-    takeTheirs: (current) => (current ? putCode(current as CodeRecord) : void mutate(PATHS.codes)),
+    takeTheirs: (current) => (current ? putCode(current as CodeRecord) : void refetch(PATHS.codes)),
   });
   if (saved) putCode(saved);
 }

@@ -1,4 +1,3 @@
-import useSWR, { mutate } from 'swr';
 import {
   PATHS,
   pathTo,
@@ -9,34 +8,33 @@ import {
   type ReadingInput,
   type ReadingRecord,
 } from '../../api/index.ts';
+import { cachedNow, changeCached, putCached, refetch, useCached } from './cache.ts';
 import { get } from './request.ts';
 import { write } from './saving.ts';
 import { remember } from './undo.ts';
 import { saveVersioned } from './versioned.ts';
 
-export const useCups = () => useSWR<CupRecord[], Error>(PATHS.cups, get, { keepPreviousData: true });
+export const useCups = () => useCached<CupRecord[]>(PATHS.cups, get);
 /** Test cards of single paints. */
-export const useCards = () => useSWR<ReadingRecord[], Error>(PATHS.readings, get, { keepPreviousData: true });
+export const useCards = () => useCached<ReadingRecord[]>(PATHS.readings, get);
 
 const POLL_MS = 1000;
 /** The reader as it stands, asked again while it warms up. */
 export const useReader = () =>
-  useSWR<ReaderRecord, Error>(PATHS.reader, get, {
+  useCached<ReaderRecord>(PATHS.reader, get, {
     refreshInterval: (reader) => (reader?.state === 'warming' ? POLL_MS : 60 * POLL_MS),
   });
 
 function putCup(cup: CupRecord): void {
-  void mutate<CupRecord[]>(
-    PATHS.cups,
-    (cups) => cups && [...cups.filter(({ id }) => id !== cup.id), cup].sort((p, q) => p.mixedAt - q.mixedAt),
-    { revalidate: false },
+  changeCached<CupRecord[]>(PATHS.cups, (cups) =>
+    [...cups.filter(({ id }) => id !== cup.id), cup].sort((p, q) => p.mixedAt - q.mixedAt),
   );
 }
 
 /** What was learned changes the paints everywhere. */
 function learned(): void {
-  void mutate(PATHS.paints);
-  void mutate(PATHS.readings);
+  void refetch(PATHS.paints);
+  void refetch(PATHS.readings);
 }
 
 export async function addCup(buildId: string, cup: CupInput): Promise<CupRecord> {
@@ -46,7 +44,7 @@ export async function addCup(buildId: string, cup: CupInput): Promise<CupRecord>
 }
 
 async function sendCup(id: string, change: (cup: CupRecord) => CupUpdate): Promise<void> {
-  const cups = await mutate<CupRecord[]>(PATHS.cups, (known) => known, { revalidate: false });
+  const cups = await cachedNow<CupRecord[]>(PATHS.cups);
   let cup = cups?.find((other) => other.id === id);
   if (!cup) return;
   const saved = await saveVersioned({
@@ -55,12 +53,12 @@ async function sendCup(id: string, change: (cup: CupRecord) => CupUpdate): Promi
     version: cup.version,
     send: async (version) => {
       // Drops are added to what the cup holds by now, not to what it held when the button was pressed.
-      const now = await mutate<CupRecord[]>(PATHS.cups, (known) => known, { revalidate: false });
+      const now = await cachedNow<CupRecord[]>(PATHS.cups);
       cup = now?.find((other) => other.id === id && other.version >= cup!.version) ?? cup!;
       if (cup.version < version) cup = await freshCup(id, cup);
       return write<CupRecord>('PUT', pathTo(PATHS.cup, id), change(cup), version);
     },
-    takeTheirs: (current) => (current ? putCup(current as CupRecord) : void mutate(PATHS.cups)),
+    takeTheirs: (current) => (current ? putCup(current as CupRecord) : void refetch(PATHS.cups)),
   });
   if (saved) putCup(saved);
 }
@@ -120,7 +118,7 @@ export async function setAside(reading: ReadingRecord, label: string): Promise<v
       send: (version) => write<ReadingRecord>('PUT', pathTo(PATHS.reading, reading.id), { aside }, version),
       takeTheirs: () => undefined,
     });
-    await mutate(PATHS.cups);
+    await refetch(PATHS.cups);
     learned();
   };
   remember({ label, undo: () => set(false), redo: () => set(true) });
@@ -129,7 +127,7 @@ export async function setAside(reading: ReadingRecord, label: string): Promise<v
 
 async function reader(method: 'POST' | 'DELETE', path: string): Promise<void> {
   const state = await write<ReaderRecord>(method, path);
-  await mutate(PATHS.reader, state, { revalidate: false });
+  await putCached(PATHS.reader, state);
 }
 export const connectReader = () => reader('POST', PATHS.reader);
 export const disconnectReader = () => reader('DELETE', PATHS.reader);

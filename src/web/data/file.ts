@@ -1,5 +1,5 @@
-import { mutate } from 'swr';
 import { PATHS } from '../../api/index.ts';
+import { refetchAll } from './cache.ts';
 import { write } from './saving.ts';
 import { forgetAll } from './undo.ts';
 
@@ -8,7 +8,7 @@ export async function restoreBackup(file: Blob): Promise<string> {
   const { kept } = await write<{ kept: string }>('POST', PATHS.restore, file);
   // What was done before has nothing to be taken back from any more.
   forgetAll();
-  await mutate(() => true);
+  await refetchAll();
   return kept;
 }
 

@@ -1,5 +1,4 @@
 import { useMemo } from 'react';
-import useSWR, { mutate } from 'swr';
 import {
   MOST_CHANGES,
   PATHS,
@@ -38,6 +37,7 @@ import {
   sendTray,
   sendTrayRemoval,
 } from './bench.ts';
+import { cachedNow, changeCached, refetch, useCached } from './cache.ts';
 import { askWhichToKeep } from './conflict.ts';
 import { keyedQueue } from './keyedQueue.ts';
 import { newId } from './newId.ts';
@@ -53,7 +53,6 @@ interface ItemChange {
   value: object | null;
 }
 
-const KEEP = { revalidateOnFocus: true, keepPreviousData: true };
 const kitPath = (buildId: string) => pathTo(PATHS.kit, buildId);
 
 const keyOf = ({ kind, id }: { kind: string; id: string }) => `${kind} ${id}`;
@@ -67,14 +66,14 @@ async function getItems(path: string): Promise<KitItemsRecord> {
 
 /** What is in the box of a build; undefined while it is fetched. */
 export function useKit(buildId: string | undefined): { kit: Kit | undefined; error: Error | undefined } {
-  const { data, error } = useSWR<KitItemsRecord, Error>(buildId ? kitPath(buildId) : null, getItems, KEEP);
+  const { data, error } = useCached<KitItemsRecord>(buildId ? kitPath(buildId) : null, getItems);
   const kit = useMemo(() => data && withoutOrphans(assembleKit(data.items)), [data]);
   return { kit, error };
 }
 
 /** Spares, materials and lessons of the bench. */
 export function useStock(): Stock | undefined {
-  const { data } = useSWR<KitItemsRecord, Error>(PATHS.stock, getItems, KEEP);
+  const { data } = useCached<KitItemsRecord>(PATHS.stock, getItems);
   return useMemo(() => data && assembleStock(data.items), [data]);
 }
 
@@ -95,9 +94,7 @@ function valueOf(value: object): object {
 }
 
 async function send(path: string, changes: readonly ItemChange[]): Promise<void> {
-  void mutate<KitItemsRecord>(path, (record) => record && { items: applied(record.items, changes) }, {
-    revalidate: false,
-  });
+  changeCached<KitItemsRecord>(path, ({ items }) => ({ items: applied(items, changes) }));
   await keyedQueue(path, async () => {
     for (const some of inPortions(changes)) await sendSome(path, some);
   });
@@ -144,7 +141,7 @@ async function sendSome(path: string, changes: readonly ItemChange[]): Promise<v
       return;
     } catch (error) {
       if (!(error instanceof RequestProblem) || error.problem.status !== 409) {
-        void mutate(path);
+        void refetch(path);
         throw error;
       }
       const theirs = error.problem.current as KitItemRecord;
@@ -152,9 +149,7 @@ async function sendSome(path: string, changes: readonly ItemChange[]): Promise<v
       const name = (theirs.value as { name?: string; title?: string } | null)?.name ?? 'record of the kit';
       if ((await askWhichToKeep(name, error.problem.detail)) === 'mine') continue;
       left = left.filter((change) => keyOf(change) !== keyOf(theirs));
-      void mutate<KitItemsRecord>(path, (record) => record && { items: withItem(record.items, theirs) }, {
-        revalidate: false,
-      });
+      changeCached<KitItemsRecord>(path, ({ items }) => ({ items: withItem(items, theirs) }));
     }
   }
 }
@@ -165,18 +160,8 @@ function withItem(items: readonly KitItemRecord[], item: KitItemRecord): KitItem
   return item.value === null ? rest : [...rest, item];
 }
 
-async function itemsNow(path: string): Promise<readonly KitItemRecord[]> {
-  let now: readonly KitItemRecord[] = [];
-  await mutate<KitItemsRecord>(
-    path,
-    (record) => {
-      now = record?.items ?? [];
-      return record;
-    },
-    { revalidate: false },
-  );
-  return now;
-}
+const itemsNow = async (path: string): Promise<readonly KitItemRecord[]> =>
+  (await cachedNow<KitItemsRecord>(path))?.items ?? [];
 
 async function change(
   path: string,

@@ -14,6 +14,7 @@ import type { BenchSnapshot } from '../../api/index.ts';
 import type { PlanWorker } from '../workers/planWorker.ts';
 import { undoLabel } from './undo.ts';
 import { planChange, type PlanChange } from './planChange.ts';
+import { useBriefSearch } from './briefSearch.ts';
 import { savePlan, useBench, useCodes, usePaints } from './bench.ts';
 import { benchNow } from './clock.ts';
 import { beginFrom, isOn, leaveSoFar, takeSoFar, type LongerLook, type SoFar } from './longerLook.ts';
@@ -72,7 +73,7 @@ function requestOf(
   snapshot: BenchSnapshot,
   used: Pick<PlanRequest, 'paints' | 'codes'>,
   tonightUntil: number | null,
-  { longer = false, goOnFrom }: Pick<PlanRequest, 'longer' | 'goOnFrom'> = {},
+  { longer = false, brief = false, goOnFrom }: Pick<PlanRequest, 'longer' | 'brief' | 'goOnFrom'> = {},
 ): PlanRequest {
   return {
     snapshot,
@@ -80,6 +81,7 @@ function requestOf(
     now: Math.floor(benchNow() / 60000),
     ...(tonightUntil === null ? {} : { tonightUntil }),
     ...(longer ? { longer } : {}),
+    ...(brief ? { brief } : {}),
     ...(goOnFrom ? { goOnFrom } : {}),
   };
 }
@@ -89,6 +91,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
   const { data: snapshot } = useBench();
   const { data: paints } = usePaints();
   const { data: codes } = useCodes();
+  const brief = useBriefSearch();
   const worker = useRef<{ thread: Worker; remote: Remote<PlanWorker>; busy: boolean } | null>(null);
   const endWorker = useCallback(() => {
     worker.current?.thread.terminate();
@@ -206,7 +209,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
     mine.thread.onerror = ({ message }) => fail(message || 'the worker that plans could not start');
     void mine.remote
       .makePlan(
-        requestOf(snapshot, used, inputs.tonightUntil, { longer, goOnFrom: begin?.starts }),
+        requestOf(snapshot, used, inputs.tonightUntil, { longer, brief, goOnFrom: begin?.starts }),
         // Progress comes on a port of its own and may arrive after the answer.
         proxy((better: PlanView | BenchSchedule, share: number) => {
           if (!isNews() || !mine.busy) return;
@@ -234,7 +237,7 @@ export function PlanProvider({ children }: { children: ReactNode }) {
         void keep(next, snapshot.plan.version, look);
       })
       .catch((error: unknown) => fail((error as Error).message));
-  }, [inputs, keep, endWorker]);
+  }, [inputs, brief, keep, endWorker]);
 
   const view = made?.view ?? null;
   const failure = failed !== null && failed.inputs === inputs ? failed.why : null;

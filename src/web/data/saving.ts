@@ -1,6 +1,6 @@
-import { mutate } from 'swr';
 import { create } from 'zustand';
 import type { Problem } from '../../api/index.ts';
+import { refetchAll } from './cache.ts';
 import { benchNow } from './clock.ts';
 import { randomKey } from './newId.ts';
 import { request, RequestProblem, Unreachable } from './request.ts';
@@ -86,7 +86,7 @@ function inTurn<T>(send: () => Promise<T>): Promise<T> {
       if (error instanceof RequestProblem && error.problem.type !== '/problems/stale-version') {
         setRefusal(error.problem);
         // It is there, but what it is like now is only known to the server.
-        if (error.problem.type === '/problems/answer-lost') void mutate(() => true);
+        if (error.problem.type === '/problems/answer-lost') void refetchAll();
       }
       throw error;
     },
@@ -146,7 +146,7 @@ export async function sendUnsent(): Promise<number> {
     }),
   );
   await Promise.all(sends);
-  if (left.length > 0) void mutate(() => true);
+  if (left.length > 0) void refetchAll();
   return left.length;
 }
 

@@ -55,6 +55,8 @@ export interface PlanRequest {
   tonightUntil?: number;
   /** A better one is looked for, much longer than at first, although the stored plan is up to date. */
   longer?: boolean;
+  /** Better ones are looked for only briefly, on a device that should be spared. */
+  brief?: boolean;
   /** What a search had found that was broken off, starts by step, minutes since 1970: this one goes on from it. */
   goOnFrom?: Record<string, number>;
 }

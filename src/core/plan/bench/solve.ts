@@ -15,6 +15,8 @@ const STEPS_LOOKED_AT = 16_000_000;
 const TIME_MS = 20_000;
 /** So many times the work where the builder asks for a longer look. */
 const LONGER = 16;
+/** And this share of it where the device is to be spared. */
+const BRIEF = 1 / 8;
 /** Long enough to tell whether one build can be planned at all. */
 const SHORT_LOOK_MS = 2000;
 /** A step this late makes a new plan. */
@@ -133,7 +135,7 @@ function trySolve(inputs: BenchInputs, work: RemainingWork, onBetter?: OnSolutio
 
 function solve(inputs: BenchInputs, work: RemainingWork, onBetter?: OnSolution): Solution {
   const { request } = inputs;
-  const { now, longer = false, goOnFrom, snapshot } = request;
+  const { now, longer = false, brief = false, goOnFrom, snapshot } = request;
   const instance = withAims(work.instance, request);
   const ids = instance.operations.map(({ id }) => id);
   const isStored = isStoredFor(inputs, instance);
@@ -142,7 +144,7 @@ function solve(inputs: BenchInputs, work: RemainingWork, onBetter?: OnSolution):
   const known = Object.fromEntries(
     Object.entries(goOnFrom ?? snapshot.plan.starts).map(([id, start]) => [id, start - now]),
   );
-  const times = longer ? LONGER : 1;
+  const times = longer ? LONGER : brief ? BRIEF : 1;
   const solutionOf = (result: ScheduleResult): Solution => ({
     work,
     starts: Object.fromEntries(ids.map((id) => [id, result.starts[id]! + now])),
@@ -154,8 +156,8 @@ function solve(inputs: BenchInputs, work: RemainingWork, onBetter?: OnSolution):
   });
   let better: ScheduleResult | undefined;
   const result = scheduleOperations(instance, {
-    evaluations: times * Math.min(MOST_EVALUATIONS, Math.ceil(STEPS_LOOKED_AT / ids.length)),
-    timeMs: times * TIME_MS,
+    evaluations: Math.ceil(times * Math.min(MOST_EVALUATIONS, Math.ceil(STEPS_LOOKED_AT / ids.length))),
+    timeMs: Math.max(times, 1) * TIME_MS,
     seed: SEED,
     previous: ids.some((id) => known[id] !== undefined) ? known : undefined,
     onImproved: (found) => (better = found),

@@ -10,6 +10,7 @@ import { saveSettings, useBench } from '../../data/bench.ts';
 import { AirPanel } from '../finish/AirPanel.tsx';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { BackupPanel } from './BackupPanel.tsx';
+import { DevicePanel } from './DevicePanel.tsx';
 import { ToolTable } from './ToolTable.tsx';
 
 type Session = SettingsRecord['calendar']['sessions'][number];
@@ -197,6 +198,7 @@ export function BenchScreen() {
             onChange={(value) => save({ preferences: { ...preferences, dates: value } }, 'order of dates')}
           />
         </div>
+        <DevicePanel />
         <BackupPanel guarded={data.guarded ?? false} readOnly={Boolean(data.readOnly)} />
       </section>
     </div>

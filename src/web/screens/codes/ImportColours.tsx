@@ -9,8 +9,7 @@ import {
   TextInput,
   UnstyledButton,
 } from '@mantine/core';
-import { wrap } from 'comlink';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { CodeInput, CodeRecord } from '../../../api/index.ts';
 import {
   GEOMETRIES,
@@ -19,13 +18,13 @@ import {
   spectrumToDisplay,
   type MeasuringGeometry,
 } from '../../../core/colour/index.ts';
-import { LONGEST_FILE, type ColourColumn, type ReadColour } from '../../../core/formats/index.ts';
+import type { ColourColumn, ReadColour } from '../../../core/formats/index.ts';
 import { PROVENANCE_UNCERTAINTY, type Provenance } from '../../../core/match/index.ts';
 import { PROVENANCE_WORDS } from '../../components/provenance.ts';
 import { importCodes } from '../../data/codes.ts';
-import type { ColourFileWorker } from '../../workers/colourFileWorker.ts';
-import type { ColourFile, FileColour, ReadOptions } from '../../workers/readColourFile.ts';
+import type { ColourFile, FileColour } from '../../workers/readColourFile.ts';
 import { OwnCode } from '../colour/OwnCode.tsx';
+import { useColourFile } from './useColourFile.ts';
 
 /** What the reader took where a file does not say: the light of the first Lab. */
 const assumedLight = ({ colours }: ColourFile) => colours.find(({ lab }) => lab)?.lab;
@@ -51,13 +50,12 @@ interface ImportColoursProps {
 
 /** Brings colours into the codes: from a file with a preview, or one typed by hand. */
 export function ImportColours({ codes, onDone }: ImportColoursProps) {
-  const [text, setText] = useState('');
-  const [fileName, setFileName] = useState('');
-  const [file, setFile] = useState<ColourFile>();
-  const [options, setOptions] = useState<ReadOptions>({});
-  const [problem, setProblem] = useState('');
+  const { name: fileName, open, file, options, say, problem: unread } = useColourFile();
+  const [refusal, setRefusal] = useState('');
+  const problem = refusal || unread;
   const [maker, setMaker] = useState('');
-  const [provenance, setProvenance] = useState<Provenance>('instrument');
+  const [said, setSaid] = useState<Provenance>();
+  const provenance = said ?? (file?.kind === 'GIMP palette' ? 'swatch' : 'instrument');
   const [share, setShare] = useState<number>();
   /** Colours of the file that are not wanted, by their place in it. */
   const [without, setWithout] = useState<ReadonlySet<number>>(new Set());
@@ -68,57 +66,16 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
     setWithout(next);
   };
 
-  const turn = useRef(0);
-  const read = (source: string, how: ReadOptions) => {
-    const mine = ++turn.current;
-    setOptions(how);
-    setProblem('');
-    const worker = new Worker(new URL('../../workers/colourFileWorker.ts', import.meta.url), {
-      type: 'module',
-    });
-    wrap<ColourFileWorker>(worker)
-      .read(source, how)
-      .then((next) => {
-        // A later choice may have been read first.
-        if (mine !== turn.current) return;
-        setFile(next);
-        if (next.kind === 'GIMP palette') setProvenance('swatch');
-      })
-      .catch((error: unknown) => {
-        setFile(undefined);
-        setProblem((error as Error).message);
-      })
-      .finally(() => worker.terminate());
-  };
-  const open = (chosen: File | null) => {
-    if (!chosen) return;
-    setFile(undefined);
-    setWithout(new Set());
-    setFileName(chosen.name);
-    if (chosen.size > LONGEST_FILE) {
-      setProblem(
-        `${chosen.name} has ${Math.round(chosen.size / 1e6)} MB; colour files of up to ${LONGEST_FILE / 1e6} MB are read. Nothing was opened. Take the colours you need into a smaller file.`,
-      );
-      return;
-    }
-    chosen
-      .text()
-      .then((source) => {
-        setText(source);
-        read(source, {});
-      })
-      .catch((error: unknown) => setProblem(`${chosen.name} cannot be read: ${(error as Error).message}`));
-  };
-
   const chosen = (file?.colours ?? []).filter((_, index) => !without.has(index));
   const { inputs, left } = toCodes(chosen, maker.trim(), provenance, fileName);
   const known = new Set(codes.map((code) => `${code.maker} ${code.code}`.toLowerCase()));
   const added = inputs.filter((code) => known.has(`${code.maker} ${code.code}`.toLowerCase())).length;
   const bring = () => {
     setShare(0);
+    setRefusal('');
     importCodes(inputs, setShare)
       .then(() => onDone())
-      .catch((error: unknown) => setProblem(`${(error as Error).message} The preview is still here.`))
+      .catch((error: unknown) => setRefusal(`${(error as Error).message} The preview is still here.`))
       .finally(() => setShare(undefined));
   };
   return (
@@ -134,7 +91,14 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
           file is read here, in your browser; you see everything before anything is kept.
         </p>
         <div style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap' }}>
-          <FileButton onChange={open}>
+          <FileButton
+            onChange={(chosen) => {
+              if (!chosen) return;
+              setWithout(new Set());
+              setRefusal('');
+              void open(chosen);
+            }}
+          >
             {(props) => (
               <Button variant="action" style={{ width: 'auto' }} {...props}>
                 Choose a file
@@ -153,10 +117,10 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
           <div role="alert">
             <p>{file.ask}</p>
             <div className="chips" role="group" aria-label="Scale of reflectance" style={{ marginTop: 6 }}>
-              <UnstyledButton className="chip" onClick={() => read(text, { ...options, scale: 'fraction' })}>
+              <UnstyledButton className="chip" onClick={() => say({ scale: 'fraction' })}>
                 fractions, 1 is white
               </UnstyledButton>
-              <UnstyledButton className="chip" onClick={() => read(text, { ...options, scale: 'percent' })}>
+              <UnstyledButton className="chip" onClick={() => say({ scale: 'percent' })}>
                 per cent, 100 is white
               </UnstyledButton>
             </div>
@@ -165,7 +129,7 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
         {file?.table && (
           <ColumnMapping
             table={{ ...file.table, columns: options.columns ?? file.table.columns }}
-            onChange={(columns) => read(text, { ...options, columns })}
+            onChange={(columns) => say({ columns })}
           />
         )}
         {file &&
@@ -178,7 +142,7 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
               value={lightWord(options.light ?? assumedLight(file))}
               onChange={(value) => {
                 const [illuminant, observer] = (value ?? 'D65 2deg').split(' ') as [string, '2deg' | '10deg'];
-                read(text, { ...options, light: { illuminant, observer } });
+                say({ light: { illuminant, observer } });
               }}
               w={280}
             />
@@ -189,9 +153,7 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
             description="the file does not say; with the shine, a black reads as L 24"
             data={GEOMETRIES.map((value) => ({ value, label: GEOMETRY_NAMES[value] }))}
             value={options.geometry ?? 'unknown'}
-            onChange={({ currentTarget: { value } }) =>
-              read(text, { ...options, geometry: value as MeasuringGeometry })
-            }
+            onChange={({ currentTarget: { value } }) => say({ geometry: value as MeasuringGeometry })}
             w={280}
           />
         )}
@@ -221,7 +183,7 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
                   label: `${PROVENANCE_WORDS[value]}, ±${figure(PROVENANCE_UNCERTAINTY[value], 'dE')}`,
                 }))}
                 value={provenance}
-                onChange={(value) => setProvenance(value ?? 'instrument')}
+                onChange={(value) => setSaid(value ?? undefined)}
               />
             </div>
             <ul className="swatches" aria-label="Colours read">

@@ -1,6 +1,4 @@
 import { useMemo, useState } from 'react';
-import { DataGrid, renderTextEditor, type Column, type RenderEditCellProps } from 'react-data-grid';
-import 'react-data-grid/lib/styles.css';
 import {
   MATERIALS,
   PART_STATES,
@@ -11,6 +9,7 @@ import {
   type Part,
   type PartColumn,
 } from '../../../core/kit/index.ts';
+import { CellGrid, HEAD_PX, ROW_PX, type GridColumn } from '../../components/grid/CellGrid.tsx';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { nextLabel } from './partChanges.ts';
@@ -32,8 +31,6 @@ interface Row {
 }
 
 const NEW_ROW = 'new';
-const ROW_HEIGHT = 29;
-const HEAD_HEIGHT = 30;
 
 interface PartGridProps {
   buildId: string;
@@ -68,26 +65,20 @@ export function PartGrid({ buildId, kit, parts, leftOver, onMark, onProblem }: P
   }, [kit]);
   const finishNames = useMemo(() => kit.finishes.map(({ name }) => name), [kit.finishes]);
 
-  const columns = useMemo<Column<Row>[]>(() => {
-    const text = (key: keyof Row, name: string, width: number): Column<Row> => ({
+  const columns = useMemo<GridColumn<Row>[]>(() => {
+    const text = (key: Exclude<keyof Row, 'id' | 'checked'>, name: string, width: number) => ({
       key,
       name,
       width,
-      resizable: true,
-      renderEditCell: renderTextEditor,
+      text: (row: Row) => row[key],
     });
     const choice = (
       key: 'finish' | 'material' | 'state',
       name: string,
       width: number,
       options: readonly string[],
-    ): Column<Row> => ({
-      key,
-      name,
-      width,
-      resizable: true,
-      renderEditCell: (props) => <CellSelect {...props} field={key} options={options} label={name} />,
-    });
+    ) => ({ ...text(key, name, width), options: options.map((value) => ({ value, label: value })) });
+    const finish = choice('finish', 'Finish', 138, finishNames);
     return [
       {
         ...text('label', 'Part', 62),
@@ -99,7 +90,7 @@ export function PartGrid({ buildId, kit, parts, leftOver, onMark, onProblem }: P
         ...text('name', 'Name', 176),
         frozen: true,
         cellClass: ({ id }) => (leftOver.has(id) ? 'leftover' : ''),
-        renderCell: ({ row }) =>
+        shown: (row) =>
           row.id === NEW_ROW && row.name === '' ? (
             <span className="newrow">type a name to add it</span>
           ) : (
@@ -107,7 +98,7 @@ export function PartGrid({ buildId, kit, parts, leftOver, onMark, onProblem }: P
           ),
       },
       text('count', '×', 40),
-      choice('finish', 'Finish', 138, finishNames),
+      { ...finish, options: [{ value: '', label: 'none yet' }, ...finish.options] },
       choice('material', 'Material', 92, MATERIALS),
       text('areaCm2', 'cm²', 58),
       text('lengthMm', 'mm', 54),
@@ -118,16 +109,9 @@ export function PartGrid({ buildId, kit, parts, leftOver, onMark, onProblem }: P
         key: 'checked',
         name: 'Checked',
         width: 72,
-        renderCell: ({ row, onRowChange, tabIndex }) =>
-          row.id === NEW_ROW ? null : (
-            <input
-              type="checkbox"
-              aria-label={`${row.label} ${row.name} checked`}
-              tabIndex={tabIndex}
-              checked={row.checked}
-              onChange={(event) => onRowChange({ ...row, checked: event.currentTarget.checked })}
-            />
-          ),
+        text: ({ checked }) => (checked ? 'yes' : ''),
+        check: ({ id, label, name, checked }) =>
+          id === NEW_ROW ? undefined : { checked, label: `${label} ${name} checked` },
       },
     ];
   }, [finishNames, leftOver, labels]);
@@ -136,48 +120,44 @@ export function PartGrid({ buildId, kit, parts, leftOver, onMark, onProblem }: P
     void changeKit(buildId, [{ kind: 'part', id: part.id, value: part }], label).catch((error: unknown) =>
       onProblem((error as Error).message),
     );
-  const onRowsChange = (next: Row[], { indexes, column }: { indexes: number[]; column: { key: string } }) => {
-    for (const index of indexes) {
-      const row = next[index]!;
-      const key = column.key as keyof Row;
-      if (row.id === NEW_ROW) {
-        const made = { ...draft, [key]: row[key] };
-        if (!made.name?.trim()) {
-          setDraft(made);
-          continue;
-        }
-        const reading = readRow(plainPart(newId(buildId)), { ...row, ...made }, kit);
-        if (typeof reading === 'string') {
-          setDraft(made);
-          onProblem(`Not added yet: ${reading}.`);
-          continue;
-        }
-        setDraft({});
-        onProblem(null);
-        store(reading, `add ${partLabel(reading)}`);
-        continue;
-      }
-      const part = kit.parts.find(({ id }) => id === row.id)!;
-      const changed =
-        key === 'checked' ? { ...part, checked: row.checked } : readInto(part, key, row[key], kit);
-      if (typeof changed === 'string') onProblem(`${partLabel(part)} was left as it is: ${changed}.`);
-      else {
-        onProblem(null);
-        store(changed, `${partLabel(part)} ${part.name}`);
-      }
+  const onAdd = (row: Row, key: string, typed: string) => {
+    const made = { ...draft, [key]: typed };
+    if (!made.name?.trim()) {
+      setDraft(made);
+      return;
+    }
+    const reading = readRow(plainPart(newId(buildId)), { ...row, ...made }, kit);
+    if (typeof reading === 'string') {
+      setDraft(made);
+      onProblem(`Not added yet: ${reading}.`);
+      return;
+    }
+    setDraft({});
+    onProblem(null);
+    store(reading, `add ${partLabel(reading)}`);
+  };
+  const onEdit = (row: Row, key: string, typed: string) => {
+    if (row.id === NEW_ROW) {
+      onAdd(row, key, typed);
+      return;
+    }
+    const part = kit.parts.find(({ id }) => id === row.id)!;
+    const changed =
+      key === 'checked' ? { ...part, checked: typed !== '' } : readInto(part, key as keyof Row, typed, kit);
+    if (typeof changed === 'string') onProblem(`${partLabel(part)} was left as it is: ${changed}.`);
+    else {
+      onProblem(null);
+      store(changed, `${partLabel(part)} ${part.name}`);
     }
   };
   return (
-    <DataGrid
-      aria-label="Parts"
-      className="partgrid"
-      style={{ height: `min(60vh, 600px, ${HEAD_HEIGHT + (rows.length + 1) * ROW_HEIGHT}px)` }}
+    <CellGrid
+      label="Parts"
       columns={columns}
       rows={rows}
-      rowKeyGetter={({ id }) => id}
-      rowHeight={ROW_HEIGHT}
-      onRowsChange={onRowsChange}
-      onSelectedCellChange={({ row }) => onMark(row && row.id !== NEW_ROW ? row.id : undefined)}
+      maxHeight={`min(60vh, 600px, ${HEAD_PX + (rows.length + 1) * ROW_PX}px)`}
+      onEdit={onEdit}
+      onMark={({ id }) => onMark(id === NEW_ROW ? undefined : id)}
     />
   );
 }
@@ -238,33 +218,4 @@ function readRow(part: Part, row: Row, kit: Kit): Part | string {
     read = readInto(read, key, row[key], kit);
   }
   return read;
-}
-
-function CellSelect({
-  row,
-  field,
-  options,
-  label,
-  onRowChange,
-  onClose,
-}: RenderEditCellProps<Row> & {
-  field: 'finish' | 'material' | 'state';
-  options: readonly string[];
-  label: string;
-}) {
-  return (
-    <select
-      autoFocus
-      className="celledit"
-      aria-label={label}
-      value={row[field]}
-      onChange={(event) => onRowChange({ ...row, [field]: event.currentTarget.value }, true)}
-      onBlur={() => onClose(true)}
-    >
-      {field === 'finish' && <option value="">none yet</option>}
-      {options.map((option) => (
-        <option key={option}>{option}</option>
-      ))}
-    </select>
-  );
 }

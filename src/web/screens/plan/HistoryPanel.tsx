@@ -1,8 +1,8 @@
 import { UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
-import useSWR from 'swr';
 import { PATHS, pathTo, type PastPlanHead, type PastPlanRecord } from '../../../api/index.ts';
 import { dayText, whenText } from '../../components/time.ts';
+import { useCached } from '../../data/cache.ts';
 import { get } from '../../data/request.ts';
 import type { PlanView } from '../../../core/plan/index.ts';
 
@@ -18,8 +18,8 @@ const MOVED_MINUTES = 5;
 export function HistoryPanel({ buildId, view }: HistoryPanelProps) {
   const [open, setOpen] = useState(false);
   const [picked, setPicked] = useState<number>();
-  const { data, error } = useSWR<PastPlanHead[], Error>(open ? PATHS.planHistory : null, get);
-  const { data: chosen } = useSWR<PastPlanRecord, Error>(
+  const { data, error } = useCached<PastPlanHead[]>(open ? PATHS.planHistory : null, get);
+  const { data: chosen } = useCached<PastPlanRecord>(
     picked === undefined ? null : pathTo(PATHS.pastPlan, String(picked)),
     get,
   );
