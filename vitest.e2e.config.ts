@@ -7,7 +7,7 @@ export default defineConfig({
     testTimeout: 400_000,
     hookTimeout: 240_000,
     expect: { poll: { timeout: 90_000 } },
-    // As many files at once as there are cores: each has a server and a browser of its own.
-    maxWorkers: '100%',
+    // One file at a time: each has a server, a browser and a search for plans of its own, enough for two cores.
+    fileParallelism: false,
   },
 });

@@ -61,7 +61,9 @@ function choiceSchema(field: Extract<Field<unknown>, { type: 'choice' }>): Schem
 
 function referenceSchema(field: Extract<Field<unknown>, { type: 'reference' }>): Schema {
   if (field.orNull) return string().nullable().defined().max(MOST_OF_AN_ID);
-  return field.to === 'step' ? string().required(`${field.label} is missing`).max(MOST_OF_A_STEP_ID) : id();
+  return field.to === 'step'
+    ? string().required(`${field.label} is missing`).max(MOST_OF_A_STEP_ID)
+    : id(field.label);
 }
 
 function listSchema(field: Extract<Field<unknown>, { type: 'list' }>): Schema {

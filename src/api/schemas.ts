@@ -59,9 +59,9 @@ const CONTAINERS = ['bottle', 'can', 'marker'] as const;
 const ROLES = ['colour', 'primer', 'undercoat', 'metal', 'clear'] as const;
 
 /** An id. Names that every object has already would be mistaken for what they are there. */
-export const id = () =>
+export const id = (what = 'an id') =>
   string()
-    .required('an id is missing')
+    .required(`${what} is missing`)
     .max(120, 'an id has at most 120 characters')
     .test('own', 'that word cannot be an id', isOwnName);
 export const label = (what: string, most = 120) =>

@@ -82,20 +82,28 @@ export const textOf = (page: Page, selector: string): Promise<string> =>
   page.$eval(selector, (element) => (element as HTMLElement).innerText);
 
 /** Clicks the button, link, radio or option with a given accessible name. A screen that is drawn anew between finding
- *  and clicking is looked at again, as a builder would. */
+ *  and clicking is looked at again, and a click that something else took is made again, as a builder would. */
 export async function press(page: Page, role: string, name: string): Promise<void> {
   for (let tries = 1; ; tries++) {
     const target = await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`);
     try {
-      // The drying rack covers the bottom of the page; a builder would scroll.
-      await target!.evaluate((element) => element.scrollIntoView({ block: 'center' }));
+      await target!.evaluate((element) => {
+        // The drying rack covers the bottom of the page; a builder would scroll.
+        element.scrollIntoView({ block: 'center' });
+        const note = () => ((window as unknown as { pressed?: Element }).pressed = element);
+        element.addEventListener('click', note, { once: true, capture: true });
+      });
       await target!.click();
-      return;
+      const isTaken = await target!
+        .evaluate((element) => (window as unknown as { pressed?: Element }).pressed === element)
+        // It led to another page.
+        .catch(() => true);
+      if (isTaken || tries === 3) return;
     } catch (error) {
       // A better plan may redraw the card between finding and pressing; a builder would press again.
       if (tries === 3 || !/detached|not clickable/i.test((error as Error).message)) throw error;
-      await new Promise((resolve) => setTimeout(resolve, 200));
     }
+    await new Promise((resolve) => setTimeout(resolve, 200));
   }
 }
 

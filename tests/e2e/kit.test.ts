@@ -264,7 +264,7 @@ describe('the kit of the sample bench', () => {
       /Body shell: door mirror\s+1\.00 mm across bare|Body shell: door mirror[\s\S]*mm after paint/,
     );
     await press(page, 'button', 'Write the place down');
-    await shows(page, /Say which part the place is on; what you typed is kept/);
+    await shows(page, /Say which part the place is on/);
     await pick(page, 'Part with the place', 'Body shell', /A1 Body shell/);
     await fill(page, 'Called', 'aerial hole');
     await fill(page, 'Diameter, mm', '0.6');
@@ -289,7 +289,7 @@ describe('the kit of the sample bench', () => {
       /6 × ignition lead, distributor to cylinder head\s+Take 0\.3 mm wire or tube, drill 0\.35 mm/,
     );
     await press(page, 'button', 'Add it');
-    await shows(page, /Say from which part to which it leads; what you typed is kept/);
+    await shows(page, /Say from which part it leads[\s\S]*Say to which part it leads/);
     await pick(page, 'What it is', '', /^battery cable$/);
     await pick(page, 'From which part', 'Battery', /B14 Battery box/);
     await pick(page, 'To which part', 'Distributor', /C14 Distributor/);

@@ -61,6 +61,22 @@ describe('the sample bench, from code to bench', () => {
     expect(rack).toMatch(/Tank, Quillon\s+free \w{3} \d\d:\d\d/);
   });
 
+  it('says the same day of a build on every screen', async () => {
+    const said = /ready (\w{3} \d+ \w{3})/g;
+    const daysOn = async (address: string) => {
+      await page.goto(server.address + address);
+      await shows(page, /ready \w{3} \d+ \w{3}/);
+      return [...(await textOf(page, 'body')).matchAll(said)].map((match) => match[1]!);
+    };
+    await daysOn('/');
+    const days = await page.$$eval('article', (articles) =>
+      articles.map((article) => /ready (\w{3} \d+ \w{3})/.exec(article.innerText)?.[1]),
+    );
+    expect(new Set(days).size).toBeGreaterThan(1);
+    for (const stage of ['kit', 'colour', 'finish', 'plan', 'tonight'])
+      expect(new Set(await daysOn(`/build/tolliver/${stage}`)), stage).toEqual(new Set([days[0]]));
+  });
+
   it('opens the coupe with its stages in working order', async () => {
     await press(page, 'link', 'Open Tolliver Six');
     await shows(page, /125 parts, 2 open conflicts/);

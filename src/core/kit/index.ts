@@ -38,6 +38,7 @@ export { placeAfterPaint, type FilmOnFlats, type PlaceForecast } from './placesA
 export { bareClearance, FELT_CLEARANCE, fitAfterPaint, type FitForecast } from './fitAfterPaint.ts';
 export { kitAfterPaint, type FitsAfterPaint, type JointFit, type PlaceFit } from './kitAfterPaint.ts';
 export { shimPlan, type ShimPlan } from './stance.ts';
+export { jointsOfJoins } from './jointsOfJoins.ts';
 export { lessonsFor, type LessonContext } from './lessons.ts';
 export { readPartList, type PartListReading } from './partList.ts';
 export {

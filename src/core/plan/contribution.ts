@@ -1,4 +1,5 @@
 import {
+  jointsOfJoins,
   resolveVersion,
   type AdhesiveId,
   type FilmOnFlats,
@@ -56,7 +57,7 @@ export interface BuildAtItsEnd {
 /** How a kit is divided into sub-assemblies, and what joins them after paint. */
 export interface Division {
   trays: readonly { id: string; partIds: readonly string[] }[];
-  joins: readonly { id: string; jointIds: readonly string[] }[];
+  joins: readonly { id: string; trayIds?: readonly string[]; jointIds: readonly string[] }[];
 }
 
 /** A divided kit with what all contributions ask of it. */
@@ -78,7 +79,12 @@ export interface DividedKit extends Division {
 /** Denominator where nobody said a scale. */
 const USUAL_SCALE = 24;
 
-export function dividedKit(kit: Kit, { trays, joins }: Division, scale = USUAL_SCALE): DividedKit {
+export function dividedKit(kit: Kit, { trays, joins: given }: Division, scale = USUAL_SCALE): DividedKit {
+  const made = jointsOfJoins(kit, {
+    trays,
+    joins: given.map(({ trayIds = [], ...join }) => ({ ...join, trayIds })),
+  });
+  const joins = given.map((join) => ({ ...join, jointIds: made.get(join.id)! }));
   const parts = new Map(kit.parts.map((part) => [part.id, part]));
   return {
     kit,

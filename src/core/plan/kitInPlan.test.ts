@@ -2,6 +2,8 @@ import { describe, expect, it } from 'vitest';
 import type { TaskKind } from './tasks.ts';
 import { GENERIC_PRODUCTS, SUBSTRATES } from '../finish/index.ts';
 import { EMPTY_KIT, type Lesson } from '../kit/index.ts';
+import type { GluedJoint } from './gluedJoints.ts';
+import { plainGluedJoint as glued } from './plainPlan.ts';
 import { summariseKit, type KitSummary } from './kitSummary.ts';
 import { generateOperations, type PlannableBuild } from './index.ts';
 
@@ -19,13 +21,17 @@ function buildWith(kit: Partial<KitSummary>, partCount = 4): PlannableBuild {
     id: 'b',
     name: 'Coupe',
     subject: '1957',
-    kit: { ...summariseKit(EMPTY_KIT, []), ...kit },
+    kit: {
+      ...summariseKit(EMPTY_KIT, []),
+      joinsBefore: { body: [glued('Cowl to body'), glued('Hood to body'), glued('Sill to body')] },
+      ...kit,
+    },
     trays: [
       {
         id: 'body',
         name: 'Body',
         partCount,
-        partNames: ['Hood'],
+        partNames: ['Hood', 'Cowl'],
         stack: { substrate: SUBSTRATES[0]!, areaCm2: 80, scale: 24, layers: [primer] },
       },
     ],
@@ -84,18 +90,49 @@ describe('what the kit asks of the plan', () => {
   });
 
   it('joins before paint exactly what the joint map says', () => {
-    const join = (joinsBefore: Record<string, string[]>, partCount = 4) =>
+    const join = (joinsBefore: Record<string, GluedJoint[]>, partCount = 4) =>
       generateOperations(buildWith({ joinsBefore }, partCount), AIR, 180).operations.find(
         ({ kind }) => kind === 'join',
       );
     expect(join({ body: [] })).toBeUndefined();
-    expect(join({ body: ['Cowl to body', 'Valance to body'] })).toMatchObject({ hands: 10 });
-    expect(join({ body: ['Cowl to body'] })!.details[0]).toBe('Cowl to body');
-    const many = Array.from({ length: 12 }, (_, at) => `Part ${at} to body`);
-    expect(join({ body: many })!.details).toContain('and 4 more, in the kit stage');
-    // Without a joint map every part is taken to meet another.
-    expect(join({})).toMatchObject({ hands: 15 });
-    expect(join({}, 1)).toBeUndefined();
+    expect(join({ body: [glued('Cowl to body'), glued('Valance to body')] })).toMatchObject({ hands: 10 });
+    const many = Array.from({ length: 12 }, (_, at) => glued(`Part ${at} to body`));
+    expect(join({ body: many })!.details[0]).toMatch(
+      /^Part 0 to body, .*, 4 more, in the Kit stage: thin solvent cement; hold together dry/,
+    );
+  });
+
+  it('glues nothing of which no joint is known, and says so at the clean-up', () => {
+    const { operations } = generateOperations(buildWith({ joinsBefore: {} }), AIR, 180);
+    expect(operations.some(({ kind }) => kind === 'join')).toBe(false);
+    expect(operations.find(({ kind }) => kind === 'clean')!.details.join()).toMatch(
+      /which of these are joined, and how, is not known/,
+    );
+  });
+
+  it('names the glue of every joint, and waits for epoxy until it is strong', () => {
+    const lens: GluedJoint = {
+      words: 'Lens to rim',
+      adhesive: 'pva',
+      preparation: 'run it into the edge',
+      strongMinutes: 1440,
+      risks: ['It fogs. Fan the air.'],
+    };
+    const axle: GluedJoint = { ...lens, words: 'Axle to frame', adhesive: 'epoxy', risks: [] };
+    const planOf = (joints: GluedJoint[]) => {
+      const { operations, arcs } = generateOperations(buildWith({ joinsBefore: { body: joints } }), AIR, 180);
+      const step = operations.find(({ kind }) => kind === 'join')!;
+      return { step, lag: arcs.find(({ from }) => from === step.id)!.minLag };
+    };
+    const mixed = planOf([glued('Cowl to body'), lens]);
+    expect(mixed.step.details).toEqual([
+      'Cowl to body: thin solvent cement; hold together dry',
+      'Lens to rim: PVA or canopy glue; run it into the edge',
+      'It fogs. Fan the air.',
+    ]);
+    expect(mixed.step.hazards).toEqual(['vapour']);
+    expect(planOf([lens]).step.hazards).toEqual([]);
+    expect([mixed.lag, planOf([axle]).lag]).toEqual([720, 1440]);
   });
 
   it('holds the steps that a decision touches and no others', () => {

@@ -11,6 +11,7 @@ import {
 } from './contribution.ts';
 import { CONTRIBUTIONS } from './contributions/index.ts';
 import { kitFits } from './contributions/fits.ts';
+import { gluedJoint, type GluedJoint } from './gluedJoints.ts';
 import { inOrderOfWork } from './tasks.ts';
 
 /** What the rest of Fanfare needs to know of a kit. */
@@ -30,8 +31,10 @@ export interface KitSummary {
   crossSteps: CrossStep[];
   /** Whether four wheels are to stand level at the end. */
   stance: boolean;
-  /** Joints made before paint, in words, by sub-assembly; absent where the kit knows no joint of its parts. */
-  joinsBefore: Record<string, string[]>;
+  /** Joints made before paint by sub-assembly; absent where the kit knows no joint of its parts. */
+  joinsBefore: Record<string, GluedJoint[]>;
+  /** Joints that every join after paint makes, by join. */
+  joinsAfter: Record<string, GluedJoint[]>;
   /** What the parts of each sub-assembly are made of. */
   materials: Record<string, Material[]>;
   /** What the builder changed in the plan. */
@@ -75,6 +78,7 @@ export function summariseKit(
     crossSteps,
     stance: kit.stances.length > 0,
     joinsBefore: joinsBefore(build),
+    joinsAfter: joinsAfter(build),
     materials,
     plan: {
       mishaps: kit.mishaps,
@@ -113,15 +117,29 @@ export function consequencesOf(build: DividedKit, crossSteps: readonly CrossStep
   );
 }
 
-function joinsBefore({ kit, parts, trayOf, lateJointIds }: DividedKit): Record<string, string[]> {
-  const before: Record<string, string[]> = {};
-  for (const { id, a, b } of kit.joints) {
-    for (const trayId of new Set([trayOf.get(a), trayOf.get(b)])) if (trayId) before[trayId] ??= [];
-    const home = trayOf.get(a);
-    if (home !== undefined && home === trayOf.get(b) && !lateJointIds.has(id))
-      before[home]!.push(`${parts.get(a)!.name} to ${parts.get(b)!.name.toLowerCase()}`);
+function joinsBefore(build: DividedKit): Record<string, GluedJoint[]> {
+  const { kit, trayOf, lateJointIds } = build;
+  const before: Record<string, GluedJoint[]> = {};
+  for (const joint of kit.joints) {
+    const [home, other] = [trayOf.get(joint.a), trayOf.get(joint.b)];
+    for (const trayId of new Set([home, other])) if (trayId !== undefined) before[trayId] ??= [];
+    if (home !== undefined && home === other && !lateJointIds.has(joint.id))
+      before[home]!.push(gluedJoint(build, joint, 'before'));
   }
   return before;
+}
+
+function joinsAfter(build: DividedKit): Record<string, GluedJoint[]> {
+  const joints = new Map(build.kit.joints.map((joint) => [joint.id, joint]));
+  return Object.fromEntries(
+    build.joins.map(({ id, jointIds }) => [
+      id,
+      jointIds.flatMap((jointId) => {
+        const joint = joints.get(jointId);
+        return joint ? [gluedJoint(build, joint, 'after')] : [];
+      }),
+    ]),
+  );
 }
 
 const needless = ({ version, trayOf }: DividedKit): KitSummary['needless'] =>

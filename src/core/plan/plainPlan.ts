@@ -1,3 +1,4 @@
+import type { GluedJoint } from './gluedJoints.ts';
 import type { PlanArc, PlanOperation } from './operation.ts';
 
 /** A plain step for tests: twenty minutes by hand at the bench. */
@@ -30,4 +31,13 @@ export const plainArc = (from: string, to: string, minLag = 0, maxLag: number | 
   minLag,
   maxLag,
   because: `${from} first`,
+});
+
+/** A joint of two bare faces of styrene, for tests. */
+export const plainGluedJoint = (words: string): GluedJoint => ({
+  words,
+  adhesive: 'cement-thin',
+  preparation: 'hold together dry',
+  strongMinutes: 1440,
+  risks: [],
 });

@@ -16,8 +16,10 @@ import {
   type PlannableBuild,
 } from './index.ts';
 import { EMPTY_KIT, productIndex } from '../kit/index.ts';
+import { plainGluedJoint } from './plainPlan.ts';
 import { summariseKit } from './kitSummary.ts';
 
+const JOINT = plainGluedJoint('Cowl to body');
 const AIR = { temperatureC: 20, humidity: 50 };
 const product = (id: string) => GENERIC_PRODUCTS.find((generic) => generic.id === id)!;
 const stack = (layers: StackLayer[]): Stack => ({
@@ -49,7 +51,7 @@ const clear: StackLayer = {
 };
 const polish: StackLayer = { id: 'polish', kind: 'polish', coats: 1, tool: 'hand' };
 
-const NO_KIT = summariseKit(EMPTY_KIT, []);
+const NO_KIT = { ...summariseKit(EMPTY_KIT, []), joinsBefore: { body: [JOINT, JOINT, JOINT] } };
 const build: PlannableBuild = {
   id: 'b',
   name: 'Build',

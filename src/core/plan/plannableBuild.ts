@@ -16,6 +16,7 @@ export interface PlannableBuild {
     KitSummary,
     | 'holds'
     | 'joinsBefore'
+    | 'joinsAfter'
     | 'materials'
     | 'tasks'
     | 'stance'

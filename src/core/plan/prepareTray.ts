@@ -1,5 +1,7 @@
-import { counted } from '../kit/index.ts';
+import { hazardsInWords } from '../finish/index.ts';
+import { ADHESIVES, counted } from '../kit/index.ts';
 import type { TrayTask } from './contribution.ts';
+import { glueLines, type GluedJoint } from './gluedJoints.ts';
 import type { PlannableBuild, PlannableTray } from './plannableBuild.ts';
 import { BARE_KINDS, TASKS } from './tasks.ts';
 import { addInPieces, addTask, type TrayChain } from './trayChain.ts';
@@ -8,19 +10,21 @@ const CLEAN_MINUTES_PER_PART = 3;
 const JOIN_MINUTES = 5;
 const CEMENT_CURE_MINUTES = 12 * 60;
 const WASH_DRY_MINUTES = 2 * 60;
+const JOINTS_NOT_KNOWN =
+  'which of these are joined, and how, is not known: note their joints in the Kit stage before anything is glued';
 
 /** Adds the work on bare plastic, in the order of the kinds of step. */
 export function prepareTray(
   chain: TrayChain,
-  { name, partCount }: PlannableTray,
+  { name, partCount, partNames }: PlannableTray,
   needless: PlannableBuild['kit']['needless'],
-  joints: readonly string[] | undefined,
+  joints: readonly GluedJoint[] | undefined,
   tasks: readonly TrayTask[],
 ): void {
   if (partCount === 0) return;
   for (const kind of BARE_KINDS) {
-    if (kind === 'clean') clean(chain, name, partCount, needless);
-    if (kind === 'join') join(chain, name, partCount, joints);
+    if (kind === 'clean') clean(chain, name, partCount, needless, !joints && partNames.length > 1);
+    if (kind === 'join' && joints) join(chain, name, joints);
     for (const task of tasks) {
       if (task.kind !== kind) continue;
       addTask(chain, task, name);
@@ -36,6 +40,7 @@ function clean(
   name: string,
   partCount: number,
   needless: PlannableBuild['kit']['needless'],
+  isUnjoined: boolean,
 ): void {
   addInPieces(chain, Math.max(10, partCount * CLEAN_MINUTES_PER_PART), 'clean', {
     kind: 'clean',
@@ -47,34 +52,30 @@ function clean(
     details: [
       `${counted(partCount, 'part')}: cut, trim, sand 400 then 1000`,
       'wash in soap and water, rinse',
+      ...(isUnjoined ? [JOINTS_NOT_KNOWN] : []),
       ...needless.map((work) => `not on this version, whatever the sheet says: ${work.name}`),
     ],
     hazards: [...TASKS.clean.hazards],
   });
 }
 
-function join(
-  chain: TrayChain,
-  name: string,
-  partCount: number,
-  joints: readonly string[] | undefined,
-): void {
-  // Without a joint map every part is taken to be joined to another.
-  const jointCount = joints?.length ?? partCount - 1;
-  if (jointCount < 1) return;
-  addInPieces(chain, Math.max(10, jointCount * JOIN_MINUTES), 'join', {
+function join(chain: TrayChain, name: string, joints: readonly GluedJoint[]): void {
+  if (joints.length === 0) return;
+  const adhesives = [...new Set(joints.map(({ adhesive }) => ADHESIVES[adhesive].name))];
+  addInPieces(chain, Math.max(10, joints.length * JOIN_MINUTES), 'join', {
     kind: 'join',
     title: `Join before paint: ${name}`,
     place: 'bench',
     family: null,
     chemistry: null,
     because: 'They end up the same colour and finish, so the seam can be filled once and vanish.',
-    details: [
-      ...(joints ?? []).slice(0, 8),
-      ...((joints ?? []).length > 8 ? [`and ${joints!.length - 8} more, in the kit stage`] : []),
-      'solvent cement, thin, on bare plastic; taped until it holds',
-    ],
-    hazards: [...TASKS.join.hazards],
+    details: glueLines(joints),
+    hazards: hazardsInWords(...adhesives),
   });
-  chain.waitFor(CEMENT_CURE_MINUTES, null, 'cement and filler must be hard before sanding and primer');
+  // Epoxy that has only set moves under the sanding stick.
+  const strong = joints.flatMap(({ adhesive, strongMinutes }) =>
+    adhesive === 'epoxy' ? [strongMinutes] : [],
+  );
+  const wait = Math.max(CEMENT_CURE_MINUTES, ...strong);
+  chain.waitFor(wait, null, 'glue and filler must be hard before sanding and primer');
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { EMPTY_KIT } from '../kit/index.ts';
+import { plainGluedJoint } from './plainPlan.ts';
 import { summariseKit, type KitSummary } from './kitSummary.ts';
 import { GENERIC_PRODUCTS, SUBSTRATES } from '../finish/index.ts';
 import {
@@ -10,6 +11,7 @@ import {
   type PlannableBuild,
 } from './index.ts';
 
+const JOINT = plainGluedJoint('Cowl to body');
 const AIR = { temperatureC: 20, humidity: 50 };
 const product = GENERIC_PRODUCTS.find(({ id }) => id === 'generic-primer-grey')!;
 const task = (kind: 'straighten' | 'fill' | 'dry-fit' | 'bright' | 'refit', waitMinutes = 0) => ({
@@ -29,7 +31,7 @@ function build(kit: Partial<KitSummary> = {}, coats = 2): PlannableBuild {
     id: 'b',
     name: 'Coupe',
     subject: '',
-    kit: { ...summariseKit(EMPTY_KIT, []), ...kit },
+    kit: { ...summariseKit(EMPTY_KIT, []), joinsBefore: { body: [JOINT, JOINT] }, ...kit },
     trays: [
       {
         id: 'body',

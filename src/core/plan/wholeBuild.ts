@@ -1,6 +1,7 @@
 import { hazardsInWords } from '../finish/index.ts';
-import { counted } from '../kit/index.ts';
+import { ADHESIVES, counted } from '../kit/index.ts';
 import { CONTRIBUTIONS } from './contributions/index.ts';
+import { glueLines } from './gluedJoints.ts';
 import type { OperationPlan, PlanOperation } from './operation.ts';
 import type { PlannableBuild } from './plannableBuild.ts';
 import { inOrderOfWork, TASKS, type TaskKind } from './tasks.ts';
@@ -13,6 +14,7 @@ export function addJoins(
 ): void {
   for (const join of build.joins) {
     const id = `${build.id}/join/${join.id}`;
+    const joints = build.kit.joinsAfter[join.id] ?? [];
     plan.operations.push({
       id,
       buildId: build.id,
@@ -24,8 +26,8 @@ export function addJoins(
       family: null,
       chemistry: null,
       because: 'Joined after paint: the parts differ in colour or would block the spray.',
-      details: [join.adhesive, 'dabs, not beads; test the fit first; gloves on'],
-      hazards: hazardsInWords(join.adhesive),
+      details: [join.adhesive, 'dabs, not beads; test the fit first; gloves on', ...glueLines(joints)],
+      hazards: hazardsInWords(join.adhesive, ...joints.map(({ adhesive }) => ADHESIVES[adhesive].name)),
       cautions: [],
       holds: [],
       lessons: [],

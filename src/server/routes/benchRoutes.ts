@@ -137,11 +137,7 @@ export function benchRoutes(
     const saved = writing(db, (tx) => {
       const current = readPlan(tx);
       if (current.version !== version) throw stale('plan', current);
-      storePlan(
-        tx,
-        input,
-        Math.floor(clock() / 60000),
-      );
+      storePlan(tx, input, Math.floor(clock() / 60000));
       return readPlan(tx);
     });
     response.json(saved);

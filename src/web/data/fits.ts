@@ -1,5 +1,11 @@
 import type { BuildRecord } from '../../api/index.ts';
-import { kitAfterPaint, type FilmOnFlats, type FitsAfterPaint, type Kit } from '../../core/kit/index.ts';
+import {
+  jointsOfJoins,
+  kitAfterPaint,
+  type FilmOnFlats,
+  type FitsAfterPaint,
+  type Kit,
+} from '../../core/kit/index.ts';
 import { finishOf, type BuildContext } from './buildContext.ts';
 
 /** How the joints and measured places of a build will fit once its stacks are on. A sub-assembly whose stack cannot be
@@ -14,5 +20,7 @@ export function fitsOfBuild(
     const flats = finishOf(tray, build.scale, products, codes, conditions).evaluation?.filmFlat;
     if (flats) for (const { id } of tray.parts) film.set(id, flats);
   }
-  return kitAfterPaint(kit, new Set(build.joins.flatMap(({ jointIds }) => jointIds)), film);
+  const trays = build.trays.map(({ id, parts }) => ({ id, partIds: parts.map((part) => part.id) }));
+  const made = jointsOfJoins(kit, { trays, joins: build.joins });
+  return kitAfterPaint(kit, new Set([...made.values()].flat()), film);
 }

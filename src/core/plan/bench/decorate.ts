@@ -21,7 +21,7 @@ export function decorate(inputs: BenchInputs, solved: Solved): PlanView {
   const missed = solved.solution ? solved.solution.work.missedWindows : solved.missedWindows;
   return {
     ...scheduleOf(inputs, solved.solution),
-    fingerprint: inputs.fingerprints[0]!,
+    fingerprint: inputs.fingerprint,
     operations: plan.operations,
     arcs: plan.arcs,
     missedWindows: missed.map(({ arc, until, from }) => ({ operationId: arc.to, until, from })),

@@ -9,7 +9,7 @@ import type { OperationPlan } from '../operation.ts';
 import { stepsOfBuild, type BuildSteps } from '../stepsOfBuild.ts';
 import { withoutPassed } from '../withoutPassed.ts';
 import { workThatFits, type WorkThatFits } from '../workThatFits.ts';
-import { earlierFingerprint, fingerprintOf } from './fingerprint.ts';
+import { fingerprintOf } from './fingerprint.ts';
 import type { LoggedStep, PlanRequest } from './request.ts';
 
 /** Everything that a plan is made from: the steps of all builds as this builder works, what of them is done, and the
@@ -29,8 +29,8 @@ export interface BenchInputs {
   sessions: Session[];
   fits: WorkThatFits;
   pins: PlanRequest['snapshot']['builds'][number]['kit']['plan']['pins'];
-  /** Of what a stored plan must have been made to be still good; the first is what a new one is stored with. */
-  fingerprints: string[];
+  /** Of what a stored plan must have been made to be still good. */
+  fingerprint: string;
   evaluations: ReadonlyMap<string, StackEvaluation | undefined>;
   /** Film on the flats of sub-assemblies, um. */
   films: Record<string, FilmOnFlats>;
@@ -64,7 +64,7 @@ export function deriveInputs(request: PlanRequest): BenchInputs {
     sessions,
     fits: workThatFits(plan, done, sessions, now, pins),
     pins,
-    fingerprints: [fingerprintOf(request, plan, done), earlierFingerprint(request, plan, done)],
+    fingerprint: fingerprintOf(request, plan, done),
     evaluations,
     films: Object.fromEntries(
       [...evaluations].flatMap(([id, evaluation]) => (evaluation ? [[id, evaluation.filmFlat]] : [])),

@@ -26,16 +26,6 @@ export function fingerprintOf(
   );
 }
 
-/** As above, as plans were stored before: by all that steps said. A plan of such a data file is still good. */
-export function earlierFingerprint(
-  request: PlanRequest,
-  { operations, arcs }: OperationPlan,
-  done: readonly DoneStep[],
-): string {
-  const timed = operations.map(({ holds: _holds, lessons: _lessons, ...operation }) => operation);
-  return textHash(JSON.stringify([{ operations: timed, arcs }, ...wishesOf(request, done)]));
-}
-
 const wishesOf = (
   { snapshot: { settings, builds }, tonightUntil }: PlanRequest,
   done: readonly DoneStep[],

@@ -211,12 +211,12 @@ export const movesOf = (
 
 /** Whether the stored plan was made from the same inputs, is not late, and holds all that the work must. */
 function isStoredFor(
-  { request: { snapshot, now }, fingerprints }: BenchInputs,
+  { request: { snapshot, now }, fingerprint }: BenchInputs,
   { operations }: ScheduleInstance,
 ): boolean {
-  const { fingerprint, starts } = snapshot.plan;
+  const { starts } = snapshot.plan;
   return (
-    fingerprints.includes(fingerprint) &&
+    snapshot.plan.fingerprint === fingerprint &&
     operations.every(({ id, hands, latest = Infinity }) => {
       const start = starts[id];
       return start !== undefined && start + hands + LATE_MINUTES > now && start - now <= latest;

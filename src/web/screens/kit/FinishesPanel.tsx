@@ -1,7 +1,7 @@
 import { Button, Select, TextInput } from '@mantine/core';
-import { useState } from 'react';
-import type { CodeRecord } from '../../../api/index.ts';
-import { LOOKS, type Kit, type Look } from '../../../core/kit/index.ts';
+import { KIT_ITEMS, type CodeRecord } from '../../../api/index.ts';
+import { useRecordForm } from '../../components/form/useRecordForm.ts';
+import { finishRecord, LOOKS, type Kit } from '../../../core/kit/index.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { finishHex } from './finishColour.ts';
@@ -9,35 +9,8 @@ import { RemoveButton } from '../../components/RemoveButton.tsx';
 
 /** The colours and sheens that parts of this build share. */
 export function FinishesPanel({ buildId, kit, codes }: { buildId: string; kit: Kit; codes: CodeRecord[] }) {
-  const [name, setName] = useState('');
-  const [look, setLook] = useState<Look>('gloss');
-  const [codeId, setCodeId] = useState<string | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
   const used = (id: string) =>
     kit.parts.filter(({ zones }) => zones.some(({ finishId }) => finishId === id)).length;
-  const add = () => {
-    const wanted = name.trim();
-    if (wanted === '') {
-      setProblem('Name it as you would say it: cream, chassis black.');
-      return;
-    }
-    if (kit.finishes.some((finish) => finish.name.toLowerCase() === wanted.toLowerCase())) {
-      setProblem(`There is a finish “${wanted}” already.`);
-      return;
-    }
-    const id = newId(buildId);
-    void changeKit(
-      buildId,
-      [{ kind: 'finish', id, value: { name: wanted, look, codeId } }],
-      `finish ${wanted}`,
-    )
-      .then(() => {
-        setName('');
-        setCodeId(null);
-        setProblem(null);
-      })
-      .catch((error: unknown) => setProblem((error as Error).message));
-  };
   return (
     <div className="panel">
       <h3>Finishes of this build</h3>
@@ -71,45 +44,49 @@ export function FinishesPanel({ buildId, kit, codes }: { buildId: string; kit: K
           </li>
         ))}
       </ul>
-      <form
-        className="fieldgrid"
-        style={{ marginTop: 8 }}
-        onSubmit={(event) => {
-          event.preventDefault();
-          add();
-        }}
-      >
-        <TextInput
-          size="xs"
-          className="wide"
-          label="New finish"
-          placeholder="cream"
-          value={name}
-          error={problem}
-          onChange={(event) => setName(event.currentTarget.value)}
-        />
-        <Select
-          size="xs"
-          label="Look"
-          data={LOOKS.map((value) => ({ value, label: value }))}
-          value={look}
-          onChange={(value) => value && setLook(value)}
-        />
-        <Select
-          size="xs"
-          label="Factory code"
-          placeholder="none"
-          clearable
-          searchable
-          limit={20}
-          data={codes.map(({ id, code, name: label }) => ({ value: id, label: `${code} ${label}` }))}
-          value={codeId}
-          onChange={setCodeId}
-        />
-        <Button type="submit" fullWidth>
-          Add the finish
-        </Button>
-      </form>
+      <NewFinish buildId={buildId} kit={kit} codes={codes} />
     </div>
+  );
+}
+
+function NewFinish({ buildId, kit, codes }: { buildId: string; kit: Kit; codes: CodeRecord[] }) {
+  const { text, pick, problem, submit } = useRecordForm(finishRecord.fields, KIT_ITEMS.finish, {
+    asks: { name: 'Name it as you would say it: cream, chassis black.' },
+    check: ({ name }) =>
+      kit.finishes.some((finish) => finish.name.toLowerCase() === name.toLowerCase())
+        ? { name: `There is a finish “${name}” already.` }
+        : {},
+  });
+  return (
+    <form
+      className="fieldgrid"
+      style={{ marginTop: 8 }}
+      onSubmit={submit(
+        (value) =>
+          changeKit(buildId, [{ kind: 'finish', id: newId(buildId), value }], `finish ${value.name}`),
+        ['name', 'codeId'],
+      )}
+    >
+      <TextInput size="xs" className="wide" label="New finish" placeholder="cream" {...text('name')} />
+      <Select size="xs" label="Look" data={[...LOOKS]} {...pick('look')} />
+      <Select
+        size="xs"
+        label="Factory code"
+        placeholder="none"
+        clearable
+        searchable
+        limit={20}
+        data={codes.map(({ id, code, name }) => ({ value: id, label: `${code} ${name}` }))}
+        {...pick('codeId')}
+      />
+      <Button type="submit" fullWidth>
+        Add the finish
+      </Button>
+      {problem && (
+        <p role="alert" className="wide">
+          {problem}
+        </p>
+      )}
+    </form>
   );
 }

@@ -1,4 +1,6 @@
-import { numberLimits, textLimits } from '../../components/limits.ts';
+import { KIT_ITEMS } from '../../../api/index.ts';
+import { useRecordForm } from '../../components/form/useRecordForm.ts';
+import { numberLimits } from '../../components/limits.ts';
 import { figure } from '../../../core/figures.ts';
 import { Button, Checkbox, NumberInput, Select, Table, TextInput } from '@mantine/core';
 import { SpokenHead } from '../../components/SpokenHead.tsx';
@@ -8,7 +10,6 @@ import {
   jointName,
   shimPlan,
   type DryFit,
-  type FitFeel,
   type Stance,
   fitRecord,
   stanceRecord,
@@ -24,13 +25,6 @@ import { PlacesPanel } from './PlacesPanel.tsx';
 import type { KitViewProps } from './kitView.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 
-const FEEL_WORDS: Readonly<Record<FitFeel, string>> = {
-  free: 'free',
-  snug: 'snug',
-  tight: 'tight',
-  forced: 'forced',
-};
-
 /** Test fits, what is left of them after paint, and four wheels on the ground. */
 export function FitView({ build, kit }: KitViewProps) {
   const { products, codes, conditions } = useBuildContext();
@@ -40,10 +34,10 @@ export function FitView({ build, kit }: KitViewProps) {
     () => fitsOfBuild(build, kit, { products, codes, conditions }),
     [build, kit, products, codes, conditions],
   );
-  const save = (fit: DryFit, label = 'dry fit') =>
-    void changeKit(build.id, [{ kind: 'fit', id: fit.id, value: fit }], label)
-      .then(() => setProblem(null))
-      .catch((error: unknown) => setProblem((error as Error).message));
+  const put = (fit: DryFit, label = 'dry fit') =>
+    changeKit(build.id, [{ kind: 'fit', id: fit.id, value: fit }], label).then(() => setProblem(null));
+  const save = (fit: DryFit, label?: string) =>
+    void put(fit, label).catch((error: unknown) => setProblem((error as Error).message));
   const bad = fits.some(({ forecast: { verdict } }) => verdict === 'tight' || verdict === 'will not go');
   return (
     <>
@@ -82,7 +76,7 @@ export function FitView({ build, kit }: KitViewProps) {
                           size="xs"
                           w={86}
                           aria-label="How it fits"
-                          data={FITS.map((value) => ({ value, label: FEEL_WORDS[value] }))}
+                          data={[...FITS]}
                           value={fit.feel}
                           onChange={(value) => value && save({ ...fit, feel: value })}
                         />
@@ -114,7 +108,7 @@ export function FitView({ build, kit }: KitViewProps) {
               </Table.Tbody>
             </Table>
           )}
-          <NewFit build={build} kit={kit} onAdd={(fit) => save(fit)} />
+          <NewFit kit={kit} onAdd={(fit) => put({ ...fit, id: newId(build.id) })} />
         </div>
         <h2>Holes, slots and lines</h2>
         <PlacesPanel build={build} kit={kit} />
@@ -145,36 +139,19 @@ export function FitView({ build, kit }: KitViewProps) {
 }
 
 function NewFit({
-  build,
   kit,
   onAdd,
-}: Pick<KitViewProps, 'build' | 'kit'> & { onAdd: (fit: DryFit) => void }) {
+}: Pick<KitViewProps, 'kit'> & { onAdd: (fit: Omit<DryFit, 'id'>) => Promise<void> }) {
   const parts = new Map(kit.parts.map((part) => [part.id, part]));
-  const [jointId, setJointId] = useState<string | null>(null);
-  const [feel, setFeel] = useState<FitFeel>('snug');
-  const [gap, setGap] = useState<number | string>('');
-  const [stage, setStage] = useState<'bare' | 'painted'>('bare');
-  const [done, setDone] = useState('');
+  const { text, number, pick, problem, submit } = useRecordForm(fitRecord.fields, KIT_ITEMS.fit, {
+    start: { feel: 'snug' },
+    asks: { jointId: 'Say which joint was fitted.' },
+  });
   return (
     <form
       className="toolrow"
       style={{ marginTop: 10 }}
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (jointId === null) return;
-        onAdd({
-          id: newId(build.id),
-          jointId,
-          stage,
-          feel,
-          clearanceMm: gap === '' ? null : Number(gap),
-          motionChecked: false,
-          done: done.trim(),
-        });
-        setJointId(null);
-        setGap('');
-        setDone('');
-      }}
+      onSubmit={submit(onAdd, ['jointId', 'clearanceMm', 'done'])}
     >
       <Select
         size="xs"
@@ -183,49 +160,16 @@ function NewFit({
         label="Joint"
         placeholder="which joint was fitted"
         data={kit.joints.map((joint) => ({ value: joint.id, label: jointName(joint, parts) }))}
-        value={jointId}
-        onChange={setJointId}
+        {...pick('jointId')}
       />
-      <Select
-        size="xs"
-        w={92}
-        label="Fits"
-        data={FITS.map((value) => ({ value, label: FEEL_WORDS[value] }))}
-        value={feel}
-        onChange={(value) => value && setFeel(value)}
-      />
-      <NumberInput
-        size="xs"
-        w={86}
-        label="Gap, mm"
-        step={0.05}
-        decimalScale={2}
-        {...numberLimits(fitRecord.fields.clearanceMm)}
-        value={gap}
-        onChange={setGap}
-      />
-      <Select
-        size="xs"
-        w={92}
-        label="When"
-        data={[
-          { value: 'bare', label: 'bare' },
-          { value: 'painted', label: 'painted' },
-        ]}
-        value={stage}
-        onChange={(value) => value && setStage(value)}
-      />
-      <TextInput
-        size="xs"
-        className="grow"
-        label="What was done"
-        value={done}
-        {...textLimits(fitRecord.fields.done)}
-        onChange={(event) => setDone(event.currentTarget.value)}
-      />
-      <Button type="submit" style={{ alignSelf: 'end', padding: '3px 10px' }} disabled={jointId === null}>
+      <Select size="xs" w={92} label="Fits" data={[...FITS]} {...pick('feel')} />
+      <NumberInput size="xs" w={86} label="Gap, mm" step={0.05} decimalScale={2} {...number('clearanceMm')} />
+      <Select size="xs" w={92} label="When" data={['bare', 'painted']} {...pick('stage')} />
+      <TextInput size="xs" className="grow" label="What was done" {...text('done')} />
+      <Button type="submit" style={{ alignSelf: 'end', padding: '3px 10px' }}>
         Write it down
       </Button>
+      {problem && <p role="alert">{problem}</p>}
     </form>
   );
 }

@@ -1,13 +1,14 @@
 import { Button, Select, Table, TextInput, UnstyledButton } from '@mantine/core';
 import { useMemo, useState } from 'react';
+import { KIT_ITEMS } from '../../../api/index.ts';
+import { useRecordForm } from '../../components/form/useRecordForm.ts';
 import {
   JOINT_KINDS,
   jointName,
-  plainJoint,
+  jointRecord,
   suggestJoints,
   takeProposal,
   type Joint,
-  type JointKind,
 } from '../../../core/kit/index.ts';
 import { useCodes } from '../../data/bench.ts';
 import { changeKit } from '../../data/kit.ts';
@@ -200,7 +201,7 @@ export function JointsView({ build, kit, proposals }: KitViewProps) {
           key={partId}
           kit={kit}
           from={partId ?? null}
-          onAdd={(a, b, kind) => add([plainJoint(newId(build.id), a, b, { kind })], 'new joint')}
+          onAdd={(each) => add([{ ...each, id: newId(build.id) }], 'new joint')}
         />
       </section>
       <section className="column" aria-label="What follows">
@@ -251,54 +252,34 @@ function NewJoint({
 }: {
   kit: KitViewProps['kit'];
   from: string | null;
-  onAdd: (a: string, b: string, kind: JointKind) => void;
+  onAdd: (joint: Omit<Joint, 'id'>) => void;
 }) {
-  const [a, setA] = useState(from);
-  const [b, setB] = useState<string | null>(null);
-  const [kind, setKind] = useState<JointKind>('cement');
+  const { values, pick, submit } = useRecordForm(jointRecord.fields, KIT_ITEMS.joint, {
+    start: { a: from },
+    asks: { a: 'Say which part is joined.', b: 'Say to which part.' },
+  });
   if (kit.parts.length < 2) return null;
   const options = partOptions(kit);
   return (
-    <form
-      className="toolrow"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (a === null || b === null || a === b) return;
-        onAdd(a, b, kind);
-        setB(null);
-      }}
-    >
+    <form className="toolrow" onSubmit={submit(onAdd, ['b'])}>
       <Select
         size="xs"
         className="grow"
         searchable
         label="New joint: this part"
         data={options}
-        value={a}
-        onChange={setA}
+        {...pick('a')}
       />
       <Select
         size="xs"
         className="grow"
         searchable
         label="to this one"
-        data={options.filter(({ value }) => value !== a)}
-        value={b}
-        onChange={setB}
+        data={options.filter(({ value }) => value !== values.a)}
+        {...pick('b')}
       />
-      <Select
-        size="xs"
-        w={100}
-        label="kind"
-        data={JOINT_KINDS.map((value) => ({ value, label: value }))}
-        value={kind}
-        onChange={(value) => value && setKind(value)}
-      />
-      <Button
-        type="submit"
-        style={{ alignSelf: 'end', padding: '3px 10px' }}
-        disabled={a === null || b === null}
-      >
+      <Select size="xs" w={100} label="kind" data={[...JOINT_KINDS]} {...pick('kind')} />
+      <Button type="submit" style={{ alignSelf: 'end', padding: '3px 10px' }}>
         Join them
       </Button>
     </form>

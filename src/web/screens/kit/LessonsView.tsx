@@ -1,6 +1,7 @@
 import { Button, Select, Textarea, TextInput, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
-import { textLimits } from '../../components/limits.ts';
+import { STOCK_ITEMS } from '../../../api/index.ts';
+import { useRecordForm } from '../../components/form/useRecordForm.ts';
 import { lessonsFor, MATERIALS, type Lesson, lessonRecord } from '../../../core/kit/index.ts';
 import { TASK_LABELS, taskLabel } from '../../../core/plan/index.ts';
 import { useBench } from '../../data/bench.ts';
@@ -9,21 +10,12 @@ import { newId } from '../../data/newId.ts';
 import { usePlan } from '../../data/plan.tsx';
 import type { KitViewProps } from './kitView.ts';
 
-const NEW_LESSON: Omit<Lesson, 'id'> = {
-  text: '',
-  origin: '',
-  kit: null,
-  partWord: null,
-  material: null,
-  stepKind: null,
-};
-
 /** What earlier builds taught, and where it comes back. */
 export function LessonsView({ build, stock }: KitViewProps) {
   const { view } = usePlan();
   const { data: bench } = useBench();
-  const [lesson, setLesson] = useState(NEW_LESSON);
-  const [problem, setProblem] = useState<string | null>(null);
+  /** From the log. */
+  const [begun, setBegun] = useState({ text: '', origin: '' });
   const notes = bench?.steps.filter(({ buildId, note }) => buildId === build.id && note !== '') ?? [];
   const open = new Set(Object.keys(view?.starts ?? {}));
   const coming = (text: string) =>
@@ -39,83 +31,11 @@ export function LessonsView({ build, stock }: KitViewProps) {
       stepKind: null,
     },
   );
-  const add = () => {
-    if (lesson.text.trim() === '') {
-      setProblem('Write what you would tell the next builder.');
-      return;
-    }
-    if (!lesson.kit && !lesson.partWord && !lesson.material && !lesson.stepKind) {
-      setProblem('Say where it should come back: a kit, a part, a material or a kind of step.');
-      return;
-    }
-    void changeStock(
-      [{ kind: 'lesson', id: newId('lesson'), value: { ...lesson, text: lesson.text.trim() } }],
-      'lesson',
-    )
-      .then(() => {
-        setLesson(NEW_LESSON);
-        setProblem(null);
-      })
-      .catch((error: unknown) => setProblem((error as Error).message));
-  };
-  const orNull = (text: string) => (text.trim() === '' ? null : text);
   return (
     <>
       <section className="column" aria-label="What you decide">
         <h2>What earlier builds taught</h2>
-        <form
-          className="panel fieldgrid"
-          onSubmit={(event) => {
-            event.preventDefault();
-            add();
-          }}
-        >
-          <Textarea
-            className="wide"
-            label="A lesson"
-            placeholder="the hood binds once clear is on: ease its rear edge first"
-            autosize
-            {...textLimits(lessonRecord.fields.text)}
-            value={lesson.text}
-            error={problem}
-            onChange={(event) => setLesson({ ...lesson, text: event.currentTarget.value })}
-          />
-          <TextInput
-            size="xs"
-            label="Comes back with this kit"
-            placeholder={build.name.split(' ')[0]}
-            value={lesson.kit ?? ''}
-            {...textLimits(lessonRecord.fields.kit)}
-            onChange={(event) => setLesson({ ...lesson, kit: orNull(event.currentTarget.value) })}
-          />
-          <TextInput
-            size="xs"
-            label="… with parts called"
-            placeholder="hood"
-            value={lesson.partWord ?? ''}
-            {...textLimits(lessonRecord.fields.partWord)}
-            onChange={(event) => setLesson({ ...lesson, partWord: orNull(event.currentTarget.value) })}
-          />
-          <Select
-            size="xs"
-            clearable
-            label="… with a material"
-            data={MATERIALS.map((value) => ({ value, label: value }))}
-            value={lesson.material}
-            onChange={(value) => setLesson({ ...lesson, material: value })}
-          />
-          <Select
-            size="xs"
-            clearable
-            label="… at a kind of step"
-            data={TASK_LABELS.map(({ kind, label }) => ({ value: kind, label }))}
-            value={lesson.stepKind}
-            onChange={(stepKind) => setLesson({ ...lesson, stepKind })}
-          />
-          <Button type="submit" fullWidth>
-            Keep the lesson
-          </Button>
-        </form>
+        <NewLesson key={`${begun.origin} ${begun.text}`} kit={build.name} start={begun} />
         {stock.lessons.map((each) => (
           <article key={each.id} className="panel">
             <p>{each.text}</p>
@@ -155,7 +75,7 @@ export function LessonsView({ build, stock }: KitViewProps) {
                 <b>{title}:</b> {note}{' '}
                 <UnstyledButton
                   className="why"
-                  onClick={() => setLesson({ ...NEW_LESSON, text: note, origin: `log, ${title}` })}
+                  onClick={() => setBegun({ text: note, origin: `log, ${title}` })}
                 >
                   make it a lesson
                 </UnstyledButton>
@@ -177,4 +97,56 @@ function ties({ kit, partWord, material, stepKind }: Lesson): string {
   ]
     .filter(Boolean)
     .join(' · ');
+}
+
+/** A lesson, and what it comes back with. */
+function NewLesson({ kit, start }: { kit: string; start: Pick<Lesson, 'text' | 'origin'> }) {
+  const { text, pick, problem, submit } = useRecordForm(lessonRecord.fields, STOCK_ITEMS.lesson, {
+    start,
+    asks: { text: 'Write what you would tell the next builder.' },
+    check: (lesson) =>
+      (lesson.kit ?? lesson.partWord ?? lesson.material ?? lesson.stepKind)
+        ? {}
+        : { text: 'Say where it should come back: a kit, a part, a material or a kind of step.' },
+  });
+  return (
+    <form
+      className="panel fieldgrid"
+      onSubmit={submit(
+        (lesson) => changeStock([{ kind: 'lesson', id: newId('lesson'), value: lesson }], 'lesson'),
+        ['text', 'kit', 'partWord', 'material', 'stepKind'],
+      )}
+    >
+      <Textarea
+        className="wide"
+        label="A lesson"
+        placeholder="the hood binds once clear is on: ease its rear edge first"
+        autosize
+        {...text('text')}
+      />
+      <TextInput
+        size="xs"
+        label="Comes back with this kit"
+        placeholder={kit.split(' ')[0]}
+        {...text('kit')}
+      />
+      <TextInput size="xs" label="… with parts called" placeholder="hood" {...text('partWord')} />
+      <Select size="xs" clearable label="… with a material" data={[...MATERIALS]} {...pick('material')} />
+      <Select
+        size="xs"
+        clearable
+        label="… at a kind of step"
+        data={TASK_LABELS.map(({ kind, label }) => ({ value: kind, label }))}
+        {...pick('stepKind')}
+      />
+      <Button type="submit" fullWidth>
+        Keep the lesson
+      </Button>
+      {problem && (
+        <p role="alert" className="wide">
+          {problem}
+        </p>
+      )}
+    </form>
+  );
 }

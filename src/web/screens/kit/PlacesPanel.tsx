@@ -1,9 +1,10 @@
-import { numberLimits, textLimits } from '../../components/limits.ts';
+import { KIT_ITEMS } from '../../../api/index.ts';
+import { useRecordForm } from '../../components/form/useRecordForm.ts';
 import { bare } from '../../../core/figures.ts';
 import { Button, NumberInput, Select, Table, TextInput } from '@mantine/core';
 import { SpokenHead } from '../../components/SpokenHead.tsx';
 import { useState } from 'react';
-import { type MeasuredPlace, placeRecord } from '../../../core/kit/index.ts';
+import { PLACE_KINDS, placeRecord, type MeasuredPlace } from '../../../core/kit/index.ts';
 import { PLACE_MEASURES } from '../../components/PlaceFitList.tsx';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { changeKit } from '../../data/kit.ts';
@@ -20,10 +21,8 @@ const KIND_WORDS: Readonly<Record<MeasuredPlace['kind'], string>> = {
 /** Holes, slots and panel lines as measured on the bare plastic. */
 export function PlacesPanel({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>) {
   const [problem, setProblem] = useState<string | null>(null);
-  const save = (id: string, value: MeasuredPlace | null, label: string) =>
-    changeKit(build.id, [{ kind: 'place', id, value }], label)
-      .then(() => setProblem(null))
-      .catch((error: unknown) => setProblem((error as Error).message));
+  const put = (id: string, value: MeasuredPlace | null, label: string) =>
+    changeKit(build.id, [{ kind: 'place', id, value }], label).then(() => setProblem(null));
   const nameOf = (id: string) => kit.parts.find((part) => part.id === id)?.name ?? 'a part that is gone';
   return (
     <div className="panel">
@@ -58,7 +57,11 @@ export function PlacesPanel({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>)
                 <Table.Td>
                   <RemoveButton
                     name={`Take out ${place.name}`}
-                    onRemove={() => void save(place.id, null, 'take out a place')}
+                    onRemove={() =>
+                      void put(place.id, null, 'take out a place').catch((error: unknown) =>
+                        setProblem((error as Error).message),
+                      )
+                    }
                   />
                 </Table.Td>
               </Table.Tr>
@@ -70,9 +73,8 @@ export function PlacesPanel({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>)
         kit={kit}
         onAdd={(place) => {
           const id = newId(build.id);
-          void save(id, { ...place, id }, 'measure a place');
+          return put(id, { ...place, id }, 'measure a place');
         }}
-        onProblem={setProblem}
       />
     </div>
   );
@@ -81,60 +83,31 @@ export function PlacesPanel({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>)
 function NewPlace({
   kit,
   onAdd,
-  onProblem,
-}: Pick<KitViewProps, 'kit'> & {
-  onAdd: (place: Omit<MeasuredPlace, 'id'>) => void;
-  onProblem: (problem: string | null) => void;
-}) {
-  const [partId, setPartId] = useState<string | null>(null);
-  const [matingPartId, setMatingPartId] = useState<string | null>(null);
-  const [kind, setKind] = useState<MeasuredPlace['kind']>('hole');
-  const [name, setName] = useState('');
-  const [size, setSize] = useState<number | string>('');
-  const [other, setOther] = useState<number | string>('');
+}: Pick<KitViewProps, 'kit'> & { onAdd: (place: Omit<MeasuredPlace, 'id'>) => Promise<void> }) {
   const parts = partOptions(kit);
-  const mm = (value: number | string) => (value === '' ? null : Number(value));
-  const number = (label: string, value: number | string, change: (value: number | string) => void) => (
-    <NumberInput
-      size="xs"
-      w={118}
-      label={label}
-      step={0.05}
-      decimalScale={2}
-      {...numberLimits(placeRecord.fields.sizeMm)}
-      value={value}
-      onChange={change}
-    />
-  );
+  const { values, text, number, pick, problem, submit } = useRecordForm(placeRecord.fields, KIT_ITEMS.place, {
+    start: { sizeMm: '' },
+    asks: {
+      partId: 'Say which part the place is on.',
+      sizeMm: 'Give its size in millimetres, above zero.',
+    },
+    prepare: ({ name, kind, matingPartId, throughMm, widthMm, ...place }) => ({
+      ...place,
+      kind,
+      name: name || KIND_WORDS[kind],
+      matingPartId: kind === 'line' ? null : matingPartId,
+      throughMm: kind === 'line' ? null : throughMm,
+      widthMm: kind === 'line' ? widthMm : null,
+    }),
+  });
+  const kind = values.kind ?? 'hole';
+  const isLine = kind === 'line';
+  const mm = { size: 'xs', w: 118, step: 0.05, decimalScale: 2 } as const;
   return (
     <form
       className="toolrow"
       style={{ marginTop: 10 }}
-      onSubmit={(event) => {
-        event.preventDefault();
-        const sizeMm = mm(size);
-        if (partId === null || !sizeMm) {
-          onProblem(
-            partId === null
-              ? 'Say which part the place is on; what you typed is kept.'
-              : 'Give its size in millimetres, above zero; what you typed is kept.',
-          );
-          return;
-        }
-        onAdd({
-          partId,
-          matingPartId: kind === 'line' ? null : matingPartId,
-          name: name.trim() || KIND_WORDS[kind],
-          kind,
-          sizeMm,
-          widthMm: kind === 'line' ? mm(other) : null,
-          throughMm: kind === 'line' ? null : mm(other),
-        });
-        setName('');
-        setSize('');
-        setOther('');
-        setMatingPartId(null);
-      }}
+      onSubmit={submit(onAdd, ['name', 'sizeMm', 'widthMm', 'throughMm', 'matingPartId'])}
     >
       <Select
         size="xs"
@@ -143,32 +116,27 @@ function NewPlace({
         label="Part with the place"
         placeholder="which part"
         data={parts}
-        value={partId}
-        onChange={setPartId}
+        {...pick('partId')}
       />
       <Select
         size="xs"
         w={118}
         label="What it is"
-        data={(Object.keys(KIND_WORDS) as MeasuredPlace['kind'][]).map((value) => ({
-          value,
-          label: KIND_WORDS[value],
-        }))}
-        value={kind}
-        onChange={(value) => value && setKind(value)}
+        data={PLACE_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))}
+        {...pick('kind')}
       />
-      <TextInput
-        size="xs"
-        className="grow"
-        label="Called"
-        placeholder="mirror hole"
-        {...textLimits(placeRecord.fields.name)}
-        value={name}
-        onChange={(event) => setName(event.currentTarget.value)}
+      <TextInput size="xs" className="grow" label="Called" placeholder="mirror hole" {...text('name')} />
+      <NumberInput
+        {...mm}
+        label={isLine ? 'Deep, mm' : kind === 'slot' ? 'Opening, mm' : 'Diameter, mm'}
+        {...number('sizeMm')}
       />
-      {number(kind === 'line' ? 'Deep, mm' : kind === 'slot' ? 'Opening, mm' : 'Diameter, mm', size, setSize)}
-      {number(kind === 'line' ? 'Wide, mm' : 'Goes through, mm', other, setOther)}
-      {kind !== 'line' && (
+      {isLine ? (
+        <NumberInput {...mm} label="Wide, mm" {...number('widthMm')} />
+      ) : (
+        <NumberInput {...mm} label="Goes through, mm" {...number('throughMm')} />
+      )}
+      {!isLine && (
         <Select
           size="xs"
           className="grow"
@@ -177,13 +145,13 @@ function NewPlace({
           label="Of which part"
           placeholder="bare wire or metal"
           data={parts}
-          value={matingPartId}
-          onChange={setMatingPartId}
+          {...pick('matingPartId')}
         />
       )}
       <Button type="submit" style={{ alignSelf: 'end', padding: '3px 10px' }}>
         Write the place down
       </Button>
+      {problem && <p role="alert">{problem}</p>}
     </form>
   );
 }

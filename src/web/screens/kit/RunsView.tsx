@@ -1,10 +1,12 @@
-import { numberLimits, textLimits } from '../../components/limits.ts';
+import { KIT_ITEMS } from '../../../api/index.ts';
+import { useRecordForm } from '../../components/form/useRecordForm.ts';
+import { numberLimits } from '../../components/limits.ts';
 import { bare, figure } from '../../../core/figures.ts';
 import { Button, NumberInput, Select, Table, TextInput } from '@mantine/core';
 import { SpokenHead } from '../../components/SpokenHead.tsx';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { RUN_FACTS, RUN_KINDS, type RunKind } from '../../../core/detail/index.ts';
+import { RUN_FACTS, RUN_KINDS } from '../../../core/detail/index.ts';
 import { type Run, runRecord } from '../../../core/kit/index.ts';
 import { runAtScale, runName } from '../../../core/plan/index.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
@@ -17,10 +19,10 @@ import { partOptions } from './partNames.ts';
  *  plan they make. */
 export function RunsView({ build, kit }: KitViewProps) {
   const [problem, setProblem] = useState<string | null>(null);
+  const put = (id: string, value: Run | null, label: string) =>
+    changeKit(build.id, [{ kind: 'run', id, value }], label).then(() => setProblem(null));
   const save = (id: string, value: Run | null, label: string) =>
-    void changeKit(build.id, [{ kind: 'run', id, value }], label)
-      .then(() => setProblem(null))
-      .catch((error: unknown) => setProblem((error as Error).message));
+    void put(id, value, label).catch((error: unknown) => setProblem((error as Error).message));
   const change = (run: Run, part: Partial<Run>, label: string) => save(run.id, { ...run, ...part }, label);
   return (
     <>
@@ -98,9 +100,8 @@ export function RunsView({ build, kit }: KitViewProps) {
             kit={kit}
             onAdd={(run) => {
               const id = newId(build.id);
-              save(id, { ...run, id }, 'add a wire or pipe');
+              return put(id, { ...run, id }, 'add a wire or pipe');
             }}
-            onProblem={setProblem}
           />
         </div>
       </section>
@@ -192,55 +193,27 @@ function Edit({
 function NewRun({
   kit,
   onAdd,
-  onProblem,
-}: Pick<KitViewProps, 'kit'> & {
-  onAdd: (run: Omit<Run, 'id'>) => void;
-  onProblem: (problem: string | null) => void;
-}) {
-  const [kind, setKind] = useState<RunKind>('ignition-lead');
-  const [fromPartId, setFrom] = useState<string | null>(null);
-  const [toPartId, setTo] = useState<string | null>(null);
-  const [count, setCount] = useState<number | string>(1);
-  const [name, setName] = useState('');
-  const [note, setNote] = useState('');
+}: Pick<KitViewProps, 'kit'> & { onAdd: (run: Omit<Run, 'id'>) => Promise<void> }) {
+  const { values, text, number, pick, problem, submit } = useRecordForm(runRecord.fields, KIT_ITEMS.run, {
+    asks: { fromPartId: 'Say from which part it leads.', toPartId: 'Say to which part it leads.' },
+    check: ({ fromPartId, toPartId }) =>
+      fromPartId === toPartId
+        ? { toPartId: 'It leads from a part to itself: pick another for one end.' }
+        : {},
+  });
   const parts = partOptions(kit);
   return (
     <form
       className="toolrow"
       style={{ marginTop: 10 }}
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (fromPartId === null || toPartId === null || fromPartId === toPartId) {
-          onProblem(
-            fromPartId !== null && fromPartId === toPartId
-              ? 'It leads from a part to itself: pick another for one end; what you typed is kept.'
-              : 'Say from which part to which it leads; what you typed is kept.',
-          );
-          return;
-        }
-        onAdd({
-          kind,
-          name: name.trim(),
-          fromPartId,
-          toPartId,
-          count: Number(count) || 1,
-          realMm: null,
-          lengthMm: null,
-          note: note.trim(),
-        });
-        setName('');
-        setNote('');
-        setTo(null);
-        setCount(1);
-      }}
+      onSubmit={submit(onAdd, ['name', 'note', 'toPartId', 'count'])}
     >
       <Select
         size="xs"
         w={140}
         label="What it is"
         data={RUN_KINDS.map((value) => ({ value, label: RUN_FACTS[value].name }))}
-        value={kind}
-        onChange={(value) => value && setKind(value)}
+        {...pick('kind')}
       />
       <Select
         size="xs"
@@ -249,8 +222,7 @@ function NewRun({
         label="From which part"
         placeholder="distributor"
         data={parts}
-        value={fromPartId}
-        onChange={setFrom}
+        {...pick('fromPartId')}
       />
       <Select
         size="xs"
@@ -259,38 +231,21 @@ function NewRun({
         label="To which part"
         placeholder="cylinder head"
         data={parts}
-        value={toPartId}
-        onChange={setTo}
+        {...pick('toPartId')}
       />
-      <NumberInput
-        size="xs"
-        w={86}
-        label="How many"
-        {...numberLimits(runRecord.fields.count)}
-        value={count}
-        onChange={setCount}
-      />
+      <NumberInput size="xs" w={86} label="How many" {...number('count')} />
       <TextInput
         size="xs"
         className="grow"
         label="Called"
-        placeholder={RUN_FACTS[kind].name}
-        {...textLimits(runRecord.fields.name)}
-        value={name}
-        onChange={(event) => setName(event.currentTarget.value)}
+        placeholder={RUN_FACTS[values.kind ?? RUN_KINDS[0]].name}
+        {...text('name')}
       />
-      <TextInput
-        size="xs"
-        className="grow"
-        label="Note"
-        placeholder="colour, routing"
-        {...textLimits(runRecord.fields.note)}
-        value={note}
-        onChange={(event) => setNote(event.currentTarget.value)}
-      />
+      <TextInput size="xs" className="grow" label="Note" placeholder="colour, routing" {...text('note')} />
       <Button type="submit" style={{ alignSelf: 'end', padding: '3px 10px' }}>
         Add it
       </Button>
+      {problem && <p role="alert">{problem}</p>}
     </form>
   );
 }

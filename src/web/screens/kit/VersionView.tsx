@@ -1,10 +1,13 @@
 import { Button, MultiSelect, Radio, Select, TextInput, UnstyledButton } from '@mantine/core';
 import { IconCheck, IconClock, IconHandStop } from '@tabler/icons-react';
 import { useState } from 'react';
+import { KIT_ITEMS } from '../../../api/index.ts';
+import { useRecordForm } from '../../components/form/useRecordForm.ts';
 import { textLimits } from '../../components/limits.ts';
 import {
   resolveVersion,
   WORK_KINDS,
+  workRecord,
   type IrreversibleWork,
   type KitChange,
   type VersionChoice,
@@ -28,10 +31,10 @@ export function VersionView({ build, kit }: KitViewProps) {
   const version = resolveVersion(kit);
   const [editing, setEditing] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
+  const send = (changes: KitChange[], label: string) =>
+    changeKit(build.id, changes, label).then(() => setProblem(null));
   const save = (changes: KitChange[], label: string) =>
-    void changeKit(build.id, changes, label)
-      .then(() => setProblem(null))
-      .catch((error: unknown) => setProblem((error as Error).message));
+    void send(changes, label).catch((error: unknown) => setProblem((error as Error).message));
   const put = (choice: VersionChoice, label = choice.name) =>
     save([{ kind: 'choice', id: choice.id, value: choice }], label);
   return (
@@ -159,7 +162,7 @@ export function VersionView({ build, kit }: KitViewProps) {
           })}
           <NewWork
             kit={kit}
-            onAdd={(work) => save([{ kind: 'work', id: newId(build.id), value: work }], work.name)}
+            onAdd={(work) => send([{ kind: 'work', id: newId(build.id), value: work }], work.name)}
           />
         </div>
         {version.leftOver.size > 0 && (
@@ -304,63 +307,33 @@ function NewWork({
   onAdd,
 }: {
   kit: KitViewProps['kit'];
-  onAdd: (work: Omit<IrreversibleWork, 'id'>) => void;
+  onAdd: (work: Omit<IrreversibleWork, 'id'>) => Promise<void>;
 }) {
-  const [kind, setKind] = useState<IrreversibleWork['kind']>('hole');
-  const [name, setName] = useState('');
-  const [partId, setPartId] = useState<string | null>(null);
   const [by, setBy] = useState<string | null>(null);
+  const { text, pick, problem, submit } = useRecordForm(workRecord.fields, KIT_ITEMS.work, {
+    asks: { name: 'Say what is opened or cut.', partId: 'Say on which part.' },
+    prepare: (work) => ({
+      ...work,
+      always: by === 'always',
+      neededBy: by === null || by === 'always' ? [] : [by],
+    }),
+  });
   const options = [
     { value: 'always', label: 'every version' },
     ...kit.choices.flatMap((choice) =>
       choice.options.map(({ id, name: option }) => ({ value: id, label: `${choice.name}: ${option}` })),
     ),
   ];
-  const [problem, setProblem] = useState<string | null>(null);
   return (
-    <form
-      className="fieldgrid"
-      style={{ marginTop: 12 }}
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (name.trim() === '' || partId === null) {
-          setProblem('Say what is opened or cut, and on which part.');
-          return;
-        }
-        setProblem(null);
-        onAdd({
-          kind,
-          name: name.trim(),
-          partId,
-          always: by === 'always',
-          neededBy: by === null || by === 'always' ? [] : [by],
-        });
-        setName('');
-      }}
-    >
-      <Select
-        size="xs"
-        label="Work"
-        data={WORK_KINDS.map((value) => ({ value, label: value }))}
-        value={kind}
-        onChange={(value) => value && setKind(value)}
-      />
-      <Select
-        size="xs"
-        searchable
-        label="On part"
-        data={partOptions(kit)}
-        value={partId}
-        onChange={setPartId}
-      />
+    <form className="fieldgrid" style={{ marginTop: 12 }} onSubmit={submit(onAdd, ['name'])}>
+      <Select size="xs" label="Work" data={[...WORK_KINDS]} {...pick('kind')} />
+      <Select size="xs" searchable label="On part" data={partOptions(kit)} {...pick('partId')} />
       <TextInput
         size="xs"
         className="wide"
         label="What"
         placeholder="two holes for the lamps"
-        value={name}
-        error={problem}
-        onChange={(event) => setName(event.currentTarget.value)}
+        {...text('name')}
       />
       <Select
         size="xs"
@@ -374,6 +347,11 @@ function NewWork({
       <Button type="submit" fullWidth>
         List it
       </Button>
+      {problem && (
+        <p role="alert" className="wide">
+          {problem}
+        </p>
+      )}
     </form>
   );
 }

@@ -1,7 +1,8 @@
 import { Button, NumberInput, TextInput, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
-import { numberLimits, textLimits } from '../../components/limits.ts';
-import { ownStepRecord } from '../../../core/kit/index.ts';
+import { KIT_ITEMS } from '../../../api/index.ts';
+import { useRecordForm } from '../../components/form/useRecordForm.ts';
+import { ownStepRecord, type OwnStep } from '../../../core/kit/index.ts';
 import type { KitSummary, LongestSessions, PlanOperation, PlanView } from '../../../core/plan/index.ts';
 import { ClockField } from '../../components/ClockField.tsx';
 import { DayField } from '../../components/DayField.tsx';
@@ -24,9 +25,6 @@ interface StepChangesProps {
 export function StepChanges({ operation, start, plan, view, longest }: StepChangesProps) {
   const [editing, setEditing] = useState(editOf(operation.id, plan.stepEdits) !== undefined);
   const [adding, setAdding] = useState(false);
-  const [title, setTitle] = useState('');
-  const [minutes, setMinutes] = useState(15);
-  const [waitHours, setWaitHours] = useState(0);
   const [day, setDay] = useState<string | null>(dayOf(start));
   const [clock, setClock] = useState(minuteOfDay(start));
   const held = day === null ? undefined : momentOf(day, clock);
@@ -90,65 +88,51 @@ export function StepChanges({ operation, start, plan, view, longest }: StepChang
         </UnstyledButton>
       )}
       {adding ? (
-        <form
-          style={{ display: 'grid', gap: 6 }}
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (title.trim() === '') return;
-            change(
-              'own-step',
-              newId(buildId),
-              {
-                after: operation.id,
-                title: title.trim(),
-                minutes,
-                waitMinutes: Math.round(waitHours * 60),
-                note: '',
-              },
-              `add ${title.trim()}`,
-            );
+        <AddStep
+          after={operation.id}
+          onAdd={(step) => {
+            change('own-step', newId(buildId), step, `add ${step.title}`);
             setAdding(false);
-            setTitle('');
           }}
-        >
-          <TextInput
-            size="xs"
-            label="What you add after it"
-            value={title}
-            {...textLimits(ownStepRecord.fields.title)}
-            autoFocus
-            onChange={({ currentTarget: { value } }) => setTitle(value)}
-          />
-          <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 6 }}>
-            <NumberInput
-              size="xs"
-              label="Minutes of work"
-              value={minutes}
-              {...numberLimits(ownStepRecord.fields.minutes)}
-              onChange={(value) => typeof value === 'number' && value >= 1 && setMinutes(Math.round(value))}
-            />
-            <NumberInput
-              size="xs"
-              label="Then leave it, h"
-              value={waitHours}
-              {...numberLimits(ownStepRecord.fields.waitMinutes, 60)}
-              onChange={(value) => typeof value === 'number' && value >= 0 && setWaitHours(value)}
-            />
-          </div>
-          <div style={{ display: 'flex', gap: 8 }}>
-            <Button type="submit" disabled={title.trim() === ''}>
-              Add it
-            </Button>
-            <UnstyledButton className="why" onClick={() => setAdding(false)}>
-              never mind
-            </UnstyledButton>
-          </div>
-        </form>
+          onClose={() => setAdding(false)}
+        />
       ) : (
         <UnstyledButton className="why" style={{ justifySelf: 'start' }} onClick={() => setAdding(true)}>
           add a step after this one…
         </UnstyledButton>
       )}
     </div>
+  );
+}
+
+interface AddStepProps {
+  /** The step that it follows. */
+  after: string;
+  onAdd: (step: Omit<OwnStep, 'id'>) => void;
+  onClose: () => void;
+}
+
+/** A step of the builder's own. */
+function AddStep({ after, onAdd, onClose }: AddStepProps) {
+  const { text, number, submit } = useRecordForm(ownStepRecord.fields, KIT_ITEMS['own-step'], {
+    start: { after, minutes: 15 },
+    asks: { title: 'Say what is done.', waitMinutes: 'Say for how long, 0 for not at all.' },
+    // Waits are typed in hours.
+    prepare: (step) => ({ ...step, waitMinutes: Math.round(step.waitMinutes * 60) }),
+  });
+  return (
+    <form style={{ display: 'grid', gap: 6 }} onSubmit={submit(onAdd)}>
+      <TextInput size="xs" label="What you add after it" autoFocus {...text('title')} />
+      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 6 }}>
+        <NumberInput size="xs" label="Minutes of work" allowDecimal={false} {...number('minutes')} />
+        <NumberInput size="xs" label="Then leave it, h" {...number('waitMinutes', 60)} />
+      </div>
+      <div style={{ display: 'flex', gap: 8 }}>
+        <Button type="submit">Add it</Button>
+        <UnstyledButton className="why" onClick={onClose}>
+          never mind
+        </UnstyledButton>
+      </div>
+    </form>
   );
 }

@@ -1,7 +1,7 @@
 import { Button, NativeSelect, TextInput, UnstyledButton } from '@mantine/core';
-import { useState } from 'react';
-import { textLimits } from '../../components/limits.ts';
-import { REPAIR_IDS, type RepairId, mishapRecord } from '../../../core/kit/index.ts';
+import { KIT_ITEMS } from '../../../api/index.ts';
+import { useRecordForm } from '../../components/form/useRecordForm.ts';
+import { REPAIR_IDS, mishapRecord, type Mishap } from '../../../core/kit/index.ts';
 import { REPAIRS, type PlanOperation, type PlanView } from '../../../core/plan/index.ts';
 import { tickStep } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
@@ -18,23 +18,22 @@ interface WentWrongProps {
 
 /** What went wrong, why, and from where the work is done again; the plan grows by the repair. */
 export function WentWrong({ operation, view, minutes, onClose }: WentWrongProps) {
-  const [what, setWhat] = useState('');
-  const [why, setWhy] = useState('');
-  const [repair, setRepair] = useState<RepairId>('sand');
   const before = stepsBefore(operation, view);
-  const [redoFrom, setRedoFrom] = useState(operation.id);
-  const save = () => {
-    const at = Math.floor(benchNow() / 60000);
+  const { values, text, pick, submit } = useRecordForm(mishapRecord.fields, KIT_ITEMS.mishap, {
+    start: { operationId: operation.id, redoFrom: operation.id, repair: 'sand' },
+    asks: { what: 'Say what went wrong.' },
+    prepare: (mishap) => ({ ...mishap, at: Math.floor(benchNow() / 60000) }),
+  });
+  const save = (value: Omit<Mishap, 'id'>) => {
     const label = `went wrong: ${operation.title}`;
-    const value = { operationId: operation.id, redoFrom, repair, what: what.trim(), why: why.trim(), at };
     const step = {
       operationId: operation.id,
       buildId: operation.buildId,
       trayId: operation.trayId ?? null,
       title: operation.title,
-      endedAt: at,
+      endedAt: value.at,
       minutes,
-      note: `Went wrong: ${what.trim()}${why.trim() ? ` (${why.trim()})` : ''}`,
+      note: `Went wrong: ${value.what}${value.why ? ` (${value.why})` : ''}`,
     };
     // The repair and the tick are one thing that was done, and are taken back as one.
     const both = together(label);
@@ -43,51 +42,31 @@ export function WentWrong({ operation, view, minutes, onClose }: WentWrongProps)
     void tickStep(step, both).catch(() => undefined);
     onClose();
   };
+  const repair = REPAIRS[values.repair ?? REPAIR_IDS[0]];
   return (
     <form
       className="panel"
       aria-label="Went wrong"
       style={{ display: 'grid', gap: 8, marginTop: 10 }}
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (what.trim()) save();
-      }}
+      onSubmit={submit(save)}
     >
-      <TextInput
-        label="What went wrong"
-        placeholder="a run on the left door"
-        value={what}
-        {...textLimits(mishapRecord.fields.what)}
-        autoFocus
-        onChange={({ currentTarget: { value } }) => setWhat(value)}
-      />
-      <TextInput
-        label="Why, as far as you know"
-        placeholder="too wet, too near"
-        value={why}
-        {...textLimits(mishapRecord.fields.why)}
-        onChange={({ currentTarget: { value } }) => setWhy(value)}
-      />
+      <TextInput label="What went wrong" placeholder="a run on the left door" autoFocus {...text('what')} />
+      <TextInput label="Why, as far as you know" placeholder="too wet, too near" {...text('why')} />
       <NativeSelect
         label="Mend it by"
         data={REPAIR_IDS.map((id) => ({ value: id, label: REPAIRS[id].name }))}
-        value={repair}
-        onChange={({ currentTarget: { value } }) => setRepair(value as RepairId)}
+        {...pick('repair')}
       />
       <NativeSelect
         label="Then do again from"
         data={[...before, operation].map(({ id, title }) => ({ value: id, label: title }))}
-        value={redoFrom}
-        onChange={({ currentTarget: { value } }) => setRedoFrom(value)}
+        {...pick('redoFrom')}
       />
       <p className="small soft">
-        {REPAIRS[repair].because} {REPAIRS[repair].minutes} min, and what must be done again, go into the
-        plan.
+        {repair.because} {repair.minutes} min, and what must be done again, go into the plan.
       </p>
       <div style={{ display: 'flex', gap: 10 }}>
-        <Button type="submit" disabled={what.trim() === ''}>
-          Put the repair into the plan
-        </Button>
+        <Button type="submit">Put the repair into the plan</Button>
         <UnstyledButton className="why" onClick={onClose}>
           never mind
         </UnstyledButton>

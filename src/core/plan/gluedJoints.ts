@@ -1,0 +1,58 @@
+import {
+  ADHESIVES,
+  chooseAdhesive,
+  glueJob,
+  type AdhesiveId,
+  type Joint,
+  type JointTime,
+} from '../kit/index.ts';
+import type { DividedKit } from './contribution.ts';
+
+/** A joint as the step that makes it tells of it. */
+export interface GluedJoint {
+  /** "rim to lens". */
+  words: string;
+  adhesive: AdhesiveId;
+  preparation: string;
+  /** Until it bears load, minutes at 20 C. */
+  strongMinutes: number;
+  /** What could go wrong, and the way out; the hazards of a glue are told by the step. */
+  risks: string[];
+}
+
+/** A joint with the glue that its faces ask for at that time. */
+export function gluedJoint({ parts, finishes }: DividedKit, joint: Joint, when: JointTime): GluedJoint {
+  const { adhesive, preparation, strongMinutes, risks } = chooseAdhesive(
+    glueJob(joint, when, parts, finishes),
+  );
+  return {
+    words: `${parts.get(joint.a)!.name} to ${parts.get(joint.b)!.name.toLowerCase()}`,
+    adhesive,
+    preparation,
+    strongMinutes,
+    risks: risks
+      .filter(({ severity }) => severity === 'stop' || severity === 'warn')
+      .map(({ words, remedy }) => `${words} ${remedy}`),
+  };
+}
+
+const MOST_NAMED = 8;
+
+/** The glues of a step, each with the joints that it is for and how their faces are prepared, then what could go wrong. */
+export function glueLines(joints: readonly GluedJoint[]): string[] {
+  const ways = new Map<string, GluedJoint[]>();
+  for (const each of joints) {
+    const way = `${each.adhesive} ${each.preparation}`;
+    ways.set(way, [...(ways.get(way) ?? []), each]);
+  }
+  const named = (each: readonly GluedJoint[]) => [
+    ...each.slice(0, MOST_NAMED).map(({ words }) => words),
+    ...(each.length > MOST_NAMED ? [`${each.length - MOST_NAMED} more, in the Kit stage`] : []),
+  ];
+  return [
+    ...[...ways.values()].map(
+      (each) => `${named(each).join(', ')}: ${ADHESIVES[each[0]!.adhesive].name}; ${each[0]!.preparation}`,
+    ),
+    ...new Set(joints.flatMap(({ risks }) => risks)),
+  ];
+}
