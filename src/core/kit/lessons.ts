@@ -1,3 +1,4 @@
+import { holdsWords } from '../words.ts';
 import type { Lesson, Material } from './kit.ts';
 
 /** What is about to be done. */
@@ -9,15 +10,13 @@ export interface LessonContext {
   stepKind: string | null;
 }
 
-const holds = (text: string, word: string) => text.toLowerCase().includes(word.toLowerCase());
-
 /** Lessons that touch what is about to be done: each of its ties that is given must match, and at least one is. */
 export function lessonsFor(lessons: readonly Lesson[], context: LessonContext): Lesson[] {
   return lessons.filter(({ kit, partWord, material, stepKind }) => {
     if (kit === null && partWord === null && material === null && stepKind === null) return false;
     return (
-      (kit === null || holds(context.kit, kit)) &&
-      (partWord === null || context.partNames.some((name) => holds(name, partWord))) &&
+      (kit === null || holdsWords(context.kit, kit)) &&
+      (partWord === null || context.partNames.some((name) => holdsWords(name, partWord))) &&
       (material === null || context.materials.includes(material)) &&
       (stepKind === null || stepKind === context.stepKind)
     );

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Evidence, IrreversibleWork } from '../kit/index.ts';
 import { kitWith, plainPart } from '../kit/plainKit.ts';
+import { plainJoint } from '../kit/index.ts';
 import { kitNeeds } from './kitNeeds.ts';
 import { summariseKit } from './kitSummary.ts';
 
@@ -15,6 +16,63 @@ const work = (change: Partial<IrreversibleWork>): IrreversibleWork => ({
 });
 
 describe('needs and summary of a kit', () => {
+  it('offers a spare for what is lost only where it is the same thing', () => {
+    const lost = (name: string, spare: string) =>
+      kitNeeds({
+        kit: kitWith({ parts: [plainPart('A1', { name, state: 'lost' })] }),
+        paints: [],
+        adhesives: [],
+        spares: [{ id: 's', name: spare, origin: 'a coupe', material: 'styrene', count: 1, note: '' }],
+        materials: [],
+        scale: 24,
+      })[0]!.state;
+    expect(lost('Steering wheel', 'Wheel nuts')).toBe('buy');
+    expect(lost('Steering wheel', 'Steering wheels, two spokes')).toBe('from spares');
+    expect(lost('Horn ring', 'Springs')).toBe('buy');
+  });
+
+  it('calls for what an option needs only where that is picked', () => {
+    const want = (id: string, optionId: string | null) => ({
+      id,
+      name: id,
+      why: '',
+      optionId,
+      leadDays: 7,
+      have: false,
+      substitute: '',
+      looks: '',
+    });
+    const choices = [{ id: 'roof', name: 'Roof', options: [], chosen: 'open' as string | null }];
+    const wants = [want('irons', 'open'), want('hood cloth', 'closed'), want('plates', null)];
+    const called = (chosen: string | null) =>
+      summariseKit(kitWith({ wants, choices: [{ ...choices[0]!, chosen }] }), []).wants.map(
+        ({ name }) => name,
+      );
+    expect(called('open')).toEqual(['irons', 'plates']);
+    expect(called(null)).toEqual(['plates']);
+  });
+
+  it('gives every joint of a sub-assembly the glue that its faces ask for, and a typed join its joints', () => {
+    const parts = [
+      plainPart('R', { name: 'Rim' }),
+      plainPart('L', { name: 'Lens', material: 'clear' }),
+      plainPart('P', { name: 'Bumper half', plated: true }),
+      plainPart('Q', { name: 'Bumper half, rear', plated: true }),
+    ];
+    const joints = [plainJoint('l', 'L', 'R'), plainJoint('p', 'P', 'Q'), plainJoint('q', 'P', 'R')];
+    const summary = summariseKit(
+      kitWith({ parts, joints }),
+      [
+        { id: 'lamps', partIds: ['R', 'L'] },
+        { id: 'bright', partIds: ['P', 'Q'] },
+      ],
+      [{ id: 'typed', trayIds: ['bright', 'lamps'], jointIds: [] }],
+    );
+    expect(summary.joinsBefore.lamps).toMatchObject([{ words: 'Lens to rim', adhesive: 'pva' }]);
+    expect(summary.joinsBefore.bright![0]!.adhesive).toMatch(/^ca-/);
+    expect(summary.joinsAfter.typed!.map(({ words }) => words)).toEqual(['Bumper half to rim']);
+  });
+
   it('lists what is missing first, with lead time and substitute', () => {
     const needs = kitNeeds({
       kit: kitWith({

@@ -1,4 +1,4 @@
-import type { Kit, Material, Priority } from '../kit/index.ts';
+import type { Kit, Look, Material, Part, Priority } from '../kit/index.ts';
 import type { Consequence, KitHold } from './benchStep.ts';
 import {
   dividedKit,
@@ -50,6 +50,10 @@ export interface KitSummary {
   needless: { workId: string; trayId: string; name: string; reason: string }[];
   /** What the version needs and nobody has yet. */
   wants: { name: string; leadDays: number; have: boolean }[];
+  /** Parts of the version that nobody gave a finish, and that do not come with theirs. */
+  unfinished: number;
+  /** Parts of each sub-assembly that end up with paint on them, as far as is known. */
+  toPaint: Record<string, number>;
 }
 
 /** Facts of a kit by sub-assembly, for the plan and for the stages' states. `joins`: what the division leaves for
@@ -92,7 +96,11 @@ export function summariseKit(
     consequences: consequencesOf(build, crossSteps),
     fits: kitFits(build),
     needless: needless(build),
-    wants: kit.wants.map(({ name, leadDays, have }) => ({ name, leadDays, have })),
+    wants: wantsOf(kit),
+    unfinished: kit.parts.filter((part) => version.used.has(part.id) && wantsFinish(part)).length,
+    toPaint: Object.fromEntries(
+      trays.map((tray) => [tray.id, build.partsIn(tray).filter((part) => isPainted(build, part)).length]),
+    ),
   };
 }
 
@@ -141,6 +149,25 @@ function joinsAfter(build: DividedKit): Record<string, GluedJoint[]> {
     ]),
   );
 }
+
+/** What the kit, or the option that is picked, needs; where a choice is open nothing is called for on its account. */
+function wantsOf({ wants, choices }: Kit): KitSummary['wants'] {
+  const picked = new Set(choices.map(({ chosen }) => chosen));
+  return wants
+    .filter(({ optionId }) => optionId === null || picked.has(optionId))
+    .map(({ name, leadDays, have }) => ({ name, leadDays, have }));
+}
+
+/** Clear, rubber and plated parts come with their finish. */
+const wantsFinish = ({ zones, plated, material }: Part): boolean =>
+  zones.length === 0 && !plated && !['clear', 'vinyl', 'rubber', 'poly'].includes(material);
+
+const UNPAINTED: readonly Look[] = ['plating', 'clear', 'bare'];
+const isPainted = ({ finishes }: DividedKit, { zones }: Part): boolean =>
+  zones.some(({ finishId }) => {
+    const look = finishes.get(finishId)?.look;
+    return look !== undefined && !UNPAINTED.includes(look);
+  });
 
 const needless = ({ version, trayOf }: DividedKit): KitSummary['needless'] =>
   version.works.flatMap(({ work, verdict, reason }) => {

@@ -56,7 +56,15 @@ describe('the state of the kit stage', () => {
 
   it('tells the first step, then what is missing, then what is done', () => {
     expect(kitState(build({}))).toEqual({ text: 'no sub-assembly yet', done: false });
-    const parts = [plainPart('A1', { count: 3 })];
+    const zone = {
+      id: 'main',
+      name: '',
+      share: 1,
+      finishId: 'cream',
+      boundary: 'moulded',
+      edgeMm: null,
+    } as const;
+    const parts = [plainPart('A1', { count: 3, zones: [zone] })];
     expect(kitState(build({ parts }))).toEqual({ text: '3 parts, not divided yet', done: false });
     expect(kitState(build({ parts, evidence: [open] }, [tray([])]))).toEqual({
       text: '3 parts, 1 open conflict',
@@ -65,6 +73,13 @@ describe('the state of the kit stage', () => {
     const choices = [{ id: 'c', name: 'Roof', options: [], chosen: null }];
     expect(kitState(build({ parts, choices }, [tray([])])).text).toBe('3 parts, 1 choice open');
     expect(kitState(build({ parts }, [tray([])]))).toEqual({ text: '3 parts in 1 tray', done: true });
+    // No tick over a division of parts that nobody gave a finish; what comes clear, plated or of rubber has one.
+    const unfinished = [...parts, plainPart('A2'), plainPart('A3', { plated: true })];
+    const clear = plainPart('G1', { material: 'clear' });
+    expect(kitState(build({ parts: [...unfinished, clear] }, [tray([])]))).toEqual({
+      text: '6 parts, 1 part without a finish',
+      done: false,
+    });
   });
 });
 
@@ -77,6 +92,16 @@ describe('the states of the other stages', () => {
       text: 'nothing to colour yet',
       done: false,
     });
+  });
+
+  it('has no tick for a build without a stack, or with a tray of painted parts without one', () => {
+    const { finish } = stageStates(build({}, [tray([])]), null);
+    expect(finish).toEqual({ text: 'no stack yet', done: false });
+    const bare = { ...tray([]), id: 'bare' };
+    const record = build({}, [tray([colour]), bare]);
+    const painted = { ...record, kit: { ...record.kit, toPaint: { bare: 2 } } };
+    expect(stageStates(painted, null).finish).toEqual({ text: '1 tray without a stack', done: false });
+    expect(stageStates(record, null).finish.text).toBe('no warnings');
   });
 
   it('say that the plan is being worked out', () => {

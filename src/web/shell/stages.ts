@@ -12,16 +12,20 @@ export interface StageState {
 
 /** The state of each stage in a few words. */
 export function stageStates(build: BuildRecord, view: PlanView | null): Record<StagePath, StageState> {
-  const { pieces, openConflicts, openChoices } = build.kit;
+  const { pieces, openConflicts, openChoices, unfinished, toPaint } = build.kit;
   const undecided = [
     openConflicts > 0 ? counted(openConflicts, 'open conflict') : '',
     openChoices.length > 0 ? counted(openChoices.length, 'choice') + ' open' : '',
+    // What is divided without finishes is divided by nothing.
+    unfinished > 0 ? `${counted(unfinished, 'part')} without a finish` : '',
   ].filter(Boolean);
   const coloured = build.trays.flatMap((tray) => {
     const layer = targetLayer(tray.layers);
     return layer ? [layer] : [];
   });
   const chosen = coloured.filter(({ mix }) => mix !== undefined).length;
+  const isStacked = build.trays.some(({ layers }) => layers.length > 0);
+  const bare = build.trays.filter(({ id, layers }) => layers.length === 0 && (toPaint[id] ?? 0) > 0).length;
   const findings = build.trays.flatMap(({ id }) => view?.findings[id] ?? []);
   const grave = findings.filter(({ severity }) => severity === 'stop' || severity === 'warn').length;
   const left = view ? upcomingSteps(view, build.id) : [];
@@ -50,8 +54,16 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
       done: coloured.length > 0 && chosen === coloured.length,
     },
     finish: {
-      text: build.trays.length === 0 ? 'no stack yet' : grave > 0 ? counted(grave, 'warning') : 'no warnings',
-      done: build.trays.length > 0 && grave === 0 && view !== null,
+      text: !isStacked
+        ? 'no stack yet'
+        : bare > 0
+          ? `${counted(bare, 'tray')} without a stack`
+          : unfinished > 0
+            ? `${counted(unfinished, 'part')} without a finish`
+            : grave > 0
+              ? counted(grave, 'warning')
+              : 'no warnings',
+      done: isStacked && bare === 0 && unfinished === 0 && grave === 0 && view !== null,
     },
     plan: {
       text:

@@ -3,8 +3,10 @@ import type { Ahead, PlanContribution } from '../contribution.ts';
 import { shutIn, shutOff, warnOfClosures } from './closures.ts';
 
 const CEMENT = /cement/i;
-const MIRROR = /mirror/i;
-const GLASS = /glass|window|windscreen/i;
+/** The mirror of the cabin hangs behind the screen; one on a door or wing does not care for glass. */
+const MIRROR =
+  /(rear.?view|interior|inside|inner|cabin).*mirror|mirror.*(interior|inside|inner|cabin|rear.?view)/i;
+const SCREEN = /windscreen|windshield|front (glass|screen|window)/i;
 
 const ADHESIVE_SUBSTITUTES: Partial<Record<AdhesiveId, { instead: AdhesiveId; looks: string }>> = {
   'cement-gel': { instead: 'cement-thin', looks: 'none, but less time to align' },
@@ -74,9 +76,9 @@ function warnOfJoins({ build, own, startOf, warn }: Ahead): void {
         stage: 'finish',
       });
     }
-    if (GLASS.test(join.name)) {
+    if (SCREEN.test(join.name)) {
       const mirror = own.find(
-        ({ kind, title }) => kind === 'assemble' && MIRROR.test(title) && !GLASS.test(title),
+        ({ kind, title }) => kind === 'assemble' && MIRROR.test(title) && !SCREEN.test(title),
       );
       if (mirror && startOf(mirror) > startOf(step)) {
         warn(mirror, {

@@ -1,3 +1,4 @@
+import { isSameThing } from '../../words.ts';
 import { partLabel, type Joint, type Part } from '../../kit/index.ts';
 import { few, trayTask, type PlanContribution, type TrayTask } from '../contribution.ts';
 
@@ -132,13 +133,7 @@ export const preparation: PlanContribution = {
 const PART_LEAD_DAYS = 14;
 
 function lostPart(part: Part, spares: readonly { name: string; origin: string; count: number }[]) {
-  const words = part.name
-    .toLowerCase()
-    .split(/\W+/)
-    .filter((word) => word.length > 3);
-  const spare = spares.find(
-    ({ name, count }) => count > 0 && words.some((word) => name.toLowerCase().includes(word)),
-  );
+  const spare = spares.find(({ name, count }) => count > 0 && isSameThing(part.name, name));
   return {
     id: `part:${part.id}`,
     group: 'parts' as const,
