@@ -75,6 +75,7 @@ describe('the sample bench, from code to bench', () => {
     expect(new Set(days).size).toBeGreaterThan(1);
     for (const stage of ['kit', 'colour', 'finish', 'plan', 'tonight'])
       expect(new Set(await daysOn(`/build/tolliver/${stage}`)), stage).toEqual(new Set([days[0]]));
+    await page.goto(server.address);
   });
 
   it('opens the coupe with its stages in working order', async () => {

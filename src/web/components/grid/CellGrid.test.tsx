@@ -3,7 +3,8 @@ import { MantineProvider } from '@mantine/core';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import { matchMediaStandIn } from '../../../../tests/matchMedia.ts';
-import { CellGrid, type GridColumn } from './CellGrid.tsx';
+import { CellGrid } from './CellGrid.tsx';
+import type { GridColumn } from './gridColumn.ts';
 
 interface Row {
   id: string;

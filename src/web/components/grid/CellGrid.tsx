@@ -1,27 +1,11 @@
 import { Table } from '@mantine/core';
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
-import { Fragment, useEffect, useRef, useState, type CSSProperties, type ReactNode } from 'react';
+import { Fragment, useEffect, useRef, useState, type CSSProperties } from 'react';
 import { GridCell } from './GridCell.tsx';
+import type { GridColumn } from './gridColumn.ts';
 import { GridHead } from './GridHead.tsx';
 import { moved, type Cell } from './gridMoves.ts';
 import './grid.css';
-
-export interface GridColumn<R> {
-  key: string;
-  name: string;
-  /** At first, px. */
-  width: number;
-  /** Stays in sight while the others scroll; such columns come first. */
-  frozen?: boolean;
-  /** What the cell holds, as it is typed. */
-  text: (row: R) => string;
-  /** What may be chosen, the empty text for nothing; where there is none, anything is typed. */
-  options?: readonly { value: string; label: string }[];
-  /** A cell that is yes or no, under its spoken name; undefined where a row has none. */
-  check?: (row: R) => { checked: boolean; label: string } | undefined;
-  cellClass?: (row: R) => string;
-  shown?: (row: R) => ReactNode;
-}
 
 interface CellGridProps<R> {
   label: string;

@@ -1,7 +1,7 @@
 import { Table } from '@mantine/core';
 import { useRef, type CSSProperties } from 'react';
 import { flushSync } from 'react-dom';
-import type { GridColumn } from './CellGrid.tsx';
+import type { GridColumn } from './gridColumn.ts';
 import { isTyping } from './gridMoves.ts';
 
 interface GridCellProps<R> {

@@ -1,6 +1,6 @@
 import { Table } from '@mantine/core';
 import type { CSSProperties } from 'react';
-import type { GridColumn } from './CellGrid.tsx';
+import type { GridColumn } from './gridColumn.ts';
 
 const LEAST_PX = 36;
 

@@ -9,7 +9,8 @@ import {
   type Part,
   type PartColumn,
 } from '../../../core/kit/index.ts';
-import { CellGrid, HEAD_PX, ROW_PX, type GridColumn } from '../../components/grid/CellGrid.tsx';
+import { CellGrid, HEAD_PX, ROW_PX } from '../../components/grid/CellGrid.tsx';
+import type { GridColumn } from '../../components/grid/gridColumn.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { nextLabel } from './partChanges.ts';
