@@ -87,7 +87,7 @@ const VIEWS = {
       await page.waitForFunction(() => /On the bench/.test(document.body.innerText));
     },
   ],
-  kit: ['/build/tolliver/kit', DESK, (page) => page.waitForSelector('.partgrid')],
+  kit: ['/build/tolliver/kit', DESK, (page) => page.waitForSelector('.cellgrid [role="gridcell"]')],
   joints: ['/build/tolliver/kit/joints', DESK, chooseJoint],
   trays: ['/build/tolliver/kit/trays', DESK, (page) => page.waitForSelector('.traycard')],
   runs: [
