@@ -38,6 +38,8 @@ export function gluedJoint({ parts, finishes }: DividedKit, joint: Joint, when: 
 
 const MOST_NAMED = 8;
 
+const sentence = (words: string): string => words.replace(/^./, (first) => first.toUpperCase());
+
 /** The glues of a step, each with the joints that it is for and how their faces are prepared, then what could go wrong. */
 export function glueLines(joints: readonly GluedJoint[]): string[] {
   const ways = new Map<string, GluedJoint[]>();
@@ -45,14 +47,33 @@ export function glueLines(joints: readonly GluedJoint[]): string[] {
     const way = `${each.adhesive} ${each.preparation}`;
     ways.set(way, [...(ways.get(way) ?? []), each]);
   }
-  const named = (each: readonly GluedJoint[]) => [
-    ...each.slice(0, MOST_NAMED).map(({ words }) => words),
-    ...(each.length > MOST_NAMED ? [`${each.length - MOST_NAMED} more, in the Kit stage`] : []),
-  ];
+  // Names hold commas.
+  const named = (each: readonly GluedJoint[]) =>
+    [
+      ...each.slice(0, MOST_NAMED).map(({ words }) => words),
+      ...(each.length > MOST_NAMED ? [`${each.length - MOST_NAMED} more, in the Kit stage`] : []),
+    ].join('; ');
   return [
-    ...[...ways.values()].map(
-      (each) => `${named(each).join(', ')}: ${ADHESIVES[each[0]!.adhesive].name}; ${each[0]!.preparation}`,
-    ),
+    ...[...ways.values()].map((each) => {
+      const { adhesive, preparation } = each[0]!;
+      return `${ADHESIVES[adhesive].name}: ${named(each)}. ${sentence(preparation)}`;
+    }),
     ...new Set(joints.flatMap(({ risks }) => risks)),
+  ];
+}
+
+/** What a join after paint is glued with, for its card: by the joints that it makes, and as the builder noted it where
+ *  that is something else. */
+export function joinLines(adhesive: string, joints: readonly GluedJoint[]): string[] {
+  if (joints.length === 0) return [adhesive, 'dabs, not beads; test the fit first; gloves on'];
+  const glues = new Set(
+    joints.flatMap((joint) => (joint.adhesive === 'none' ? [] : [ADHESIVES[joint.adhesive].name])),
+  );
+  const isNoted =
+    [...glues].join() !== adhesive.replaceAll(', ', ',') && (glues.size > 0 || !/^no glue/.test(adhesive));
+  return [
+    ...(isNoted ? [`as you noted it: ${adhesive}`] : []),
+    ...glueLines(joints),
+    glues.size > 0 ? 'dabs, not beads; test the fit first; gloves on' : 'test the fit first; gloves on',
   ];
 }

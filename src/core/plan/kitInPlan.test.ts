@@ -98,7 +98,7 @@ describe('what the kit asks of the plan', () => {
     expect(join({ body: [glued('Cowl to body'), glued('Valance to body')] })).toMatchObject({ hands: 10 });
     const many = Array.from({ length: 12 }, (_, at) => glued(`Part ${at} to body`));
     expect(join({ body: many })!.details[0]).toMatch(
-      /^Part 0 to body, .*, 4 more, in the Kit stage: thin solvent cement; hold together dry/,
+      /^thin solvent cement: Part 0 to body; .*; 4 more, in the Kit stage\. Hold together dry$/,
     );
   });
 
@@ -108,6 +108,24 @@ describe('what the kit asks of the plan', () => {
     expect(operations.find(({ kind }) => kind === 'clean')!.details.join()).toMatch(
       /which of these are joined, and how, is not known/,
     );
+  });
+
+  it('tells of the joints that a join makes, and what the builder noted where that is something else', () => {
+    const details = (adhesive: string, joinsAfter: KitSummary['joinsAfter'] = {}) => {
+      const build = buildWith({ joinsAfter });
+      build.joins = [{ ...build.joins[0]!, adhesive }];
+      return generateOperations(build, AIR, 180).operations.find(({ kind }) => kind === 'assemble')!.details;
+    };
+    const last = 'dabs, not beads; test the fit first; gloves on';
+    const lines = { on: [glued('Body to frame')] };
+    const glue = 'thin solvent cement: Body to frame. Hold together dry';
+    expect(details('PVA')).toEqual(['PVA', last]);
+    expect(details('thin solvent cement', lines)).toEqual([glue, last]);
+    expect(details('two screws', lines)).toEqual(['as you noted it: two screws', glue, last]);
+    expect(details('no glue: by its shape', { on: [{ ...lines.on[0]!, adhesive: 'none' }] })).toEqual([
+      'no glue: Body to frame. Hold together dry',
+      'test the fit first; gloves on',
+    ]);
   });
 
   it('names the glue of every joint, and waits for epoxy until it is strong', () => {
@@ -126,8 +144,8 @@ describe('what the kit asks of the plan', () => {
     };
     const mixed = planOf([glued('Cowl to body'), lens]);
     expect(mixed.step.details).toEqual([
-      'Cowl to body: thin solvent cement; hold together dry',
-      'Lens to rim: PVA or canopy glue; run it into the edge',
+      'thin solvent cement: Cowl to body. Hold together dry',
+      'PVA or canopy glue: Lens to rim. Run it into the edge',
       'It fogs. Fan the air.',
     ]);
     expect(mixed.step.hazards).toEqual(['vapour']);

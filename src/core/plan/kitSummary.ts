@@ -158,9 +158,9 @@ function wantsOf({ wants, choices }: Kit): KitSummary['wants'] {
     .map(({ name, leadDays, have }) => ({ name, leadDays, have }));
 }
 
-/** Clear, rubber and plated parts come with their finish. */
+/** Clear, rubber, metal and plated parts come with their finish. */
 const wantsFinish = ({ zones, plated, material }: Part): boolean =>
-  zones.length === 0 && !plated && !['clear', 'vinyl', 'rubber', 'poly'].includes(material);
+  zones.length === 0 && !plated && !['clear', 'vinyl', 'rubber', 'poly', 'metal'].includes(material);
 
 const UNPAINTED: readonly Look[] = ['plating', 'clear', 'bare'];
 const isPainted = ({ finishes }: DividedKit, { zones }: Part): boolean =>

@@ -1,7 +1,7 @@
 import { hazardsInWords } from '../finish/index.ts';
 import { ADHESIVES, counted } from '../kit/index.ts';
 import { CONTRIBUTIONS } from './contributions/index.ts';
-import { glueLines } from './gluedJoints.ts';
+import { joinLines } from './gluedJoints.ts';
 import type { OperationPlan, PlanOperation } from './operation.ts';
 import type { PlannableBuild } from './plannableBuild.ts';
 import { inOrderOfWork, TASKS, type TaskKind } from './tasks.ts';
@@ -26,7 +26,7 @@ export function addJoins(
       family: null,
       chemistry: null,
       because: 'Joined after paint: the parts differ in colour or would block the spray.',
-      details: [join.adhesive, 'dabs, not beads; test the fit first; gloves on', ...glueLines(joints)],
+      details: joinLines(join.adhesive, joints),
       hazards: hazardsInWords(join.adhesive, ...joints.map(({ adhesive }) => ADHESIVES[adhesive].name)),
       cautions: [],
       holds: [],

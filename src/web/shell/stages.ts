@@ -56,12 +56,12 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
     finish: {
       text: !isStacked
         ? 'no stack yet'
-        : bare > 0
-          ? `${counted(bare, 'tray')} without a stack`
-          : unfinished > 0
-            ? `${counted(unfinished, 'part')} without a finish`
-            : grave > 0
-              ? counted(grave, 'warning')
+        : grave > 0
+          ? counted(grave, 'warning')
+          : bare > 0
+            ? `${counted(bare, 'tray')} without a stack`
+            : unfinished > 0
+              ? `${counted(unfinished, 'part')} without a finish`
               : 'no warnings',
       done: isStacked && bare === 0 && unfinished === 0 && grave === 0 && view !== null,
     },
