@@ -4,7 +4,8 @@ import { holdsWords, isSameThing, wordsOf } from './words.ts';
 describe('words of a name', () => {
   it('are in the singular, without case and accents', () => {
     expect(wordsOf('Wheel NUTS, Brésil bushes (axles)')).toEqual(['wheel', 'nut', 'bresil', 'bush', 'axle']);
-    expect(wordsOf('Glass, gas, chassis, lenses')).toEqual(['glass', 'gas', 'chassi', 'lens']);
+    expect(wordsOf('Glass, gas, chassis, lenses')).toEqual(['glass', 'gas', 'chassi', 'len']);
+    expect(wordsOf('Lens')).toEqual(wordsOf('lenses'));
     expect(wordsOf('bodies and assemblies')).toEqual(['body', 'and', 'assembly']);
   });
 

@@ -9,10 +9,10 @@ const PLURALS: readonly [RegExp, string][] = [
 /** The words of a text in the singular, lower case, without accents: "Wheel nuts, left" is wheel, nut, left. */
 export function wordsOf(text: string): string[] {
   const plain = text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
-  return (plain.match(/[\p{L}\p{N}]+/gu) ?? []).map((word) => {
-    const [ending, singular] = PLURALS.find(([plural]) => plural.test(word)) ?? [];
-    return ending ? word.replace(ending, singular!) : word;
-  });
+  return (plain.match(/[\p{L}\p{N}]+/gu) ?? []).map((word) =>
+    // One after the other: a lens is cut like several of them.
+    PLURALS.reduce((singular, [plural, ending]) => singular.replace(plural, ending), word),
+  );
 }
 
 /** Whether a text holds a word, or words one after the other: "Springs" does not hold "ring". */

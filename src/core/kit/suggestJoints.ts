@@ -1,313 +1,156 @@
-import { areaOf, type Joint, type JointKind, type Kit, type Motion, type Part, type Seam } from './kit.ts';
+import { areaOf, type Joint, type Kit, type Part } from './kit.ts';
 import { plainJoint } from './plainKit.ts';
+import { isSure, suggestRoles, type Role } from './roles/suggestRoles.ts';
+import { THINGS, type Thing } from './roles/things.ts';
 
-/** A joint that the names of the parts suggest, with the reason. */
+/** A joint that what the parts are suggests, with the reason. */
 export interface JointSuggestion {
   joint: Joint;
   because: string;
+  /** How sure it is, 0..1: the less sure of the two parts' roles. */
+  confidence: number;
 }
 
-interface Pattern {
-  part: RegExp;
-  /** What it usually goes on, best first. */
-  host: RegExp[];
-  kind: JointKind;
-  seam?: Seam;
-  motion?: Motion;
-  because: string;
+/** Of these, left and right are the halves of one thing although nobody says so. */
+const IN_HALVES: ReadonlySet<string> = new Set(['block', 'gearbox', 'differential', 'frame']);
+/** What lies between several of these touches them all: a wheel between two legs, a cross-member between the rails. */
+const SPANNED: ReadonlySet<string> = new Set(['frame-rail', 'yoke', 'fork', 'arm', 'wing-post']);
+/** What else does where a kit has no such thing. */
+const INSTEAD: Readonly<Record<string, string>> = { frame: 'frame-rail' };
+/** What carries a part is at least this share of its size. */
+const LEAST_CARRIER = 0.2;
+
+const THING: ReadonlyMap<string, Thing> = new Map(THINGS.map((thing) => [thing.id, thing]));
+
+interface Known {
+  part: Part;
+  role: Role;
+  thing: Thing;
 }
 
-const PATTERNS: readonly Pattern[] = [
-  {
-    part: /\b(tyre|tire)s?\b/i,
-    host: [/\b(rim|wheel)s?\b/i],
-    kind: 'tyre',
-    because: 'a tyre goes on its rim',
-  },
-  {
-    part: /\b(hub ?cap|trim ring|hub nut)s?\b/i,
-    host: [/\b(rim|wheel)s?\b/i],
-    kind: 'press',
-    because: 'hub caps press into the wheel',
-  },
-  {
-    part: /\b(bush|bushing|poly cap)s?\b/i,
-    host: [/\b(hub|back plate|rim|wheel)s?\b/i],
-    kind: 'sits-in',
-    because: 'a bushing sits in its hub',
-  },
-  {
-    part: /\b(rim|wheel)s?\b(?!.*\b(steering|arch|well)\b)/i,
-    host: [/\b(back plate|brake drum|brake disc|hub)s?\b/i, /\baxles?\b/i],
-    kind: 'press',
-    motion: 'turns',
-    because: 'wheels turn on their hubs',
-  },
-  {
-    part: /\b(back plate|brake drum|brake disc)s?\b/i,
-    host: [/\b(axle|upright|fork leg|arm)s?\b/i],
-    kind: 'cement',
-    because: 'brakes sit on the axle ends',
-  },
-  {
-    part: /\b(lens|glass|window|windscreen|windshield|screen pane)(es|s)?\b/i,
-    host: [/\b(lamp|bezel|screen frame|door)s?\b/i, /\b(body|cab|cowl|roof)\b/i],
-    kind: 'glass',
-    because: 'glass sits in its opening',
-  },
-  {
-    part: /\bsteering wheel\b/i,
-    host: [/\bcolumn\b/i],
-    kind: 'cement',
-    because: 'the wheel ends the column',
-  },
-  {
-    part: /\b(steering )?column\b/i,
-    host: [/\bdash(board)?\b/i, /\btub\b/i],
-    kind: 'cement',
-    because: 'the column hangs under the dash',
-  },
-  {
-    part: /\b(gauge|instrument)s?\b/i,
-    host: [/\bdash(board)?\b/i],
-    kind: 'sits-in',
-    because: 'instruments sit in the dash',
-  },
-  {
-    part: /\bdash(board)?\b/i,
-    host: [/\bcowl\b/i, /\btub\b/i, /\b(body|cab)\b/i],
-    kind: 'cement',
-    because: 'the dash is fixed under the cowl',
-  },
-  {
-    part: /\b(seat|bench)s?\b/i,
-    host: [/\btub\b/i, /\bfloor\b/i, /\bframe\b/i],
-    kind: 'cement',
-    because: 'seats stand in the tub',
-  },
-  {
-    part: /\bdoor (card|panel)s?\b/i,
-    host: [/\btub\b/i, /\bdoors?\b/i],
-    kind: 'cement',
-    because: 'door cards line the tub',
-  },
-  {
-    part: /\b(lever|pedal|handle|crank)s?\b/i,
-    host: [/\b(tub|door card|gearbox|floor)s?\b/i, /\b(body|frame)\b/i],
-    kind: 'cement',
-    because: 'levers stand in the floor',
-  },
-  {
-    part: /\b(hood|bonnet|boot lid|trunk lid|filler flap|door)s?\b/i,
-    host: [/\b(body|cab)\b/i, /\bcowl\b/i],
-    kind: 'hinge',
-    motion: 'swings',
-    seam: 'panel-line',
-    because: 'lids and doors swing on the body',
-  },
-  {
-    part: /\bhinges?\b/i,
-    host: [/\b(hood|bonnet|lid|door)s?\b/i, /\bbody\b/i],
-    kind: 'cement',
-    because: 'hinges are fixed to what swings',
-  },
-  {
-    part: /\b(head)s?\b(?!lamp|light)/i,
-    host: [/\b(block|cylinder)s?\b/i],
-    kind: 'cement',
-    because: 'heads bolt to the block',
-  },
-  {
-    part: /\b(rocker|valve|cam) ?(cover|box)(es|s)?\b/i,
-    host: [/\bheads?\b/i, /\bblock\b/i],
-    kind: 'cement',
-    because: 'covers close the heads',
-  },
-  {
-    part: /\bcylinders?\b/i,
-    host: [/\b(crankcase|block)\b/i],
-    kind: 'cement',
-    because: 'cylinders stand on the crankcase',
-  },
-  {
-    part: /\b(sump|oil pan)\b/i,
-    host: [/\bblock|crankcase\b/i],
-    kind: 'cement',
-    seam: 'panel-line',
-    because: 'the sump closes the block',
-  },
-  {
-    part: /\b(carburettor|carburetor|air cleaner|intake|blower)s?\b/i,
-    host: [/\b(intake|manifold)s?\b/i, /\b(block|cylinders?|head)\b/i],
-    kind: 'cement',
-    because: 'it feeds the engine',
-  },
-  {
-    part: /\bmanifolds?\b/i,
-    host: [/\bheads?\b/i, /\bblock\b/i],
-    kind: 'cement',
-    because: 'manifolds bolt to the heads',
-  },
-  {
-    part: /\b(gearbox|bell housing|clutch|timing cover|magneto|distributor|dynamo|generator|starter|oil filter|water pump|fuel pump|coil)s?\b/i,
-    host: [/\b(block|crankcase)\b/i],
-    kind: 'cement',
-    because: 'it hangs on the block',
-  },
-  {
-    part: /\b(fan|pulley|belt)s?\b/i,
-    host: [/\bwater pump\b/i, /\bblock\b/i],
-    kind: 'cement',
-    because: 'fan and pulleys sit on the front of the block',
-  },
-  {
-    part: /\b(silencer|muffler|tail ?pipe)s?\b/i,
-    host: [/\b(pipe|exhaust)s?\b/i, /\bframe\b/i],
-    kind: 'cement',
-    because: 'the silencer ends the pipe',
-  },
-  {
-    part: /\b(exhaust|downpipe|header|pipes?)s?\b/i,
-    host: [/\b(manifold|head|cylinder)s?\b/i, /\b(block|frame)\b/i],
-    kind: 'cement',
-    because: 'pipes begin at the head',
-  },
-  {
-    part: /\b(spring|shock|damper|bump stop)s?\b/i,
-    host: [/\b(swing arm|axle|arm)s?\b/i, /\b(frame|chassis)\b/i],
-    kind: 'cement',
-    because: 'springs sit between axle and frame',
-  },
-  {
-    part: /\b(propeller|drive) shaft\b/i,
-    host: [/\b(rear )?axle\b/i, /\bgearbox\b/i],
-    kind: 'cement',
-    because: 'the shaft runs to the axle',
-  },
-  {
-    part: /\b(swing arm)\b/i,
-    host: [/\bframe\b/i],
-    kind: 'press',
-    motion: 'swings',
-    because: 'the arm swings in the frame',
-  },
-  {
-    part: /\b(axle|cross-member|splice|rail|outrigger|body mount)s?\b/i,
-    host: [/\b(frame|chassis|rails?)\b/i],
-    kind: 'cement',
-    because: 'it belongs to the frame',
-  },
-  {
-    part: /\b(lamp rim|bezel|lamp ring)s?\b/i,
-    host: [/\b(headlamp|lamp)s?\b/i, /\b(body|wing|cab)s?\b/i],
-    kind: 'press',
-    because: 'the rim closes the lamp',
-  },
-  {
-    part: /\b(headlamp|tail lamp|indicator|lamp|horn|bell)s?\b/i,
-    host: [/\b(wing|grille|fork|yoke|bumper)s?\b/i, /\b(body|cab|frame)\b/i],
-    kind: 'cement',
-    because: 'lamps are set into the body',
-  },
-  {
-    part: /\b(bumper|over-?rider|grille|badge|spear|mascot|wiper|mirror|aerial|plate|number plate|gutter|moulding|trim)s?\b/i,
-    host: [/\b(bumper)s?\b/i, /\b(body|cab)\b/i, /\b(door|frame)s?\b/i],
-    kind: 'cement',
-    because: 'trim goes on the finished body',
-  },
-  {
-    part: /\b(wing|fender|valance|cowl|splash|inner arch|running board|step)s?\b/i,
-    host: [/\b(body|cab)\b/i, /\b(frame|chassis)\b/i],
-    kind: 'cement',
-    because: 'it is part of the body',
-  },
-  { part: /\bstraps?\b/i, host: [/\btanks?\b/i], kind: 'cement', because: 'straps hold the tank' },
-  {
-    part: /\b(tank|battery box|radiator|stack|fifth wheel|mudguard|mud flap|guard)s?\b/i,
-    host: [/\b(frame|chassis|rails?)\b/i, /\bbody\b/i],
-    kind: 'cement',
-    because: 'it hangs on the frame',
-  },
-  {
-    part: /\b(deck|plank|post|railing|step)s?\b/i,
-    host: [/\bdeck\b/i, /\b(frame|rails?)\b/i],
-    kind: 'cement',
-    because: 'it is built onto the deck',
-  },
-  {
-    part: /\bblock|crankcase\b/i,
-    host: [/\b(frame|chassis|cradle)\b/i],
-    kind: 'sits-in',
-    because: 'the engine sits in the frame',
-  },
-  {
-    part: /\b(tub|floor)\b/i,
-    host: [/\b(chassis|frame|floor pan)\b/i],
-    kind: 'cement',
-    because: 'the tub stands on the chassis',
-  },
-  {
-    part: /\b(body|cab)\b/i,
-    host: [/\b(chassis|frame|floor pan)\b/i],
-    kind: 'cement',
-    because: 'the body goes over the chassis',
-  },
-];
-
-const HALVES = /,?\s*\b(left|right|upper|lower|front|rear|inner|outer)( half)?\b/i;
-
-/** Suggests a joint for every part that has none, from the names: halves that meet in a seam, parts that go on a
- *  usual host, and otherwise the largest part of the same frame. Parts without any match are left alone. */
+/** Suggests joints from what the parts are: halves that meet in a seam, and every part onto what carries it, of its own
+ *  side and end. A part may have several; parts of which nothing is known, and joints that are there, are left alone. */
 export function suggestJoints({ parts, joints }: Pick<Kit, 'parts' | 'joints'>): JointSuggestion[] {
-  const joined = new Set(joints.flatMap(({ a, b }) => [a, b]));
+  const roles = suggestRoles(parts);
+  const known = parts
+    .flatMap((part, at): Known[] => {
+      const role = roles[at]!;
+      const thing = role.thing === null ? undefined : THING.get(role.thing);
+      return thing && isSure(role) ? [{ part, role, thing }] : [];
+    })
+    // Whatever order a list is in, it suggests the same.
+    .sort((p, q) => (p.part.id < q.part.id ? -1 : 1));
+  const pairs = new Set(joints.flatMap(({ a, b }) => [`${a} ${b}`, `${b} ${a}`]));
+  const isLinked = linkedBy(joints);
   const suggestions: JointSuggestion[] = [];
-  const add = (part: Part, host: Part, because: string, change: Partial<Joint>) => {
+  const add = (one: Known, other: Known, because: string, change: Partial<Joint>) => {
+    if (pairs.has(`${one.part.id} ${other.part.id}`)) return;
+    pairs.add(`${one.part.id} ${other.part.id}`).add(`${other.part.id} ${one.part.id}`);
     suggestions.push({
-      joint: plainJoint(`${part.id}~${host.id}`, part.id, host.id, change),
+      joint: plainJoint(`${one.part.id}~${other.part.id}`, one.part.id, other.part.id, change),
       because,
+      confidence: Math.min(one.role.confidence, other.role.confidence),
     });
-    joined.add(part.id);
   };
-  for (const part of parts) {
-    if (joined.has(part.id)) continue;
-    const twin = parts.find((other) => other.id !== part.id && areHalves(part, other));
-    if (twin && !suggestions.some(({ joint }) => joint.a === twin.id && joint.b === part.id)) {
-      add(part, twin, 'two halves of one thing', { seam: 'vanish' });
-      continue;
-    }
-    const pattern = PATTERNS.find(({ part: names }) => names.test(part.name));
-    const host = pattern && hostOf(part, parts, pattern.host);
-    if (pattern && host) {
-      const { kind, seam = 'hidden', motion = 'none', because } = pattern;
-      add(part, host, because, { kind, seam, motion });
+  /** Halves that hang on the other: it is carried with that. */
+  const carried = new Set<string>();
+  known.forEach((one, at) => {
+    const twin = known.find((other, later) => later > at && areHalves(one, other));
+    if (!twin || carried.has(one.part.id)) return;
+    add(one, twin, 'two halves of one thing', { seam: 'vanish' });
+    carried.add(twin.part.id);
+  });
+  const isSettled = settledBy(joints, known);
+  for (const one of known) {
+    if (carried.has(one.part.id)) continue;
+    if (isSettled(one)) continue;
+    for (const carriers of one.thing.on) {
+      const hosts = hostsOf(one, known, carriers).filter(({ part }) => !isLinked(one.part.id, part.id));
+      if (hosts.some(({ part }) => pairs.has(`${one.part.id} ${part.id}`))) continue;
+      const { kind, seam, motion, because } = one.thing;
+      for (const host of hosts) add(one, host, because, { kind, seam, motion });
     }
   }
   return suggestions;
 }
 
-function areHalves(part: Part, other: Part): boolean {
-  if (
-    !/\b(half|halves)\b/i.test(`${part.name} ${other.name}`) &&
-    !/\b(block|tank|crankcase|frame|pipe)\b/i.test(part.name)
-  )
-    return false;
-  const [own, theirs] = [HALVES.exec(part.name), HALVES.exec(other.name)];
-  if (!own || !theirs || own[0].toLowerCase() === theirs[0].toLowerCase()) return false;
-  return part.name.replace(HALVES, '') === other.name.replace(HALVES, '');
+/** Whether the builder has said already what carries a part: it has as many joints as such parts have, apart from those
+ *  with parts that rest on it. */
+function settledBy(joints: Kit['joints'], known: readonly Known[]): (one: Known) => boolean {
+  const things = new Map(known.map(({ part, thing }) => [part.id, thing] as const));
+  const restsOn = (part: string, other: string): boolean => {
+    const carriers = things.get(part)?.on.flat() ?? [];
+    return carriers.some((carrier) => carrier.split('@')[0] === things.get(other)?.id);
+  };
+  return ({ part: { id }, thing: { on } }) => {
+    const carrying = joints.filter(
+      ({ a, b }) => (a === id && !restsOn(b, id)) || (b === id && !restsOn(a, id)),
+    );
+    return carrying.length > 0 && carrying.length >= on.length;
+  };
 }
 
-function hostOf(part: Part, parts: readonly Part[], hosts: readonly RegExp[]): Part | undefined {
-  for (const pattern of hosts) {
-    const found = parts
-      .filter(
-        (other) => other.id !== part.id && pattern.test(other.name) && areaOf(other) >= 0.5 * areaOf(part),
-      )
-      .sort(
-        (p, q) => sameFrame(q, part) - sameFrame(p, part) || areaOf(q) - areaOf(p) || (p.id < q.id ? -1 : 1),
-      );
-    if (found[0]) return found[0];
+/** Whether two parts hang together by a third, as a rim by its bushing on the hub. */
+function linkedBy(joints: Kit['joints']): (one: string, other: string) => boolean {
+  const near = new Map<string, Set<string>>();
+  for (const { a, b } of joints) {
+    near.set(a, (near.get(a) ?? new Set()).add(b));
+    near.set(b, (near.get(b) ?? new Set()).add(a));
   }
-  return undefined;
+  return (one, other) => [...(near.get(one) ?? [])].some((between) => near.get(other)?.has(between));
 }
 
-const sameFrame = (part: Part, other: Part) => Number(part.frame === other.frame);
+/** The parts that carry one: of the first thing that the kit has, of the same side and end. Where a part stands for
+ *  several, such as four tyres, all that they go on; none where it cannot be told which. */
+function hostsOf(one: Known, known: readonly Known[], carriers: readonly string[]): Known[] {
+  const wanted = carriers.flatMap((carrier) => [carrier, ...(INSTEAD[carrier] ? [INSTEAD[carrier]] : [])]);
+  for (const carrier of wanted) {
+    const [id, place] = carrier.split('@');
+    const isLevel = place === 'lower' || place === 'upper';
+    const able = known.filter(
+      (other) =>
+        other.part.id !== one.part.id &&
+        other.thing.id === id &&
+        agrees(one.role.side, other.role.side) &&
+        agrees(isLevel ? one.role.end : (place ?? one.role.end), other.role.end) &&
+        (!isLevel || other.role.level === place) &&
+        areaOf(other.part) >= LEAST_CARRIER * areaOf(one.part),
+    );
+    if (able.length === 0) continue;
+    return chosen(one, able);
+  }
+  return [];
+}
+
+const agrees = (one: string | null, other: string | null): boolean =>
+  one === null || other === null || one === other;
+
+function chosen(one: Known, able: readonly Known[]): Known[] {
+  const score = ({ part, role }: Known): number =>
+    (role.side !== null && role.side === one.role.side ? 8 : 0) +
+    (role.end !== null && role.end === one.role.end ? 8 : 0) +
+    (role.level !== null && role.level === one.role.level ? 4 : 0) +
+    (part.frame === one.part.frame ? 2 : 0) +
+    (part.count === one.part.count ? 1 : 0);
+  const best = Math.max(...able.map(score));
+  const first = able.filter((other) => score(other) === best);
+  if (able.length === 1 || SPANNED.has(able[0]!.thing.id)) return [...able];
+  // Halves of one thing: the first stands for both.
+  if (first.length === 1 || first.every((other) => areHalves(first[0]!, other) || other === first[0]!))
+    return [first[0]!];
+  const pieces = able.reduce((sum, { part }) => sum + part.count, 0);
+  if (one.part.count > 1 && one.part.count >= pieces) return [...able];
+  // Of several alike, the largest only where it clearly is the main one.
+  const bySize = [...first].sort((p, q) => areaOf(q.part) - areaOf(p.part));
+  return areaOf(bySize[0]!.part) >= 2 * areaOf(bySize[1]!.part) ? [bySize[0]!] : [];
+}
+
+/** Whether two parts are the halves of one thing: alike but for the side, and said to be halves or usually so. */
+function areHalves(one: Known, other: Known): boolean {
+  if (one === other || one.thing !== other.thing || one.role.stem !== other.role.stem) return false;
+  const opposed =
+    (one.role.side !== null && other.role.side !== null && one.role.side !== other.role.side) ||
+    (one.role.level !== null && other.role.level !== null && one.role.level !== other.role.level) ||
+    (one.role.half && other.role.half && one.role.end !== other.role.end);
+  return opposed && ((one.role.half && other.role.half) || IN_HALVES.has(one.thing.id));
+}

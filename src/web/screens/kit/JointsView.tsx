@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { KIT_ITEMS } from '../../../api/index.ts';
 import { useRecordForm } from '../../components/form/useRecordForm.ts';
 import {
+  counted,
   JOINT_KINDS,
   jointName,
   jointRecord,
@@ -102,9 +103,7 @@ export function JointsView({ build, kit, proposals }: KitViewProps) {
         )}
         {suggestions.length > 0 && (
           <div className="panel">
-            <h3>
-              {suggestions.length} {suggestions.length === 1 ? 'part has' : 'parts have'} no joint yet
-            </h3>
+            <h3>{counted(suggestions.length, 'joint')} suggested</h3>
             {suggestions.slice(0, 4).map(({ joint: { id, a, b, kind }, because }) => (
               <p key={id} className="small">
                 {labelled(parts.get(a)!)} to {labelled(parts.get(b)!)}{' '}
@@ -133,7 +132,7 @@ export function JointsView({ build, kit, proposals }: KitViewProps) {
           </div>
         )}
         {kit.parts.length === 0 ? (
-          <p className="panel">List the parts first; joints are suggested from their names.</p>
+          <p className="panel">List the parts first; joints are suggested from what they are.</p>
         ) : shape === 'map' && proposal ? (
           <JointMap
             kit={kit}
