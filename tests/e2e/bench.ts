@@ -81,6 +81,9 @@ export const shows = (page: Page, pattern: RegExp, timeout = PATIENCE): Promise<
 export const textOf = (page: Page, selector: string): Promise<string> =>
   page.$eval(selector, (element) => (element as HTMLElement).innerText);
 
+/** After so long a click was not heard. */
+const UNHEARD_MS = 1000;
+
 /** Clicks the button, link, radio or option with a given accessible name. A screen that is drawn anew between finding
  *  and clicking is looked at again, and a click that something else took is made again, as a builder would. */
 export async function press(page: Page, role: string, name: string): Promise<void> {
@@ -94,8 +97,17 @@ export async function press(page: Page, role: string, name: string): Promise<voi
         element.addEventListener('click', note, { once: true, capture: true });
       });
       await target!.click();
+      // The page may hear of the click a moment after it was made: pressing twice would undo it.
       const isTaken = await target!
-        .evaluate((element) => (window as unknown as { pressed?: Element }).pressed === element)
+        .evaluate(
+          (element, ms) =>
+            new Promise<boolean>((resolve) => {
+              const isHeard = () => (window as unknown as { pressed?: Element }).pressed === element;
+              if (isHeard()) resolve(true);
+              else setTimeout(() => resolve(isHeard()), ms);
+            }),
+          UNHEARD_MS,
+        )
         // It led to another page.
         .catch(() => true);
       if (isTaken || tries === 3) return;

@@ -77,7 +77,7 @@ describe('the builder’s own bench, from nothing', () => {
     await press(page, 'button', 'Put the parts in this tray');
     await shows(page, /Line 2 was kept in the box above/);
     await shows(page, /3 pieces, 100 cm²/);
-    await shows(page, /3 parts in 1 tray/);
+    await shows(page, /3 parts, 3 without a finish/);
     await saved(page);
     expect(await page.$eval('textarea', (element) => element.value)).toBe('no number here');
   });

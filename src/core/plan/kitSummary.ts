@@ -50,7 +50,7 @@ export interface KitSummary {
   needless: { workId: string; trayId: string; name: string; reason: string }[];
   /** What the version needs and nobody has yet. */
   wants: { name: string; leadDays: number; have: boolean }[];
-  /** Parts of the version that nobody gave a finish, and that do not come with theirs. */
+  /** Pieces of the version that nobody gave a finish, and that do not come with theirs. */
   unfinished: number;
   /** Parts of each sub-assembly that end up with paint on them, as far as is known. */
   toPaint: Record<string, number>;
@@ -97,7 +97,9 @@ export function summariseKit(
     fits: kitFits(build),
     needless: needless(build),
     wants: wantsOf(kit),
-    unfinished: kit.parts.filter((part) => version.used.has(part.id) && wantsFinish(part)).length,
+    unfinished: kit.parts
+      .filter((part) => version.used.has(part.id) && wantsFinish(part))
+      .reduce((sum, { count }) => sum + count, 0),
     toPaint: Object.fromEntries(
       trays.map((tray) => [tray.id, build.partsIn(tray).filter((part) => isPainted(build, part)).length]),
     ),

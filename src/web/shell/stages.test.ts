@@ -77,7 +77,7 @@ describe('the state of the kit stage', () => {
     const unfinished = [...parts, plainPart('A2'), plainPart('A3', { plated: true })];
     const clear = plainPart('G1', { material: 'clear' });
     expect(kitState(build({ parts: [...unfinished, clear] }, [tray([])]))).toEqual({
-      text: '6 parts, 1 part without a finish',
+      text: '6 parts, 1 without a finish',
       done: false,
     });
   });

@@ -17,7 +17,7 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
     openConflicts > 0 ? counted(openConflicts, 'open conflict') : '',
     openChoices.length > 0 ? counted(openChoices.length, 'choice') + ' open' : '',
     // What is divided without finishes is divided by nothing.
-    unfinished > 0 ? `${counted(unfinished, 'part')} without a finish` : '',
+    unfinished > 0 ? `${unfinished} without a finish` : '',
   ].filter(Boolean);
   const coloured = build.trays.flatMap((tray) => {
     const layer = targetLayer(tray.layers);
