@@ -19,41 +19,28 @@ export interface ReadName {
   stem: string;
 }
 
-const SIDES: Readonly<Record<string, Side>> = {
-  left: 'left',
-  lh: 'left',
-  l: 'left',
-  port: 'left',
-  nearside: 'left',
-  ns: 'left',
-  right: 'right',
-  rh: 'right',
-  r: 'right',
-  starboard: 'right',
-  offside: 'right',
-  os: 'right',
-};
-const ENDS: Readonly<Record<string, End>> = {
-  front: 'front',
-  fr: 'front',
-  fwd: 'front',
-  forward: 'front',
-  fore: 'front',
-  rear: 'rear',
-  rr: 'rear',
-  back: 'rear',
-  aft: 'rear',
-};
-const LEVELS: Readonly<Record<string, Level>> = {
-  upper: 'upper',
-  top: 'upper',
-  lower: 'lower',
-  bottom: 'lower',
-  inner: 'inner',
-  inside: 'inner',
-  outer: 'outer',
-  outside: 'outer',
-};
+/** What each word means; a map, since a part may be called “constructor”. */
+const meanings = <T extends string>(words: Readonly<Record<T, string>>): ReadonlyMap<string, T> =>
+  new Map(
+    (Object.entries(words) as [T, string][]).flatMap(([meaning, each]) =>
+      each.split(' ').map((word) => [word, meaning] as const),
+    ),
+  );
+
+const SIDES = meanings<Side>({
+  left: 'left lh l port nearside ns',
+  right: 'right rh r starboard offside os',
+});
+const ENDS = meanings<End>({
+  front: 'front fr fwd forward fore',
+  rear: 'rear rr back aft',
+});
+const LEVELS = meanings<Level>({
+  upper: 'upper top',
+  lower: 'lower bottom',
+  inner: 'inner inside',
+  outer: 'outer outside',
+});
 const HALF = new Set(['half', 'halve']);
 /** Says nothing of what a part is. */
 const NEUTRAL = new Set(
@@ -68,13 +55,13 @@ const BY_NAME: ReadonlyMap<string, Thing> = new Map(
 );
 const LONGEST = 4;
 
-const isSpecial = (word: string): boolean =>
-  word in SIDES ||
-  word in ENDS ||
-  word in LEVELS ||
-  HALF.has(word) ||
-  NEUTRAL.has(word) ||
-  /^\d+[a-z]?$/.test(word);
+/** Says where, or which of several, or nothing; not what it is. */
+const isPlace = (word: string): boolean =>
+  SIDES.has(word) || ENDS.has(word) || LEVELS.has(word) || HALF.has(word) || /^\d+$/.test(word);
+const isSpecial = (word: string): boolean => isPlace(word) || NEUTRAL.has(word) || /^\d+[a-z]$/.test(word);
+
+/** The mirror with a rear view hangs in front. */
+const isAtItsEnd = ({ id }: Thing): boolean => id !== 'inside-mirror';
 
 interface Match {
   thing: Thing;
@@ -113,18 +100,13 @@ export function readName(name: string): ReadName {
     .map((words) => ({ words, match: lastThing(words) }))
     .filter(({ match }) => match !== undefined)
     .sort((p, q) => q.match!.to - q.match!.from - (p.match!.to - p.match!.from))[0];
-  const consumed = new Set(found ? found.words.slice(found.match!.from, found.match!.to) : []);
-  const place = <T>(words: Readonly<Record<string, T>>): T | null => {
-    for (const word of all) {
-      // "Back plate" and "rear-view mirror" are not at the back.
-      if (
-        consumed.has(word) &&
-        !(word in { front: 0, rear: 0 } && found!.match!.thing.id !== 'inside-mirror')
-      )
-        continue;
-      if (word in words) return words[word]!;
-    }
-    return null;
+  const own = found ? found.words.slice(found.match!.from, found.match!.to) : [];
+  const place = <T>(meaning: ReadonlyMap<string, T>): T | null => {
+    // Of the words of its own name only "front" and "rear" say where it is: a back plate is not at the back.
+    const said = all.filter(
+      (word) => !own.includes(word) || (/^(front|rear)$/.test(word) && isAtItsEnd(found!.match!.thing)),
+    );
+    return said.map((word) => meaning.get(word)).find((each) => each !== undefined) ?? null;
   };
   const more = found
     ? found.words.filter((word, at) => (at < found.match!.from || at >= found.match!.to) && !isSpecial(word))
@@ -137,11 +119,6 @@ export function readName(name: string): ReadName {
     end: place(ENDS),
     level: place(LEVELS),
     half: all.some((word) => HALF.has(word)),
-    stem: all
-      .filter(
-        (word) =>
-          !(word in SIDES) && !(word in ENDS) && !(word in LEVELS) && !HALF.has(word) && !/^\d+$/.test(word),
-      )
-      .join(' '),
+    stem: all.filter((word) => !isPlace(word)).join(' '),
   };
 }

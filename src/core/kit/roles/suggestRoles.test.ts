@@ -66,6 +66,11 @@ describe('roles from names', () => {
     expect(roleOf('Wheel puller')).toMatchObject({ thing: null, confidence: 0 });
   });
 
+  it('take any word for a word', () => {
+    for (const name of ['Constructor plate', 'toString', '__proto__', '', '  ', '9', ',', 'Ünder-Böden 漢字'])
+      expect(roleOf(name), name).toMatchObject({ side: null, end: null, level: null });
+  });
+
   it('say not known rather than guess, and go by material and frame where these tell', () => {
     expect(roleOf('Gizmo')).toMatchObject({ thing: null, system: null, confidence: 0 });
     const [pane] = suggestRoles([plainPart('G1', { name: 'Gizmo', material: 'clear' })]);

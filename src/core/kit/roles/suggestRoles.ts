@@ -21,7 +21,6 @@ export interface Role {
   because: string;
 }
 
-const SURE = 0.95;
 const BY_MATERIAL = 0.7;
 const BY_FRAME = 0.5;
 /** So many of the known parts of a frame must belong to one system for it to speak for the others. */
@@ -92,4 +91,4 @@ function guessed(
 }
 
 /** A role that is taken as known. */
-export const isSure = ({ confidence }: Role): boolean => confidence >= BY_MATERIAL && confidence <= SURE;
+export const isSure = ({ confidence }: Role): boolean => confidence >= BY_MATERIAL;

@@ -5,7 +5,7 @@ import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { matchMediaStandIn } from '../../../../tests/matchMedia.ts';
 import { KIT_ITEMS } from '../../../api/index.ts';
 import { placeRecord } from '../../../core/kit/index.ts';
-import { useRecordForm } from './useRecordForm.ts';
+import { useRecordForm } from './useRecordForm.tsx';
 
 describe('a form over a record', () => {
   beforeAll(() => {
@@ -35,7 +35,7 @@ describe('a form over a record', () => {
         <NumberInput label="Size" {...number('sizeMm')} />
         <Select label="Kind" data={['hole', 'slot']} {...pick('kind')} />
         <button type="submit">Add</button>
-        {problem && <p role="alert">{problem}</p>}
+        {problem}
       </form>
     );
   }
@@ -96,6 +96,49 @@ describe('a form over a record', () => {
     await add();
     expect(screen.getByRole('alert').textContent).toBe('The kit has no such part.');
     expect([field('Name').value, field('Size').value]).toEqual(['mirror hole', '1.2']);
+  });
+
+  it('sends once what is submitted twice, and is empty again before the server has answered', async () => {
+    let answer: () => void = () => undefined;
+    onAdd.mockReturnValue(new Promise<void>((resolve) => (answer = resolve)));
+    show();
+    type('Name', 'mirror hole');
+    type('Size', '1.2');
+    await add();
+    expect(field('Name').value).toBe('');
+    type('Name', 'mirror hole');
+    type('Size', '1.2');
+    await add();
+    expect(onAdd).toHaveBeenCalledTimes(1);
+    await act(() => {
+      answer();
+      return Promise.resolve();
+    });
+    await add();
+    expect(onAdd).toHaveBeenCalledTimes(2);
+  });
+
+  it('keeps what was typed since, where what was sent is refused late', async () => {
+    let refuse: (error: Error) => void = () => undefined;
+    onAdd.mockReturnValue(new Promise<void>((_, reject) => (refuse = reject)));
+    show();
+    type('Name', 'mirror hole');
+    type('Size', '1.2');
+    await add();
+    type('Name', 'aerial hole');
+    await act(() => {
+      refuse(new Error('The kit has no such part.'));
+      return Promise.resolve();
+    });
+    expect(screen.getByRole('alert').textContent).toBe('The kit has no such part.');
+    expect(field('Name').value).toBe('aerial hole');
+  });
+
+  it('takes the keyboard to the first input that is wrong', async () => {
+    show();
+    type('Size', '1.2');
+    await add();
+    expect(document.activeElement).toBe(field('Name'));
   });
 
   it('asks its own questions of what the schema lets through', async () => {

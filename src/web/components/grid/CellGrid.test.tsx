@@ -157,4 +157,14 @@ describe('a grid of cells', () => {
     rerender(grid(rowsOf(4)));
     expect(document.activeElement).toBe(cell(3, 0));
   });
+
+  it('keeps what is being typed with its row while another comes in above', () => {
+    const { rerender } = render(grid(rowsOf(3)));
+    tap(cell(1, 0));
+    type('Hub');
+    rerender(grid([{ id: 'new', name: 'Above', kind: '', done: false }, ...rowsOf(3)]));
+    expect(field()!.value).toBe('Hub');
+    key('Enter');
+    expect(onEdit.mock.calls).toEqual([[expect.objectContaining({ id: 'r1' }), 'name', 'Hub']]);
+  });
 });

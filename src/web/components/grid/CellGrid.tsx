@@ -32,13 +32,15 @@ export function CellGrid<R extends { id: string }>({
   onEdit,
   onMark,
 }: CellGridProps<R>) {
-  const [at, setAt] = useState<Cell>({ row: 0, column: 0 });
+  const [at, setAt] = useState<Cell & { id?: string }>({ row: 0, column: 0 });
   const [editing, setEditing] = useState<{ typed: boolean } | null>(null);
   const [widths, setWidths] = useState<Record<string, number>>({});
   const frame = useRef<HTMLDivElement>(null);
   /** Whether the keyboard is in the grid: a row that is only drawn anew must not take the focus from elsewhere. */
   const held = useRef(false);
-  const active: Cell = { row: Math.min(at.row, rows.length - 1), column: at.column };
+  // By its row, so that what is typed stays with it while others come and go above.
+  const known = at.id === undefined ? -1 : rows.findIndex(({ id }) => id === at.id);
+  const active: Cell = { row: known >= 0 ? known : Math.min(at.row, rows.length - 1), column: at.column };
   // The virtual list keeps its own state; the compiler of React leaves such components alone.
   // eslint-disable-next-line react-hooks/incompatible-library
   const list = useVirtualizer({
@@ -65,7 +67,7 @@ export function CellGrid<R extends { id: string }>({
     held.current = true;
     setEditing(null);
     if (to.row !== active.row) list.scrollToIndex(to.row);
-    setAt(to);
+    setAt({ ...to, id: rows[to.row]?.id });
     // Below the last row there may be another as soon as what was typed is kept.
     onMark(rows[to.row] ?? rows[active.row]!);
   };

@@ -2,7 +2,7 @@ import { Button, NumberInput, TextInput } from '@mantine/core';
 import { useNavigate } from 'react-router';
 import { buildInput } from '../../../api/index.ts';
 import { buildFields, type BuildInput } from '../../../core/kit/index.ts';
-import { useRecordForm } from '../../components/form/useRecordForm.ts';
+import { useRecordForm } from '../../components/form/useRecordForm.tsx';
 import { addBuild } from '../../data/bench.ts';
 
 /** Names a build and opens its Kit stage. */
@@ -39,11 +39,7 @@ export function NewBuild({ first = false, onDone }: { first?: boolean; onDone: (
         {first ? 'Name your first build' : 'Add the build'}
       </Button>
       {!first && <Button onClick={onDone}>Cancel</Button>}
-      {problem && (
-        <p role="alert" style={{ width: '100%' }}>
-          {problem}
-        </p>
-      )}
+      {problem}
     </form>
   );
 }

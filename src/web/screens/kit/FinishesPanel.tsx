@@ -1,6 +1,6 @@
 import { Button, Select, TextInput } from '@mantine/core';
 import { KIT_ITEMS, type CodeRecord } from '../../../api/index.ts';
-import { useRecordForm } from '../../components/form/useRecordForm.ts';
+import { useRecordForm } from '../../components/form/useRecordForm.tsx';
 import { finishRecord, LOOKS, type Kit } from '../../../core/kit/index.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
@@ -82,11 +82,7 @@ function NewFinish({ buildId, kit, codes }: { buildId: string; kit: Kit; codes: 
       <Button type="submit" fullWidth>
         Add the finish
       </Button>
-      {problem && (
-        <p role="alert" className="wide">
-          {problem}
-        </p>
-      )}
+      {problem}
     </form>
   );
 }

@@ -1,5 +1,5 @@
 import { KIT_ITEMS } from '../../../api/index.ts';
-import { useRecordForm } from '../../components/form/useRecordForm.ts';
+import { useRecordForm } from '../../components/form/useRecordForm.tsx';
 import { numberLimits } from '../../components/limits.ts';
 import { figure } from '../../../core/figures.ts';
 import { Button, Checkbox, NumberInput, Select, Table, TextInput } from '@mantine/core';
@@ -169,7 +169,7 @@ function NewFit({
       <Button type="submit" style={{ alignSelf: 'end', padding: '3px 10px' }}>
         Write it down
       </Button>
-      {problem && <p role="alert">{problem}</p>}
+      {problem}
     </form>
   );
 }

@@ -1,7 +1,7 @@
 import { Button, Select, Table, TextInput, UnstyledButton } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { KIT_ITEMS } from '../../../api/index.ts';
-import { useRecordForm } from '../../components/form/useRecordForm.ts';
+import { useRecordForm } from '../../components/form/useRecordForm.tsx';
 import {
   counted,
   JOINT_KINDS,

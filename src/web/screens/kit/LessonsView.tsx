@@ -1,7 +1,7 @@
 import { Button, Select, Textarea, TextInput, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
 import { STOCK_ITEMS } from '../../../api/index.ts';
-import { useRecordForm } from '../../components/form/useRecordForm.ts';
+import { useRecordForm } from '../../components/form/useRecordForm.tsx';
 import { lessonsFor, MATERIALS, type Lesson, lessonRecord } from '../../../core/kit/index.ts';
 import { TASK_LABELS, taskLabel } from '../../../core/plan/index.ts';
 import { useBench } from '../../data/bench.ts';
@@ -142,11 +142,7 @@ function NewLesson({ kit, start }: { kit: string; start: Pick<Lesson, 'text' | '
       <Button type="submit" fullWidth>
         Keep the lesson
       </Button>
-      {problem && (
-        <p role="alert" className="wide">
-          {problem}
-        </p>
-      )}
+      {problem}
     </form>
   );
 }

@@ -1,5 +1,5 @@
 import { KIT_ITEMS } from '../../../api/index.ts';
-import { useRecordForm } from '../../components/form/useRecordForm.ts';
+import { useRecordForm } from '../../components/form/useRecordForm.tsx';
 import { bare } from '../../../core/figures.ts';
 import { Button, NumberInput, Select, Table, TextInput } from '@mantine/core';
 import { SpokenHead } from '../../components/SpokenHead.tsx';
@@ -151,7 +151,7 @@ function NewPlace({
       <Button type="submit" style={{ alignSelf: 'end', padding: '3px 10px' }}>
         Write the place down
       </Button>
-      {problem && <p role="alert">{problem}</p>}
+      {problem}
     </form>
   );
 }

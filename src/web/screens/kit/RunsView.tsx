@@ -1,5 +1,5 @@
 import { KIT_ITEMS } from '../../../api/index.ts';
-import { useRecordForm } from '../../components/form/useRecordForm.ts';
+import { useRecordForm } from '../../components/form/useRecordForm.tsx';
 import { numberLimits } from '../../components/limits.ts';
 import { bare, figure } from '../../../core/figures.ts';
 import { Button, NumberInput, Select, Table, TextInput } from '@mantine/core';
@@ -245,7 +245,7 @@ function NewRun({
       <Button type="submit" style={{ alignSelf: 'end', padding: '3px 10px' }}>
         Add it
       </Button>
-      {problem && <p role="alert">{problem}</p>}
+      {problem}
     </form>
   );
 }

@@ -2,7 +2,7 @@ import { Button, MultiSelect, Radio, Select, TextInput, UnstyledButton } from '@
 import { IconCheck, IconClock, IconHandStop } from '@tabler/icons-react';
 import { useState } from 'react';
 import { KIT_ITEMS } from '../../../api/index.ts';
-import { useRecordForm } from '../../components/form/useRecordForm.ts';
+import { useRecordForm } from '../../components/form/useRecordForm.tsx';
 import { textLimits } from '../../components/limits.ts';
 import {
   resolveVersion,
@@ -347,11 +347,7 @@ function NewWork({
       <Button type="submit" fullWidth>
         List it
       </Button>
-      {problem && (
-        <p role="alert" className="wide">
-          {problem}
-        </p>
-      )}
+      {problem}
     </form>
   );
 }

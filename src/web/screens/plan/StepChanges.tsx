@@ -1,7 +1,7 @@
 import { Button, NumberInput, TextInput, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
 import { KIT_ITEMS } from '../../../api/index.ts';
-import { useRecordForm } from '../../components/form/useRecordForm.ts';
+import { useRecordForm } from '../../components/form/useRecordForm.tsx';
 import { ownStepRecord, type OwnStep } from '../../../core/kit/index.ts';
 import type { KitSummary, LongestSessions, PlanOperation, PlanView } from '../../../core/plan/index.ts';
 import { ClockField } from '../../components/ClockField.tsx';

@@ -1,6 +1,6 @@
 import { Button, NativeSelect, TextInput, UnstyledButton } from '@mantine/core';
 import { KIT_ITEMS } from '../../../api/index.ts';
-import { useRecordForm } from '../../components/form/useRecordForm.ts';
+import { useRecordForm } from '../../components/form/useRecordForm.tsx';
 import { REPAIR_IDS, mishapRecord, type Mishap } from '../../../core/kit/index.ts';
 import { REPAIRS, type PlanOperation, type PlanView } from '../../../core/plan/index.ts';
 import { tickStep } from '../../data/bench.ts';

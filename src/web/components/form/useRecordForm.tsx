@@ -1,5 +1,6 @@
 import { useForm, type FormErrors } from '@mantine/form';
 import { yupResolver } from 'mantine-form-yup-resolver';
+import { useRef } from 'react';
 import type { AnyObjectSchema, ObjectSchema } from 'yup';
 import type { Field, Fields, ValueOf } from '../../../core/kit/index.ts';
 import { numberLimits, textLimits } from '../limits.ts';
@@ -71,9 +72,36 @@ export function useRecordForm<F extends Fields>(
     },
   });
   const input = (key: keyof F & string) => form.getInputProps(key as never) as InputProps;
+  /** What is on its way to the server: asked for once more meanwhile, it is not sent again. */
+  const sent = useRef<string>(undefined);
+  const send = async (
+    draft: Draft<F>,
+    act: (value: ValueOf<F>) => unknown,
+    clears: readonly (keyof F & string)[],
+  ) => {
+    const mine = JSON.stringify(draft);
+    if (sent.current === mine) return;
+    sent.current = mine;
+    try {
+      const answer = act(valueOf(draft));
+      // At once, since a server that is away answers only when it is back.
+      form.setValues(
+        Object.fromEntries(clears.map((key) => [key, initialValues[key as never]])) as unknown as Draft<F>,
+      );
+      const cleared = JSON.stringify(form.getValues());
+      await Promise.resolve(answer).catch((error: unknown) => {
+        // What has been typed since stays, too.
+        if (JSON.stringify(form.getValues()) === cleared) form.setValues(draft);
+        throw error;
+      });
+    } catch (error) {
+      form.setFieldError('', (error as Error).message);
+    } finally {
+      if (sent.current === mine) sent.current = undefined;
+    }
+  };
   return {
     values: form.values,
-    set: (change: Partial<Draft<F>>) => form.setValues(change),
     /** Properties of an input for text. */
     text: (key: keyof F & string) => ({ ...input(key), ...textLimits(fields[key] as Field<string>) }),
     number: (key: keyof F & string, perUnit?: number) => ({
@@ -83,22 +111,18 @@ export function useRecordForm<F extends Fields>(
     /** Of a list to pick from. */
     pick: (key: keyof F & string) => input(key),
     /** What is wrong with the whole, and at no input. */
-    problem: form.errors[''],
-    /** Hands over what the form says. Then the named inputs are empty again; where it is refused that is shown, and what
-     *  was typed stays. */
+    problem: form.errors[''] && (
+      <p role="alert" className="wide">
+        {form.errors['']}
+      </p>
+    ),
+    /** Hands over what the form says, and empties the named inputs. Where it is refused that is said, and what was typed
+     *  is back; where it is wrong the first input that is takes the keyboard. */
     submit: (act: (value: ValueOf<F>) => unknown, clears: readonly (keyof F & string)[] = []) =>
-      form.onSubmit(async (draft) => {
-        try {
-          await act(valueOf(draft));
-          form.setValues(
-            Object.fromEntries(
-              clears.map((key) => [key, initialValues[key as never]]),
-            ) as unknown as Draft<F>,
-          );
-        } catch (error) {
-          form.setFieldError('', (error as Error).message);
-        }
-      }),
+      form.onSubmit(
+        (draft) => void send(draft, act, clears),
+        (errors) => form.getInputNode(Object.keys(errors)[0] as never)?.focus(),
+      ),
   };
 }
 
