@@ -41,7 +41,9 @@ export function suggestJoints({ parts, joints }: Pick<Kit, 'parts' | 'joints'>):
     // Whatever order a list is in, it suggests the same.
     .sort((p, q) => (p.part.id < q.part.id ? -1 : 1));
   const pairs = new Set(joints.flatMap(({ a, b }) => [`${a} ${b}`, `${b} ${a}`]));
-  const isLinked = linkedBy(joints);
+  const near = neighbours(joints);
+  const byThing = new Map<string, Known[]>();
+  for (const one of known) byThing.set(one.thing.id, [...(byThing.get(one.thing.id) ?? []), one]);
   const suggestions: JointSuggestion[] = [];
   const add = (one: Known, other: Known, because: string, change: Partial<Joint>) => {
     if (pairs.has(`${one.part.id} ${other.part.id}`)) return;
@@ -54,18 +56,21 @@ export function suggestJoints({ parts, joints }: Pick<Kit, 'parts' | 'joints'>):
   };
   /** Halves that hang on the other: it is carried with that. */
   const carried = new Set<string>();
-  known.forEach((one, at) => {
-    const twin = known.find((other, later) => later > at && areHalves(one, other));
-    if (!twin || carried.has(one.part.id)) return;
+  for (const one of known) {
+    const twin = byThing
+      .get(one.thing.id)!
+      .find((other) => other.part.id > one.part.id && areHalves(one, other));
+    if (!twin || carried.has(one.part.id)) continue;
     add(one, twin, 'two halves of one thing', { seam: 'vanish' });
     carried.add(twin.part.id);
-  });
-  const isSettled = settledBy(joints, known);
+  }
+  const isSettled = settledBy(near, known);
   for (const one of known) {
-    if (carried.has(one.part.id)) continue;
-    if (isSettled(one)) continue;
+    if (carried.has(one.part.id) || isSettled(one)) continue;
     for (const carriers of one.thing.on) {
-      const hosts = hostsOf(one, known, carriers).filter(({ part }) => !isLinked(one.part.id, part.id));
+      const hosts = hostsOf(one, byThing, carriers).filter(
+        ({ part }) => !areLinked(near, one.part.id, part.id),
+      );
       if (hosts.some(({ part }) => pairs.has(`${one.part.id} ${part.id}`))) continue;
       const { kind, seam, motion, because } = one.thing;
       for (const host of hosts) add(one, host, because, { kind, seam, motion });
@@ -74,43 +79,50 @@ export function suggestJoints({ parts, joints }: Pick<Kit, 'parts' | 'joints'>):
   return suggestions;
 }
 
-/** Whether the builder has said already what carries a part: it has as many joints as such parts have, apart from those
- *  with parts that rest on it. */
-function settledBy(joints: Kit['joints'], known: readonly Known[]): (one: Known) => boolean {
-  const things = new Map(known.map(({ part, thing }) => [part.id, thing] as const));
-  const restsOn = (part: string, other: string): boolean => {
-    const carriers = things.get(part)?.on.flat() ?? [];
-    return carriers.some((carrier) => carrier.split('@')[0] === things.get(other)?.id);
-  };
-  return ({ part: { id }, thing: { on } }) => {
-    const carrying = joints.filter(
-      ({ a, b }) => (a === id && !restsOn(b, id)) || (b === id && !restsOn(a, id)),
-    );
-    return carrying.length > 0 && carrying.length >= on.length;
-  };
-}
+/** The parts that each part is joined to. */
+type Neighbours = ReadonlyMap<string, ReadonlySet<string>>;
 
-/** Whether two parts hang together by a third, as a rim by its bushing on the hub. */
-function linkedBy(joints: Kit['joints']): (one: string, other: string) => boolean {
+function neighbours(joints: Kit['joints']): Neighbours {
   const near = new Map<string, Set<string>>();
   for (const { a, b } of joints) {
     near.set(a, (near.get(a) ?? new Set()).add(b));
     near.set(b, (near.get(b) ?? new Set()).add(a));
   }
-  return (one, other) => [...(near.get(one) ?? [])].some((between) => near.get(other)?.has(between));
+  return near;
 }
+
+/** Whether the builder has said already what carries a part: it has as many joints as such parts have, apart from those
+ *  with parts that rest on it. */
+function settledBy(near: Neighbours, known: readonly Known[]): (one: Known) => boolean {
+  const things = new Map(known.map(({ part, thing }) => [part.id, thing] as const));
+  const restsOn = (part: string, other: Thing): boolean =>
+    things
+      .get(part)
+      ?.on.some((carriers) => carriers.some((carrier) => carrier.split('@')[0] === other.id)) === true;
+  return ({ part: { id }, thing }) => {
+    const carrying = [...(near.get(id) ?? [])].filter((other) => !restsOn(other, thing));
+    return carrying.length > 0 && carrying.length >= thing.on.length;
+  };
+}
+
+/** Whether two parts hang together by a third, as a rim by its bushing on the hub. */
+const areLinked = (near: Neighbours, one: string, other: string): boolean =>
+  [...(near.get(one) ?? [])].some((between) => near.get(other)?.has(between));
 
 /** The parts that carry one: of the first thing that the kit has, of the same side and end. Where a part stands for
  *  several, such as four tyres, all that they go on; none where it cannot be told which. */
-function hostsOf(one: Known, known: readonly Known[], carriers: readonly string[]): Known[] {
+function hostsOf(
+  one: Known,
+  byThing: ReadonlyMap<string, readonly Known[]>,
+  carriers: readonly string[],
+): Known[] {
   const wanted = carriers.flatMap((carrier) => [carrier, ...(INSTEAD[carrier] ? [INSTEAD[carrier]] : [])]);
   for (const carrier of wanted) {
     const [id, place] = carrier.split('@');
     const isLevel = place === 'lower' || place === 'upper';
-    const able = known.filter(
+    const able = (byThing.get(id!) ?? []).filter(
       (other) =>
         other.part.id !== one.part.id &&
-        other.thing.id === id &&
         agrees(one.role.side, other.role.side) &&
         agrees(isLevel ? one.role.end : (place ?? one.role.end), other.role.end) &&
         (!isLevel || other.role.level === place) &&

@@ -57,7 +57,7 @@ export const TASKS = {
   open: step('bare', 'holes and cuts', { hazards: ['blades'], early: true, irreversible: true }),
   straighten: step('bare', 'straightening', { hazards: ['heat'], passable: true }),
   true: step('bare', 'truing faces', { hazards: ['blades', 'dust'], passable: true }),
-  join: step('bare', 'joining before paint', { hazards: ['vapour'], early: true, irreversible: true }),
+  join: step('bare', 'joining before paint', { early: true, irreversible: true }),
   fill: step('bare', 'filling and sanding', {
     hazards: ['vapour', 'dust'],
     passable: true,
