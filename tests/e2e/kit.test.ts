@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { KitItemsRecord } from '../../src/api/index.ts';
+import { barriers } from './axe.ts';
 import {
   benchAt,
   fill,
@@ -290,6 +291,7 @@ describe('the kit of the sample bench', () => {
     );
     await press(page, 'button', 'Add it');
     await shows(page, /Say from which part it leads[\s\S]*Say to which part it leads/);
+    expect(await barriers(page)).toEqual([]);
     await pick(page, 'What it is', '', /^battery cable$/);
     await pick(page, 'From which part', 'Battery', /B14 Battery box/);
     await pick(page, 'To which part', 'Distributor', /C14 Distributor/);

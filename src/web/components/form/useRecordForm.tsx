@@ -117,11 +117,15 @@ export function useRecordForm<F extends Fields>(
       </p>
     ),
     /** Hands over what the form says, and empties the named inputs. Where it is refused that is said, and what was typed
-     *  is back; where it is wrong the first input that is takes the keyboard. */
+     *  is back; where it is wrong the first input that is takes the keyboard, unless that is a list. */
     submit: (act: (value: ValueOf<F>) => unknown, clears: readonly (keyof F & string)[] = []) =>
       form.onSubmit(
         (draft) => void send(draft, act, clears),
-        (errors) => form.getInputNode(Object.keys(errors)[0] as never)?.focus(),
+        (errors) => {
+          const node = form.getInputNode(Object.keys(errors)[0] as never);
+          // A list would open over what is said below it.
+          if (!node?.hasAttribute('aria-haspopup')) node?.focus();
+        },
       ),
   };
 }
