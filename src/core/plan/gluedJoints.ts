@@ -62,17 +62,16 @@ export function glueLines(joints: readonly GluedJoint[]): string[] {
   ];
 }
 
-/** What a join after paint is glued with, for its card: by the joints that it makes, and as the builder noted it where
- *  that is something else. */
+/** What a join after paint is glued with, for its card: by the joints that it makes, and as it was noted where that is
+ *  something else. */
 export function joinLines(adhesive: string, joints: readonly GluedJoint[]): string[] {
   if (joints.length === 0) return [adhesive, 'dabs, not beads; test the fit first; gloves on'];
   const glues = new Set(
     joints.flatMap((joint) => (joint.adhesive === 'none' ? [] : [ADHESIVES[joint.adhesive].name])),
   );
-  const isNoted =
-    [...glues].join() !== adhesive.replaceAll(', ', ',') && (glues.size > 0 || !/^no glue/.test(adhesive));
+  const isNoted = glues.size > 0 ? [...glues].join(', ') !== adhesive : !/^no glue/.test(adhesive);
   return [
-    ...(isNoted ? [`as you noted it: ${adhesive}`] : []),
+    ...(isNoted ? [`noted with the join: ${adhesive}`] : []),
     ...glueLines(joints),
     glues.size > 0 ? 'dabs, not beads; test the fit first; gloves on' : 'test the fit first; gloves on',
   ];

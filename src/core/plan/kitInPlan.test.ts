@@ -110,7 +110,7 @@ describe('what the kit asks of the plan', () => {
     );
   });
 
-  it('tells of the joints that a join makes, and what the builder noted where that is something else', () => {
+  it('tells of the joints that a join makes, and what was noted where that is something else', () => {
     const details = (adhesive: string, joinsAfter: KitSummary['joinsAfter'] = {}) => {
       const build = buildWith({ joinsAfter });
       build.joins = [{ ...build.joins[0]!, adhesive }];
@@ -121,7 +121,12 @@ describe('what the kit asks of the plan', () => {
     const glue = 'thin solvent cement: Body to frame. Hold together dry';
     expect(details('PVA')).toEqual(['PVA', last]);
     expect(details('thin solvent cement', lines)).toEqual([glue, last]);
-    expect(details('two screws', lines)).toEqual(['as you noted it: two screws', glue, last]);
+    expect(details('two screws', lines)).toEqual(['noted with the join: two screws', glue, last]);
+    // A name may hold a comma.
+    const clear = { ...lines.on[0]!, adhesive: 'ca-clear' as const };
+    expect(
+      details('odourless, non-fogging cyanoacrylate, thin solvent cement', { on: [clear, lines.on[0]!] })[0],
+    ).toMatch(/^odourless, non-fogging cyanoacrylate: Body to frame/);
     expect(details('no glue: by its shape', { on: [{ ...lines.on[0]!, adhesive: 'none' }] })).toEqual([
       'no glue: Body to frame. Hold together dry',
       'test the fit first; gloves on',

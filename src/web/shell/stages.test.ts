@@ -154,6 +154,7 @@ describe('the states of plan and tonight', () => {
 
   it('are done only where nothing is left, not where there is no plan', () => {
     expect(states({}).plan).toEqual({ text: 'nothing left to do', done: true });
+    expect(stageStates(build({}), view({})).plan).toEqual({ text: 'nothing to plan yet', done: false });
     expect(states({}).tonight.text).toBe('no step waiting');
     const none = states({ problem: 'The calendar has no bench session at all.' });
     expect(none.plan).toEqual({ text: 'cannot be planned', done: false });

@@ -71,9 +71,11 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
           ? 'cannot be planned'
           : left.length > 0
             ? `ready ${dayText(last)}`
-            : view
-              ? 'nothing left to do'
-              : 'working it out',
+            : view === null
+              ? 'working it out'
+              : build.trays.length === 0
+                ? 'nothing to plan yet'
+                : 'nothing left to do',
       done: view !== null && problem === null && left.length === 0 && build.trays.length > 0,
     },
     tonight: {

@@ -17,6 +17,7 @@ import { newId } from '../../data/newId.ts';
 import { JointMap } from './JointMap.tsx';
 import { JointPanel, SEAM_WORDS } from './JointPanel.tsx';
 import type { KitViewProps } from './kitView.ts';
+import { SuggestedJoints } from './SuggestedJoints.tsx';
 import { labelled, partOptions } from './partNames.ts';
 
 const NO_CODES: never[] = [];
@@ -102,34 +103,16 @@ export function JointsView({ build, kit, proposals }: KitViewProps) {
           </p>
         )}
         {suggestions.length > 0 && (
-          <div className="panel">
-            <h3>{counted(suggestions.length, 'joint')} suggested</h3>
-            {suggestions.slice(0, 4).map(({ joint: { id, a, b, kind }, because }) => (
-              <p key={id} className="small">
-                {labelled(parts.get(a)!)} to {labelled(parts.get(b)!)}{' '}
-                <span className="soft">
-                  ({kind}: {because})
-                </span>
-              </p>
-            ))}
-            <Button
-              style={{ marginTop: 8 }}
-              onClick={() =>
-                add(
-                  suggestions.map(({ joint: each, because }) => ({
-                    ...each,
-                    id: newId(build.id),
-                    note: because,
-                  })),
-                  `${suggestions.length} suggested joints`,
-                )
-              }
-            >
-              {suggestions.length === 1
-                ? 'Take the suggestion'
-                : `Take all ${suggestions.length} suggestions`}
-            </Button>
-          </div>
+          <SuggestedJoints
+            suggestions={suggestions}
+            parts={parts}
+            onTake={(taken) =>
+              add(
+                taken.map(({ joint: each, because }) => ({ ...each, id: newId(build.id), note: because })),
+                counted(taken.length, 'suggested joint'),
+              )
+            }
+          />
         )}
         {kit.parts.length === 0 ? (
           <p className="panel">List the parts first; joints are suggested from what they are.</p>
