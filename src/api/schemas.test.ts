@@ -136,6 +136,30 @@ const BAD: [string, AnyObjectSchema, object, RegExp][] = [
     /2026-12-24/,
   ],
   [
+    'a forecast for no day',
+    settingsUpdate,
+    {
+      ...settings,
+      calendar: {
+        ...settings.calendar,
+        forecast: [{ day: '2026-02-30', temperatureC: 20, humidity: 80 }],
+      },
+    },
+    /2026-02-30 is no day of any calendar/,
+  ],
+  [
+    'two forecasts for one day',
+    settingsUpdate,
+    {
+      ...settings,
+      calendar: {
+        ...settings.calendar,
+        forecast: [80, 60].map((humidity) => ({ day: '2026-02-20', temperatureC: 20, humidity })),
+      },
+    },
+    /two forecasts are for the same day/,
+  ],
+  [
     'heat',
     settingsUpdate,
     { ...settings, conditions: { temperatureC: 70, humidity: 50 } },

@@ -12,6 +12,7 @@ import {
   type MixedSchema,
 } from 'yup';
 import { GEOMETRIES } from '../core/colour/index.ts';
+import { isRealDay } from '../core/kit/index.ts';
 import { LAYER_KINDS, SETTING_LIMITS, type LayerKind, type ToolSettings } from '../core/finish/index.ts';
 
 /** What crosses the wire, with limits. Messages are read by builders. */
@@ -171,6 +172,22 @@ export const calendarSchema = object({
   )
     .required()
     .max(400),
+  forecast: array(
+    object({
+      day: string()
+        .required()
+        .matches(/^\d{4}-\d{2}-\d{2}$/, 'a day of the forecast is written like 2026-12-24')
+        .test('real', '${value} is no day of any calendar', (day) => isRealDay(day)),
+      temperatureC: count('the temperature of the forecast in C', -10, 50),
+      humidity: count('the humidity of the forecast in per cent', 0, 100),
+    }).noUnknown(),
+  )
+    .max(60, 'at most 60 days of forecast')
+    .test('days', 'two forecasts are for the same day', (days) => {
+      const each = (days ?? []).map(({ day }) => day);
+      return new Set(each).size === each.length;
+    })
+    .optional(),
 }).noUnknown();
 
 const toolSetting = object({

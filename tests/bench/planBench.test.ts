@@ -19,6 +19,7 @@ const NOW = MS / 60000;
 let request: Omit<PlanRequest, 'snapshot'> & { snapshot: BenchSnapshot };
 let first: PlanView;
 
+const of = ({ advice }: PlanView, buildId: string) => advice.filter((each) => each.buildId === buildId);
 const stored = (
   { fingerprint, starts, finish, bound, setupMinutes, proved }: PlanView,
   version = 1,
@@ -156,13 +157,11 @@ describe('planBench on the sample bench', () => {
       const plan = { ...build.kit.plan, stepEdits };
       return planBench(withSnapshot({ builds: [{ ...build, kit: { ...build.kit, plan } }, ...others] }));
     };
-    const said = (view: PlanView) => view.warnings[build.id]!.map(({ title }) => title);
+    const said = (view: PlanView) => of(view, build.id).map(({ text }) => text);
     expect(said(first)).not.toContain(`Left out: ${primer.title}`);
     expect(said(changedBy([primer, ...coats].map(leaveOut)))).toContain(`Left out: ${primer.title}`);
-    const tight = first.warnings[build.id]!.find(({ title }) =>
-      /^No longer goes in after paint/.test(title),
-    )!;
-    expect(first.operations.find(({ id }) => id === tight.operationId)!.family).not.toBeNull();
+    const tight = of(first, build.id).find(({ rule }) => rule === 'film-binds')!;
+    expect(first.operations.find(({ id }) => id === tight.about.steps[0])!.family).not.toBeNull();
   });
 
   it('gives the same plan again and keeps a stored one as it is', () => {
@@ -189,7 +188,18 @@ describe('planBench on the sample bench', () => {
     const [build, ...others] = request.snapshot.builds as [BuildRecord, ...BuildRecord[]];
     const kit: BuildRecord['kit'] = {
       ...build.kit,
-      holds: [...build.kit.holds, { trayId: build.trays[0]!.id, stepKind: null, reason: 'Decide it.' }],
+      advice: [
+        ...build.kit.advice,
+        {
+          rule: 'undecided',
+          subject: 'new',
+          severity: 'stop',
+          text: 'Decide it.',
+          why: '',
+          stage: 'kit',
+          at: { trays: [build.trays[0]!.id], joins: [], kinds: ['clean', 'primer', 'colour', 'clear'], once: false },
+        },
+      ],
     };
     const lesson = {
       id: 'new',
@@ -205,7 +215,7 @@ describe('planBench on the sample bench', () => {
     );
     expect(after.replanned).toBe(false);
     expect(after.starts).toEqual(first.starts);
-    expect(after.operations.some(({ holds }) => holds.includes('Decide it.'))).toBe(true);
+    expect(after.advice.some(({ text, severity }) => text === 'Decide it.' && severity === 'stop')).toBe(true);
     expect(after.operations.some(({ lessons }) => lessons.includes('Look twice.'))).toBe(true);
   });
 
@@ -378,7 +388,7 @@ describe('planBench on the sample bench', () => {
     );
     expect(view).toMatchObject({ problem: null, stuck: {} });
     expect(Object.keys(view.starts)).toHaveLength(Object.keys(first.starts).length);
-    const said = view.warnings.pellam!.filter(({ id }) => id.startsWith('fault')).map(({ title }) => title);
+    const said = of(view, 'pellam').flatMap(({ rule, text }) => (rule === 'contradiction' ? [text] : []));
     expect(said.join(' ')).toMatch(/waits for gone.*joins nowhere.*in a circle/);
   });
 
@@ -394,8 +404,7 @@ describe('planBench on the sample bench', () => {
     expect(kept.problem).toBeNull();
     expect(kept.starts[id]).toBe(later.start + 15);
     expect(kept.reasons[id]).toEqual({ kind: 'pin', text: 'You pinned it to this moment.' });
-    const broken = ({ warnings }: PlanView) =>
-      warnings['tolliver']!.filter(({ title }) => title.startsWith('Cannot be held'));
+    const broken = (view: PlanView) => of(view, 'tolliver').filter(({ rule }) => rule === 'pin-not-kept');
     expect(broken(kept)).toEqual([]);
     const asleep = pinned(later.end + 60);
     expect(asleep.problem).toBeNull();
@@ -403,9 +412,9 @@ describe('planBench on the sample bench', () => {
     expect(asleep.reasons[id]!.kind).not.toBe('pin');
     const { title } = first.operations.find((operation) => operation.id === id)!;
     expect(broken(asleep)).toMatchObject([
-      { operationId: id, title: `Cannot be held: ${title}`, stage: 'plan' },
+      { about: { steps: [id] }, text: `Cannot be held: ${title}`, stage: 'plan' },
     ]);
-    expect(broken(asleep)[0]!.reason).toMatch(/^You pinned it to \w+ \d+ \w+ \d\d:\d\d\..*it comes \w+ \d+/);
+    expect(broken(asleep)[0]!.why).toMatch(/^You pinned it to \w+ \d+ \w+ \d\d:\d\d\..*it comes \w+ \d+/);
     expect(Object.keys(asleep.starts).sort()).toEqual(Object.keys(first.starts).sort());
   });
 

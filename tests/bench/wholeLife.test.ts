@@ -35,7 +35,7 @@ function life(buildId: string, trayId: string, seed: number) {
   const random = seededRandom(seed);
   const whole = request.snapshot.builds.find(({ id }) => id === buildId)!;
   const trays = whole.trays.filter(({ id }) => id === trayId);
-  let build: BuildRecord = { ...whole, trays, joins: [], kit: { ...whole.kit, holds: [] } };
+  let build: BuildRecord = { ...whole, trays, joins: [], kit: { ...whole.kit, advice: [] } };
   let steps: StepRecord[] = [];
   let stored = request.snapshot.plan;
   let { now } = request;
@@ -98,12 +98,12 @@ function check(view: PlanView, { now, steps, build }: ReturnType<typeof life>): 
   hands.slice(1).forEach(({ start }, at) => expect(start).toBeGreaterThanOrEqual(hands[at]!.end));
   expect(view.finish).toBeGreaterThanOrEqual(view.bound);
   for (const { until } of view.curing) expect(until).toBeGreaterThan(now());
-  const broken = new Set(view.warnings[build().id]!.map(({ id }) => id));
+  const broken = new Set(view.advice.map(({ id }) => id));
   for (const { id, operationId, start } of build().kit.plan.pins) {
     const planned = view.starts[operationId];
     if (planned === undefined) continue;
     const isKept = keepsPin(planned, start, operations.get(operationId)!.family !== null);
-    expect(isKept || broken.has(`pin ${id}`), `pin of ${operationId}`).toBe(true);
+    expect(isKept || broken.has(`${build().id} pin-not-kept ${id}`), `pin of ${operationId}`).toBe(true);
   }
 }
 

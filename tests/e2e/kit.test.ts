@@ -108,7 +108,9 @@ describe('the kit of the sample bench', () => {
       () => !document.querySelector('[aria-label="What follows"]')!.textContent.includes('Oil filter colour'),
       [],
     );
-    expect((await build('tolliver')).kit.holds.some(({ reason }) => reason.includes('Oil filter'))).toBe(
+    expect((await build('tolliver')).kit.advice.some(
+        ({ rule, text }) => rule === 'undecided' && text.includes('Oil filter'),
+      )).toBe(
       false,
     );
   });
@@ -133,15 +135,17 @@ describe('the kit of the sample bench', () => {
       body: JSON.stringify({ changes: [{ kind: 'evidence', id: 'grit', version: 0, value: conflict }] }),
     });
     await page.goto(`${server.address}/build/tolliver/tonight`);
-    await shows(page, /Not yet\.[\s\S]*Grit for the primer\. Decide it first/);
+    await shows(page, /Not decided: Grit for the primer[\s\S]*Decide it first/);
     const operation = await page.$eval('.stepcard', (card) => (card as HTMLElement).dataset.operation!);
     const done = () => page.$eval('.stepcard .action', (button) => (button as HTMLButtonElement).disabled);
     expect(await done()).toBe(true);
     const isHeld = async () =>
-      (await build('tolliver')).kit.holds.some(({ reason }) => reason.includes('Grit for the primer'));
+      (await build('tolliver')).kit.advice.some(
+        ({ rule, text }) => rule === 'undecided' && text.includes('Grit for the primer'),
+      );
     expect(await isHeld()).toBe(true);
     await page.keyboard.press('d');
-    await press(page, 'link', 'Decide it in the kit');
+    await press(page, 'link', 'settle it in the Kit stage');
     const group = '::-p-aria([name="Decide Grit for the primer"][role="group"])';
     await (await (await page.waitForSelector(group))!.$$('button'))[1]!.click();
     await saved(page);

@@ -150,7 +150,12 @@ export function evaluateStack(
     const wait = around.below && waitBefore(layer, around.below, conditions);
     const betweenCoats = layer.coats > 1 ? waitBetweenCoats(layer, conditions) : undefined;
     const handsOn = handsOnMinutes(layer, stack.areaCm2);
-    const begins = clock + (wait?.from ?? 0);
+    // What is laid over a decal or a mask waits for the paint beneath that, too.
+    const through = around.paintBelow && isPainted(layer) ? around.paintBelow : undefined;
+    const cured = through
+      ? evaluated.find(({ id }) => id === through.id)!.ends + waitBefore(layer, through, conditions).from
+      : 0;
+    const begins = Math.max(clock + (wait?.from ?? 0), cured);
     clock = begins + handsOn + (layer.coats - 1) * (betweenCoats?.from ?? 0);
     const { labFull, ...shown } = hiding;
     evaluated.push({

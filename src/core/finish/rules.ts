@@ -51,7 +51,14 @@ export interface FinishRule {
   reason: (context: RuleContext) => string;
   remedy: string;
   source: string;
+  /** What it says is true of an evening, not of the stack. */
+  ofTheAir?: true;
 }
+
+/** A lens or sight glass, flooded in one drop without a second stroke, cm2. */
+const ONE_DROP_CM2 = 3;
+/** On a piece below this, cm2, flake is seen beside the size of the piece. */
+const SMALL_PART_CM2 = 12;
 
 const HANDBOOK = 'ordinary workshop practice; the product label wins';
 const bright = ({ layer, product }: RuleContext) =>
@@ -247,10 +254,11 @@ export const FINISH_RULES: readonly FinishRule[] = [
     id: 'coarse-flake',
     severity: 'note',
     title: 'Flake too coarse for the scale',
-    applies: ({ product, stack }) => (product?.flakeUm ?? 0) * stack.scale > 400,
+    applies: ({ product, stack }) =>
+      (product?.flakeUm ?? 0) * stack.scale > 400 && stack.areaCm2 / (stack.pieces ?? 1) < SMALL_PART_CM2,
     reason: ({ product, stack }) =>
-      `A flake of ${product!.flakeUm} µm stands for ${figure((product!.flakeUm! * stack.scale) / 1000, 'mm', 1)} at 1:${stack.scale}; on small parts it reads as glitter.`,
-    remedy: 'Use a finer metallic on small parts; on a whole body it is a matter of taste.',
+      `A flake of ${product!.flakeUm} µm stands for ${figure((product!.flakeUm! * stack.scale) / 1000, 'mm', 1)} at 1:${stack.scale}; on parts so small it reads as glitter.`,
+    remedy: 'Use a finer metallic on them: a marker or metal lacquer.',
     source: 'scale arithmetic',
   },
   {
@@ -321,6 +329,7 @@ export const FINISH_RULES: readonly FinishRule[] = [
   },
   {
     id: 'too-humid',
+    ofTheAir: true,
     severity: 'stop',
     title: 'Too damp to spray',
     applies: (context) =>
@@ -335,6 +344,7 @@ export const FINISH_RULES: readonly FinishRule[] = [
   },
   {
     id: 'dew-point',
+    ofTheAir: true,
     severity: 'stop',
     title: 'Too near the dew point',
     applies: (context) =>
@@ -351,6 +361,7 @@ export const FINISH_RULES: readonly FinishRule[] = [
   },
   {
     id: 'cold-bench',
+    ofTheAir: true,
     severity: 'warn',
     title: 'A cold bench',
     applies: (context) => first(context) && context.conditions.temperatureC < 15,
@@ -435,16 +446,6 @@ export const FINISH_RULES: readonly FinishRule[] = [
     source: HANDBOOK,
   },
   {
-    id: 'flock-clogs',
-    severity: 'note',
-    title: 'Flock clogs locating holes',
-    applies: ({ layer }) => layer.kind === 'flock',
-    reason: () =>
-      'Half a millimetre of fibre stands under every seat and lever: they end up high, and their holes are gone.',
-    remedy: 'Plug the holes with tape or a pin before the adhesive; try the seats before the roof goes on.',
-    source: HANDBOOK,
-  },
-  {
     id: 'stain-wants-light',
     severity: 'warn',
     title: 'Stain disappears over dark',
@@ -468,7 +469,8 @@ export const FINISH_RULES: readonly FinishRule[] = [
     id: 'tint-by-brush',
     severity: 'warn',
     title: 'Brushed tint shows every stroke',
-    applies: ({ layer }) => layer.kind === 'tint' && layer.tool === 'brush',
+    applies: ({ layer, stack }) =>
+      layer.kind === 'tint' && layer.tool === 'brush' && stack.areaCm2 > ONE_DROP_CM2,
     reason: () => 'Where two strokes overlap the film is double and the colour twice as deep.',
     remedy: 'Spray it in passes; by brush only for lamps and sight glasses, in one drop.',
     source: 'Beer and Lambert: depth follows film',
@@ -535,6 +537,7 @@ export const FINISH_RULES: readonly FinishRule[] = [
   },
   {
     id: 'too-cold',
+    ofTheAir: true,
     severity: 'stop',
     title: 'Too cold to cure',
     applies: ({ family, conditions }) =>

@@ -54,6 +54,8 @@ export interface Stack {
   substrate: Substrate;
   /** Area to cover, cm2. */
   areaCm2: number;
+  /** Pieces among which that is shared; taken as one where absent. */
+  pieces?: number;
   /** Denominator of the scale: 24 for 1:24. */
   scale: number;
   /** Bottom first. */

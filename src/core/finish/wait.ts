@@ -91,6 +91,17 @@ export function waitBefore(next: StackLayer, below: StackLayer, conditions: Cond
   };
 }
 
+/** Minutes after the last coat until it is hard right through: nothing marks it, and vinyl may lie on it. */
+export function waitToCure(layer: StackLayer, conditions: Conditions): Wait {
+  if (!isPainted(layer)) return waitToHandle(layer, conditions);
+  const family = FAMILIES[layer.product.family];
+  return {
+    from: Math.ceil(family.fullCure * cureFactor(family.id, conditions)),
+    until: null,
+    because: `${family.name} is hard right through after ${formatMinutes(family.fullCure)} at 20 C`,
+  };
+}
+
 /** Minutes after the last coat until the part can be picked up and joined. */
 export function waitToHandle(layer: StackLayer, conditions: Conditions): Wait {
   if (layer.kind === 'decal') {

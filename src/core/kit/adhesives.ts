@@ -70,6 +70,7 @@ const both = ({ surfaces }: GlueJob, ...kinds: Surface[]) =>
   surfaces.every((surface) => kinds.includes(surface));
 const COATED: Surface[] = ['primed', 'painted', 'clear-coated'];
 const isCyano = (adhesive: AdhesiveId) => adhesive.startsWith('ca-');
+const blooms = (adhesive: AdhesiveId) => adhesive === 'ca-thin' || adhesive === 'ca-gel';
 const isSolvent = (adhesive: AdhesiveId) => adhesive.startsWith('cement');
 const DAY = 24 * 60;
 
@@ -222,10 +223,18 @@ export const GLUE_RISKS: readonly GlueRisk[] = [
     id: 'fogging',
     severity: 'warn',
     applies: ({ near, surfaces }, adhesive) =>
-      (adhesive === 'ca-thin' || adhesive === 'ca-gel') &&
-      (near.length > 0 || surfaces.includes('clear-plastic') || surfaces.includes('clear-coated')),
-    words: 'Its vapour leaves a white bloom on clear parts, gloss and bright metal close by.',
+      blooms(adhesive) &&
+      (near.includes('clear') || near.includes('bright') || surfaces.includes('clear-plastic')),
+    words: 'Its vapour leaves a white bloom on clear parts and bright metal close by.',
     remedy: 'Fan the air away for an hour, fit clear parts later, or use the odourless kind.',
+  },
+  {
+    id: 'dulls-gloss',
+    severity: 'note',
+    applies: ({ near, surfaces }, adhesive) =>
+      blooms(adhesive) && (near.includes('gloss') || surfaces.includes('clear-coated')),
+    words: 'Its vapour can leave a bloom on gloss close by.',
+    remedy: 'Fan the air away for an hour, or use the odourless kind.',
   },
   {
     id: 'crazing',
@@ -237,7 +246,7 @@ export const GLUE_RISKS: readonly GlueRisk[] = [
   },
   {
     id: 'squeeze-out',
-    severity: 'warn',
+    severity: 'note',
     applies: ({ surfaces, near }, adhesive) =>
       adhesive !== 'none' &&
       adhesive !== 'pva' &&

@@ -23,6 +23,7 @@ export { COST_DEFAULTS, isPaintedLook, seamLength, type CostTerm } from './joint
 export { jointName, precedencesOf } from './hardConstraints.ts';
 export { inFrameOrder } from './frameOrder.ts';
 export { takeProposal, type TakenProposal } from './takeProposal.ts';
+export { readName } from './roles/readName.ts';
 export { suggestRoles, type Role } from './roles/suggestRoles.ts';
 export { suggestJoints, type JointSuggestion } from './suggestJoints.ts';
 export {

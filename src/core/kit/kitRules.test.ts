@@ -77,7 +77,7 @@ describe('chooseAdhesive', () => {
     const ids = (change: Partial<GlueJob>, a: Surface, b: Surface) =>
       chooseAdhesive(job(a, b, change)).risks.map(({ id }) => id);
     expect(ids({ near: ['gloss'] }, 'painted', 'painted')).toEqual(
-      expect.arrayContaining(['fogging', 'squeeze-out', 'cyanoacrylate-hazard']),
+      expect.arrayContaining(['dulls-gloss', 'squeeze-out', 'cyanoacrylate-hazard']),
     );
     expect(ids({ oldGlue: true }, 'bare', 'bare')).toEqual(
       expect.arrayContaining(['old-glue', 'solvent-hazard']),

@@ -1,5 +1,6 @@
 import { holdsWords } from '../words.ts';
 import type { Lesson, Material } from './kit.ts';
+import { readName } from './roles/readName.ts';
 
 /** What is about to be done. */
 export interface LessonContext {
@@ -10,13 +11,20 @@ export interface LessonContext {
   stepKind: string | null;
 }
 
+/** Whether a part is what a word says: a hood mascot is no hood, though it holds the word. */
+function isMeant(name: string, word: string): boolean {
+  if (!holdsWords(name, word)) return false;
+  const [part, meant] = [readName(name).thing, readName(word).thing];
+  return part === null || meant === null || part === meant;
+}
+
 /** Lessons that touch what is about to be done: each of its ties that is given must match, and at least one is. */
 export function lessonsFor(lessons: readonly Lesson[], context: LessonContext): Lesson[] {
   return lessons.filter(({ kit, partWord, material, stepKind }) => {
     if (kit === null && partWord === null && material === null && stepKind === null) return false;
     return (
       (kit === null || holdsWords(context.kit, kit)) &&
-      (partWord === null || context.partNames.some((name) => holdsWords(name, partWord))) &&
+      (partWord === null || context.partNames.some((name) => isMeant(name, partWord))) &&
       (material === null || context.materials.includes(material)) &&
       (stepKind === null || stepKind === context.stepKind)
     );

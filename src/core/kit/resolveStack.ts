@@ -130,7 +130,7 @@ export function targetLayer(layers: readonly PlannedLayer[]): PlannedLayer | und
 
 /** The stack of a tray with every mix turned into a product. `target` is the reflectance of the wanted colour. */
 export function resolveStack(
-  tray: Pick<Tray, 'areaCm2' | 'substrateId' | 'layers'>,
+  tray: Pick<Tray, 'areaCm2' | 'substrateId' | 'layers'> & Partial<Pick<Tray, 'parts'>>,
   scale: number,
   products: ProductIndex,
   target: Spectrum | undefined,
@@ -145,6 +145,7 @@ export function resolveStack(
   return {
     substrate,
     areaCm2: tray.areaCm2,
+    pieces: Math.max(1, tray.parts?.reduce((sum, { count }) => sum + count, 0) ?? 1),
     scale,
     layers: tray.layers.map((layer) => resolveLayer(layer, products, layer === about ? target : undefined)),
   };

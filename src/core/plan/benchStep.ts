@@ -16,11 +16,3 @@ export interface Consequence {
   other: BenchStep;
   because: string;
 }
-
-/** Steps of a sub-assembly that wait for a decision. */
-export interface KitHold {
-  trayId: string;
-  /** null holds every step. */
-  stepKind: string | null;
-  reason: string;
-}

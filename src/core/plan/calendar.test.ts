@@ -2,9 +2,11 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
   scheduleOperations,
   sessionsToHold,
+  localDate,
   upcomingSessions,
   verifySchedule,
   type BenchCalendar,
+  type Session,
 } from './index.ts';
 import { randomInstance } from '../scheduling/randomInstance.ts';
 
@@ -73,6 +75,15 @@ describe('sessions for the work there is', () => {
     expect(yearsOf(60 * 60)).toBe(2);
     expect(yearsOf(110 * 60)).toBe(3);
     expect(yearsOf(1e6)).toBe(10);
+  });
+
+  it('are held without spraying on a day that is forecast too damp for it', () => {
+    const [first, second] = upcomingSessions(thursdays, now, 15) as [Session, Session];
+    const day = localDate(new Date(first.start * 60000));
+    const damp = (humidity: number) =>
+      upcomingSessions({ ...thursdays, forecast: [{ day, temperatureC: 20, humidity }] }, now, 15);
+    expect(damp(82)).toEqual([{ ...first, spraying: false }, second, ...damp(82).slice(2)]);
+    expect(damp(60)[0]).toEqual(first);
   });
 
   it('are none where no evening is kept', () => {

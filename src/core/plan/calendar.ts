@@ -1,3 +1,4 @@
+import { isTooDampToSpray } from '../finish/index.ts';
 import { SPRAY_BOOTH } from './operation.ts';
 
 /** A bench session that comes back every week. */
@@ -37,10 +38,21 @@ export const longestSessions = (sessions: readonly WeeklySession[]): LongestSess
 export const roomFor = ({ place }: { place: string }, { session, spraying }: LongestSessions): number =>
   place === SPRAY_BOOTH ? spraying : session;
 
+/** The air of a day as it is forecast for the bench. */
+export interface DayForecast {
+  /** Local date, YYYY-MM-DD. */
+  day: string;
+  temperatureC: number;
+  /** Relative humidity, per cent. */
+  humidity: number;
+}
+
 export interface BenchCalendar {
   sessions: WeeklySession[];
   /** Local dates (YYYY-MM-DD) on which no session is held. */
   closed: string[];
+  /** Days of which the air is forecast; absent where none is. */
+  forecast?: DayForecast[];
 }
 
 /** A session on a certain evening, in minutes since 1970 (UTC). */
@@ -77,13 +89,19 @@ export function upcomingSessions(calendar: BenchCalendar, from: number, days: nu
       new Date(first.getFullYear(), first.getMonth(), first.getDate() + offset, 0, minutes);
     const date = at(0);
     if (calendar.closed.includes(localDate(date))) continue;
+    const air = calendar.forecast?.find((each) => each.day === localDate(date));
+    const isDamp = air !== undefined && isTooDampToSpray(air);
     for (const { day, start, end, spraying } of calendar.sessions) {
       if (day !== date.getDay()) continue;
       const session = { start: epochMinutes(at(start)), end: epochMinutes(at(end)) };
       // An hour that the clock skips in spring leaves a session inside it without minutes.
       const left = Math.max(session.start, from);
       if (session.end - left >= LEAST_MINUTES)
-        found.push({ start: left, end: session.end, ...(spraying === false ? { spraying } : {}) });
+        found.push({
+          start: left,
+          end: session.end,
+          ...(spraying === false || isDamp ? { spraying: false } : {}),
+        });
     }
   }
   return found.sort((a, b) => a.start - b.start);

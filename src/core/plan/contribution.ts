@@ -1,3 +1,4 @@
+import type { Conditions, Finding, Stack } from '../finish/index.ts';
 import {
   jointsOfJoins,
   resolveVersion,
@@ -10,10 +11,12 @@ import {
   type Spare,
   type StockMaterial,
 } from '../kit/index.ts';
-import type { BenchStep, Consequence, KitHold } from './benchStep.ts';
+import type { BenchStep, Consequence } from './benchStep.ts';
 import type { PlanOperation } from './operation.ts';
+import type { DayForecast } from './calendar.ts';
 import type { TaskKind } from './tasks.ts';
-import type { Warn } from './warning.ts';
+import type { Advise } from './advice/advice.ts';
+import type { KitAdvice } from './advice/kitAdvice.ts';
 
 /** Work on one sub-assembly that its parts and joints ask for, beside cleaning, joining and paint. */
 export interface TrayTask {
@@ -100,6 +103,18 @@ export function dividedKit(kit: Kit, { trays, joins: given }: Division, scale = 
   };
 }
 
+/** Whether a part still asks for a finish; clear, rubber, metal and plated parts come with theirs. */
+export const wantsFinish = ({ zones, plated, material }: Part): boolean =>
+  zones.length === 0 && !plated && !['clear', 'vinyl', 'rubber', 'poly', 'metal'].includes(material);
+
+/** Joins after paint that make a joint of one of some parts. */
+export function joinsOf({ kit, joins }: DividedKit, partIds: readonly string[]): string[] {
+  const touched = new Set(
+    kit.joints.flatMap(({ id, a, b }) => (partIds.includes(a) || partIds.includes(b) ? [id] : [])),
+  );
+  return joins.flatMap(({ id, jointIds }) => (jointIds.some((joint) => touched.has(joint)) ? [id] : []));
+}
+
 export interface NeedsQuestion {
   kit: Kit;
   /** Paint that the stacks ask for, ml, and what is left on the shelf (null: not owned). */
@@ -139,14 +154,29 @@ export interface Need {
   looks: string;
 }
 
-export interface LookAheadTray {
+export interface AdvisedTray {
   id: string;
   name: string;
   /** Whether any paint, plating or foil ends on its faces. */
   painted: boolean;
-  /** Products that its layers need, with what is on the shelf of each; null for a plain product or a colour not chosen. */
-  needs: { layerId: string; name: string; onShelf: boolean | null; chosen: boolean }[];
+  /** Products that its layers need, with what is left on the shelf of each, ml; null where none is, undefined where it is
+   *  a plain product or a colour not chosen. */
+  needs: {
+    layerId: string;
+    paintId: string;
+    name: string;
+    levelMl: number | null | undefined;
+    needMl: number | undefined;
+    chosen: boolean;
+  }[];
   tyre: boolean;
+  /** Clear plastic, plating, or a layer of bright metal is among its parts. */
+  bloom: string | undefined;
+  clear: boolean;
+  stack: Stack;
+  /** What its stack breaks, and what was muted of it. */
+  findings: readonly Finding[];
+  muted: readonly (Finding & { note: string })[];
 }
 
 /** Joints after paint and measured places whose room is known, with the sub-assemblies that carry film into them. */
@@ -156,21 +186,24 @@ export interface KitFits {
     joinId: string;
     name: string;
     clearanceMm: [number, number, number];
+    /** How it went together when it was last tried, in words. */
+    tried: string | undefined;
     trayIds: string[];
   }[];
   places: { place: Kit['places'][number]; name: string; trayId: string; matingTrayId: string | null }[];
 }
 
-export interface LookAheadBuild {
+/** A build as far as what is said of it goes. */
+export interface AdvisedBuild {
   id: string;
   name: string;
-  trays: LookAheadTray[];
+  trays: AdvisedTray[];
   joins: { id: string; name: string; trayIds: readonly string[]; adhesive: string }[];
-  wants: { name: string; leadDays: number; have: boolean }[];
+  wants: { id: string; name: string; leadDays: number; have: boolean; substitute: string; looks: string }[];
   kit: {
+    advice: readonly KitAdvice[];
     consequences: Consequence[];
     fits: KitFits;
-    needless: { workId: string; trayId: string; name: string; reason: string }[];
   };
   /** Film on the flats of a sub-assembly, um; absent where nothing is known of its stack. */
   films: Readonly<Record<string, FilmOnFlats>>;
@@ -178,18 +211,22 @@ export interface LookAheadBuild {
   leftOut: readonly PlanOperation[];
   /** Minutes since 1970 by which it must be ready; null for no matter. */
   deadline: number | null;
+  /** The air at the bench, and as it is forecast. */
+  air: { conditions: Conditions; forecast: readonly DayForecast[] };
+  /** What the builder knows and does not want to be stopped by, with the note why. */
+  muted: readonly { adviceId: string; note: string }[];
 }
 
-/** A build as it is planned, for what looks ahead of it; times in minutes since 1970. */
+/** A build as it is planned, for what is to be said of it; times in minutes since 1970. */
 export interface Ahead {
-  build: LookAheadBuild;
-  /** Its steps, and those of them that are still to come. */
+  build: AdvisedBuild;
+  /** Its steps, and those of them that are still to come, soonest first. */
   all: readonly PlanOperation[];
   own: readonly PlanOperation[];
   starts: Readonly<Record<string, number>>;
   startOf: (operation: PlanOperation) => number;
   now: number;
-  warn: Warn;
+  advise: Advise;
 }
 
 /** What one capability gives to the plan, the needs, and what is said of what lies ahead: each a pure function of the
@@ -201,10 +238,10 @@ export interface PlanContribution {
   lastSteps?: (build: BuildAtItsEnd) => LastStep[];
   /** What steps that cannot be taken back serve and prevent. */
   consequences?: (build: DividedKit, stepOf: StepOfJoint, crossSteps: readonly CrossStep[]) => Consequence[];
-  /** Steps that must wait for a decision. */
-  holds?: (build: DividedKit) => KitHold[];
   needs?: (context: NeedsContext) => Need[];
-  lookAhead?: (ahead: Ahead) => void;
+  /** What the kit alone has to say, and what follows from the plan. */
+  kitAdvice?: (build: DividedKit) => KitAdvice[];
+  advice?: (ahead: Ahead) => void;
 }
 
 /** The step in which a joint is made; undefined where nothing is known of when it is. */

@@ -1,4 +1,12 @@
-import { hazardLine, waitBefore, waitToHandle, type Conditions, type ToolSettings } from '../finish/index.ts';
+import {
+  hazardLine,
+  isPainted,
+  waitBefore,
+  waitToCure,
+  waitToHandle,
+  type Conditions,
+  type ToolSettings,
+} from '../finish/index.ts';
 import { lessonsFor, type Lesson, type Material } from '../kit/index.ts';
 import { withClosuresLast } from './benchSteps.ts';
 import type { TrayTask } from './contribution.ts';
@@ -8,7 +16,7 @@ import { TASKS } from './tasks.ts';
 import { addLayer } from './paintLayer.ts';
 import { prepareTray } from './prepareTray.ts';
 import { addTask, TrayChain } from './trayChain.ts';
-import { addCheck, addJoins, addLastSteps, addCrossSteps } from './wholeBuild.ts';
+import { addCheck, addCrossSteps, addJoins, addLastSteps, type TrayEnd } from './wholeBuild.ts';
 
 /** Every step of a build with its reason, and the lags between them. `longestSession` (minutes) decides
  *  whether two coats can share an evening where a recoat window is short; `own` are the builder's tool settings. */
@@ -20,28 +28,25 @@ export function generateOperations(
   own: ToolSettings = {},
 ): OperationPlan {
   const plan: OperationPlan = { operations: [], arcs: [] };
-  const lastStep = new Map<string, { id: string; wait: number; because: string }>();
+  const lastStep = new Map<string, TrayEnd>();
 
   for (const tray of build.trays) {
     const chain = new TrayChain(plan, build.id, tray.id);
     const tasks = build.kit.tasks.filter(({ trayId }) => trayId === tray.id);
-    prepareTray(
-      chain,
-      tray,
-      build.kit.needless.filter(({ trayId }) => trayId === tray.id),
-      build.kit.joinsBefore[tray.id],
-      tasks,
-    );
-    tray.stack.layers.forEach((layer, index) => {
-      const below = tray.stack.layers[index - 1];
-      if (below) {
-        const wait = waitBefore(layer, below, conditions);
-        chain.waitFor(wait.from, wait.until, wait.because);
-      }
-      addLayer(chain, tray, layer, below, conditions, longestSession, own);
-    });
+    prepareTray(chain, tray, build.kit.joinsBefore[tray.id], tasks);
+    const ends = addStack(chain, plan, tray, conditions, longestSession, own);
     const dry = finishTray(chain, tray, tasks, conditions);
-    if (chain.last) lastStep.set(tray.id, { id: chain.last, wait: dry.from, because: dry.because });
+    if (chain.last) {
+      const coat = tray.stack.layers.findLast((layer) => isPainted(layer));
+      const last = coat && ends.get(coat.id);
+      const cure = coat && waitToCure(coat, conditions);
+      lastStep.set(tray.id, {
+        id: chain.last,
+        wait: dry.from,
+        because: dry.because,
+        ...(last !== undefined && cure ? { coat: { id: last, wait: cure.from, because: cure.because } } : {}),
+      });
+    }
   }
   addCheck(plan, build);
   addJoins(plan, build, lastStep);
@@ -50,6 +55,47 @@ export function generateOperations(
   addLastSteps(plan, build);
   remind(plan, build, lessons);
   return plan;
+}
+
+/** Adds the layers of a sub-assembly, and gives the last step of each. What is laid over a decal, a mask or a sanded
+ *  face waits for that and for the paint beneath it, too. */
+function addStack(
+  chain: TrayChain,
+  plan: OperationPlan,
+  tray: PlannableTray,
+  conditions: Conditions,
+  longestSession: number,
+  own: ToolSettings,
+): Map<string, string> {
+  const ends = new Map<string, string>();
+  const { layers } = tray.stack;
+  let waited = 0;
+  layers.forEach((layer, index) => {
+    const below = layers[index - 1];
+    if (below) {
+      const wait = waitBefore(layer, below, conditions);
+      chain.waitFor(wait.from, wait.until, wait.because);
+      waited = isPainted(below) ? wait.from : waited + wait.from;
+    }
+    const from = plan.operations.length;
+    addLayer(chain, tray, layer, below, conditions, longestSession, own);
+    const first = plan.operations[from];
+    const paint = layers.slice(0, index).findLast((each) => isPainted(each));
+    const beneath = paint && ends.get(paint.id);
+    if (first && paint && paint !== below && beneath !== undefined && isPainted(layer)) {
+      const through = waitBefore(layer, paint, conditions);
+      if (through.from > waited)
+        plan.arcs.push({
+          from: beneath,
+          to: first.id,
+          minLag: through.from,
+          maxLag: null,
+          because: through.because,
+        });
+    }
+    if (chain.last) ends.set(layer.id, chain.last);
+  });
+  return ends;
 }
 
 /** Adds what is done to a sub-assembly once its stack is on, and gives what must pass before it is handled. */
@@ -73,7 +119,7 @@ function finishTray(
   return dry;
 }
 
-/** Puts to every step the decisions it waits for and the lessons that touch it. */
+/** Puts to every step its cautions and the lessons that touch it. */
 function remind(plan: OperationPlan, build: PlannableBuild, lessons: readonly Lesson[]): void {
   const trays = new Map(build.trays.map((tray) => [tray.id, tray]));
   const traysOf = new Map<string, readonly string[]>([
@@ -84,14 +130,6 @@ function remind(plan: OperationPlan, build: PlannableBuild, lessons: readonly Le
     operation.cautions = operation.hazards.map(hazardLine);
     const touched = operation.trayId ? [operation.trayId] : (traysOf.get(operation.id) ?? []);
     const { kind } = operation;
-    operation.holds = build.kit.holds
-      // A decision about a tray holds its own steps; joining it to others waits only where the decision says so.
-      .filter(
-        ({ trayId, stepKind }) =>
-          touched.includes(trayId) &&
-          (stepKind === kind || (stepKind === null && operation.trayId !== undefined)),
-      )
-      .map(({ reason }) => reason);
     const partNames = touched.flatMap((id) => [
       trays.get(id)?.name ?? '',
       ...(trays.get(id)?.partNames ?? []),

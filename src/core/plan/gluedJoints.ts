@@ -16,23 +16,19 @@ export interface GluedJoint {
   preparation: string;
   /** Until it bears load, minutes at 20 C. */
   strongMinutes: number;
-  /** What could go wrong, and the way out; the hazards of a glue are told by the step. */
-  risks: string[];
+  /** A tyre goes on its rim. */
+  isTyre: boolean;
 }
 
 /** A joint with the glue that its faces ask for at that time. */
 export function gluedJoint({ parts, finishes }: DividedKit, joint: Joint, when: JointTime): GluedJoint {
-  const { adhesive, preparation, strongMinutes, risks } = chooseAdhesive(
-    glueJob(joint, when, parts, finishes),
-  );
+  const { adhesive, preparation, strongMinutes } = chooseAdhesive(glueJob(joint, when, parts, finishes));
   return {
     words: `${parts.get(joint.a)!.name} to ${parts.get(joint.b)!.name.toLowerCase()}`,
     adhesive,
     preparation,
     strongMinutes,
-    risks: risks
-      .filter(({ severity }) => severity === 'stop' || severity === 'warn')
-      .map(({ words, remedy }) => `${words} ${remedy}`),
+    isTyre: joint.kind === 'tyre',
   };
 }
 
@@ -40,7 +36,7 @@ const MOST_NAMED = 8;
 
 const sentence = (words: string): string => words.replace(/^./, (first) => first.toUpperCase());
 
-/** The glues of a step, each with the joints that it is for and how their faces are prepared, then what could go wrong. */
+/** The glues of a step, each with the joints that it is for and how their faces are prepared. */
 export function glueLines(joints: readonly GluedJoint[]): string[] {
   const ways = new Map<string, GluedJoint[]>();
   for (const each of joints) {
@@ -53,13 +49,10 @@ export function glueLines(joints: readonly GluedJoint[]): string[] {
       ...each.slice(0, MOST_NAMED).map(({ words }) => words),
       ...(each.length > MOST_NAMED ? [`${each.length - MOST_NAMED} more, in the Kit stage`] : []),
     ].join('; ');
-  return [
-    ...[...ways.values()].map((each) => {
-      const { adhesive, preparation } = each[0]!;
-      return `${ADHESIVES[adhesive].name}: ${named(each)}. ${sentence(preparation)}`;
-    }),
-    ...new Set(joints.flatMap(({ risks }) => risks)),
-  ];
+  return [...ways.values()].map((each) => {
+    const { adhesive, preparation } = each[0]!;
+    return `${ADHESIVES[adhesive].name}: ${named(each)}. ${sentence(preparation)}`;
+  });
 }
 
 /** What a join after paint is glued with, for its card: by the joints that it makes, and as it was noted where that is
@@ -76,3 +69,10 @@ export function joinLines(adhesive: string, joints: readonly GluedJoint[]): stri
     glues.size > 0 ? 'dabs, not beads; test the fit first; gloves on' : 'test the fit first; gloves on',
   ];
 }
+
+/** Minutes until epoxy among some joints bears load: what has only set moves under a stick or a weight; 0 without any. */
+export const epoxyMinutes = (joints: readonly GluedJoint[]): number =>
+  Math.max(
+    0,
+    ...joints.flatMap(({ adhesive, strongMinutes }) => (adhesive === 'epoxy' ? [strongMinutes] : [])),
+  );

@@ -11,7 +11,7 @@ export { whatIf, type WhatIf } from './bench/whatIf.ts';
 export { TASK_LABELS, taskLabel, TASKS, type TaskKind } from './tasks.ts';
 export { summariseKit, type KitSummary } from './kitSummary.ts';
 export { kitNeeds } from './kitNeeds.ts';
-export type { LookAheadBuild, LookAheadTray, Need } from './contribution.ts';
+export type { Need } from './contribution.ts';
 export { runAtScale, runName } from './contributions/runs.ts';
 export {
   localDate,
@@ -21,6 +21,7 @@ export {
   sessionsToHold,
   upcomingSessions,
   type BenchCalendar,
+  type DayForecast,
   type LongestSessions,
   type Session,
   type WeeklySession,
@@ -41,8 +42,14 @@ export {
 } from '../scheduling/index.ts';
 export { atOwnPace, learnPace, type Pace } from './learnPace.ts';
 export { atOwnCures, learnCures, type CurePace } from './learnCures.ts';
-export { lookAhead } from './lookAhead.ts';
-export type { Warning } from './warning.ts';
+export {
+  adviceAhead,
+  adviceAt,
+  type Advice,
+  type AdviceSeverity,
+  type AdviceStage,
+  type AdviceTopic,
+} from './advice/advice.ts';
 export { consequencesByStep, type StepConsequence } from './benchSteps.ts';
 export { noLongerPlanned } from './noLongerPlanned.ts';
 export { REPAIRS, withRepairs } from './repairs.ts';

@@ -139,9 +139,9 @@ describe('what the kit asks of the plan', () => {
       adhesive: 'pva',
       preparation: 'run it into the edge',
       strongMinutes: 1440,
-      risks: ['It fogs. Fan the air.'],
+      isTyre: false,
     };
-    const axle: GluedJoint = { ...lens, words: 'Axle to frame', adhesive: 'epoxy', risks: [] };
+    const axle: GluedJoint = { ...lens, words: 'Axle to frame', adhesive: 'epoxy' };
     const planOf = (joints: GluedJoint[]) => {
       const { operations, arcs } = generateOperations(buildWith({ joinsBefore: { body: joints } }), AIR, 180);
       const step = operations.find(({ kind }) => kind === 'join')!;
@@ -151,22 +151,22 @@ describe('what the kit asks of the plan', () => {
     expect(mixed.step.details).toEqual([
       'thin solvent cement: Cowl to body. Hold together dry',
       'PVA or canopy glue: Lens to rim. Run it into the edge',
-      'It fogs. Fan the air.',
     ]);
     expect(mixed.step.hazards).toEqual(['vapour']);
     expect(planOf([lens]).step.hazards).toEqual([]);
     expect([mixed.lag, planOf([axle]).lag]).toEqual([720, 1440]);
   });
 
-  it('holds the steps that a decision touches and no others', () => {
-    const held = (stepKind: string | null) =>
-      generateOperations(buildWith({ holds: [{ trayId: 'body', stepKind, reason: 'Decide it.' }] }), AIR, 180)
-        .operations.filter(({ holds }) => holds.length > 0)
-        .map(({ kind }) => kind);
-    expect(held('primer')).toEqual(['primer', 'primer']);
-    expect(held(null)).toEqual(['clean', 'join', 'primer', 'primer']);
-    expect(held('assemble')).toEqual(['assemble']);
-    expect(held('polish')).toEqual([]);
+  it('puts a tyre on only once the paint of its rim is hard right through', () => {
+    const rims = { ...buildWith({}), joins: [{ ...buildWith({}).joins[0]!, trayIds: ['body', 'tyres'] }] };
+    const lag = (tyres: string[]) =>
+      Math.max(
+        ...generateOperations({ ...rims, kit: { ...rims.kit, tyres } }, AIR, 180).arcs.flatMap(
+          ({ to, minLag }) => (to === 'b/join/on' ? [minLag] : []),
+        ),
+      );
+    expect(lag([])).toBeLessThan(1440);
+    expect(lag(['tyres'])).toBeGreaterThanOrEqual(1440);
   });
 
   it('brings lessons to the steps that they are about', () => {

@@ -150,8 +150,8 @@ describe('needs and summary of a kit', () => {
       evidence: [evidence],
     });
     const summary = summariseKit(kit, [{ id: 't', partIds: ['A1'] }]);
-    expect(summary.holds).toEqual([
-      { trayId: 't', stepKind: 'colour', reason: expect.stringMatching(/trim colour/) as string },
+    expect(summary.advice.filter(({ rule }) => rule === 'undecided')).toMatchObject([
+      { severity: 'stop', text: 'Not decided: trim colour', at: { trays: ['t'], kinds: ['colour'] } },
     ]);
     const titles = (of: string) => summary.tasks.flatMap(({ kind, title }) => (kind === of ? [title] : []));
     expect(titles('open')).toEqual(['Open: holes for the rack']);

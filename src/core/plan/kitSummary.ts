@@ -1,7 +1,9 @@
-import type { Kit, Look, Material, Part, Priority } from '../kit/index.ts';
-import type { Consequence, KitHold } from './benchStep.ts';
+import type { Kit, Look, Material, Part, Priority, Want } from '../kit/index.ts';
+import type { Consequence } from './benchStep.ts';
+import type { KitAdvice } from './advice/kitAdvice.ts';
 import {
   dividedKit,
+  wantsFinish,
   type CrossStep,
   type DividedKit,
   type Division,
@@ -11,6 +13,7 @@ import {
 } from './contribution.ts';
 import { CONTRIBUTIONS } from './contributions/index.ts';
 import { kitFits } from './contributions/fits.ts';
+import { isTyre } from './contributions/parts.ts';
 import { gluedJoint, type GluedJoint } from './gluedJoints.ts';
 import { inOrderOfWork } from './tasks.ts';
 
@@ -23,8 +26,13 @@ export interface KitSummary {
   openConflicts: number;
   /** Version choices still open. */
   openChoices: string[];
-  /** Steps that must wait for a decision. */
-  holds: KitHold[];
+  /** What the kit alone has to say, and at which steps. */
+  advice: KitAdvice[];
+  /** Sub-assemblies among whose parts are tyres. */
+  tyres: string[];
+  /** Sub-assemblies with clear parts, and what on a sub-assembly blooms from the fumes of glue. */
+  clear: string[];
+  bloom: Record<string, string>;
   /** What the parts of each sub-assembly ask for, in order of work: holes and cuts, fits, second colours and so on. */
   tasks: TrayTask[];
   /** Work between two sub-assemblies, such as wires and pipes. */
@@ -38,7 +46,7 @@ export interface KitSummary {
   /** What the parts of each sub-assembly are made of. */
   materials: Record<string, Material[]>;
   /** What the builder changed in the plan. */
-  plan: Pick<Kit, 'mishaps' | 'ownSteps' | 'stepEdits' | 'cureChecks' | 'pins'> & {
+  plan: Pick<Kit, 'mishaps' | 'ownSteps' | 'stepEdits' | 'cureChecks' | 'pins' | 'mutedAdvice'> & {
     deadline: string | null;
     priority: Priority;
   };
@@ -49,7 +57,7 @@ export interface KitSummary {
   /** Holes and cuts that the sheet may ask for and this version does not need. */
   needless: { workId: string; trayId: string; name: string; reason: string }[];
   /** What the version needs and nobody has yet. */
-  wants: { name: string; leadDays: number; have: boolean }[];
+  wants: Pick<Want, 'id' | 'name' | 'leadDays' | 'have' | 'substitute' | 'looks'>[];
   /** Pieces of the version that nobody gave a finish, and that do not come with theirs. */
   unfinished: number;
   /** Parts of each sub-assembly that end up with paint on them, as far as is known. */
@@ -77,7 +85,8 @@ export function summariseKit(
     jointCount: kit.joints.length,
     openConflicts: kit.evidence.filter(({ verdict }) => verdict === 'open').length,
     openChoices: version.open,
-    holds: CONTRIBUTIONS.flatMap((each) => each.holds?.(build) ?? []),
+    advice: CONTRIBUTIONS.flatMap((each) => each.kitAdvice?.(build) ?? []),
+    ...kindsOfParts(build),
     tasks: kitTasks(build),
     crossSteps,
     stance: kit.stances.length > 0,
@@ -90,6 +99,7 @@ export function summariseKit(
       stepEdits: kit.stepEdits,
       cureChecks: kit.cureChecks,
       pins: kit.pins,
+      mutedAdvice: kit.mutedAdvice,
       deadline: kit.aims[0]?.deadline ?? null,
       priority: kit.aims[0]?.priority ?? 'usual',
     },
@@ -157,12 +167,28 @@ function wantsOf({ wants, choices }: Kit): KitSummary['wants'] {
   const picked = new Set(choices.map(({ chosen }) => chosen));
   return wants
     .filter(({ optionId }) => optionId === null || picked.has(optionId))
-    .map(({ name, leadDays, have }) => ({ name, leadDays, have }));
+    .map(({ id, name, leadDays, have, substitute, looks }) => ({
+      id,
+      name,
+      leadDays,
+      have,
+      substitute,
+      looks,
+    }));
 }
 
-/** Clear, rubber, metal and plated parts come with their finish. */
-const wantsFinish = ({ zones, plated, material }: Part): boolean =>
-  zones.length === 0 && !plated && !['clear', 'vinyl', 'rubber', 'poly', 'metal'].includes(material);
+/** Sub-assemblies by what is among their parts: tyres, clear plastic, what blooms from fumes. */
+function kindsOfParts(build: DividedKit): Pick<KitSummary, 'tyres' | 'clear' | 'bloom'> {
+  const withPart = (holds: (part: Part) => boolean) =>
+    build.trays.filter((tray) => build.partsIn(tray).some(holds)).map(({ id }) => id);
+  const bloom: KitSummary['bloom'] = {};
+  for (const tray of build.trays) {
+    const held = build.partsIn(tray);
+    if (held.some(({ material }) => material === 'clear')) bloom[tray.id] = 'clear parts';
+    else if (held.some(({ plated }) => plated)) bloom[tray.id] = 'plating';
+  }
+  return { tyres: withPart(isTyre), clear: withPart(({ material }) => material === 'clear'), bloom };
+}
 
 const UNPAINTED: readonly Look[] = ['plating', 'clear', 'bare'];
 const isPainted = ({ finishes }: DividedKit, { zones }: Part): boolean =>

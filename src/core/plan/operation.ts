@@ -26,8 +26,6 @@ export interface PlanOperation {
   /** What can hurt in it; `cautions` says it in a line each. */
   hazards: HazardId[];
   cautions: string[];
-  /** Decisions that this step waits for; it must not be done before they are made. */
-  holds: string[];
   /** What earlier builds taught about this. */
   lessons: string[];
   /** The builder said how long it takes. */

@@ -31,7 +31,6 @@ export function withOwnSteps(
       details: note === '' ? [] : [note],
       hazards,
       cautions: hazards.map(hazardLine),
-      holds: [],
       lessons: [],
     };
     all.splice(at + 1, 0, own);

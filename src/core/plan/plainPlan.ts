@@ -18,7 +18,6 @@ export function plainOperation(id: string, change: Partial<PlanOperation> = {}):
     details: [],
     hazards: [],
     cautions: [],
-    holds: [],
     lessons: [],
     ...change,
   };
@@ -39,5 +38,5 @@ export const plainGluedJoint = (words: string): GluedJoint => ({
   adhesive: 'cement-thin',
   preparation: 'hold together dry',
   strongMinutes: 1440,
-  risks: [],
+  isTyre: false,
 });

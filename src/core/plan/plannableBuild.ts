@@ -14,7 +14,6 @@ export interface PlannableBuild {
   /** What the kit asks of the plan. */
   kit: Pick<
     KitSummary,
-    | 'holds'
     | 'joinsBefore'
     | 'joinsAfter'
     | 'materials'
@@ -22,7 +21,7 @@ export interface PlannableBuild {
     | 'stance'
     | 'unchecked'
     | 'consequences'
-    | 'needless'
+    | 'tyres'
     | 'crossSteps'
   >;
 }

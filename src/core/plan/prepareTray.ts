@@ -1,8 +1,8 @@
 import { hazardsInWords } from '../finish/index.ts';
 import { ADHESIVES, counted } from '../kit/index.ts';
 import type { TrayTask } from './contribution.ts';
-import { glueLines, type GluedJoint } from './gluedJoints.ts';
-import type { PlannableBuild, PlannableTray } from './plannableBuild.ts';
+import { epoxyMinutes, glueLines, type GluedJoint } from './gluedJoints.ts';
+import type { PlannableTray } from './plannableBuild.ts';
 import { BARE_KINDS, TASKS } from './tasks.ts';
 import { addInPieces, addTask, type TrayChain } from './trayChain.ts';
 
@@ -17,13 +17,12 @@ const JOINTS_NOT_KNOWN =
 export function prepareTray(
   chain: TrayChain,
   { name, partCount, partNames }: PlannableTray,
-  needless: PlannableBuild['kit']['needless'],
   joints: readonly GluedJoint[] | undefined,
   tasks: readonly TrayTask[],
 ): void {
   if (partCount === 0) return;
   for (const kind of BARE_KINDS) {
-    if (kind === 'clean') clean(chain, name, partCount, needless, !joints && partNames.length > 1);
+    if (kind === 'clean') clean(chain, name, partCount, !joints && partNames.length > 1);
     if (kind === 'join' && joints) join(chain, name, joints);
     for (const task of tasks) {
       if (task.kind !== kind) continue;
@@ -35,13 +34,7 @@ export function prepareTray(
   }
 }
 
-function clean(
-  chain: TrayChain,
-  name: string,
-  partCount: number,
-  needless: PlannableBuild['kit']['needless'],
-  isUnjoined: boolean,
-): void {
+function clean(chain: TrayChain, name: string, partCount: number, isUnjoined: boolean): void {
   addInPieces(chain, Math.max(10, partCount * CLEAN_MINUTES_PER_PART), 'clean', {
     kind: 'clean',
     title: `Clean up: ${name}`,
@@ -53,7 +46,6 @@ function clean(
       `${counted(partCount, 'part')}: cut, trim, sand 400 then 1000`,
       'wash in soap and water, rinse',
       ...(isUnjoined ? [JOINTS_NOT_KNOWN] : []),
-      ...needless.map((work) => `not on this version, whatever the sheet says: ${work.name}`),
     ],
     hazards: [...TASKS.clean.hazards],
   });
@@ -72,10 +64,6 @@ function join(chain: TrayChain, name: string, joints: readonly GluedJoint[]): vo
     details: glueLines(joints),
     hazards: hazardsInWords(...adhesives),
   });
-  // Epoxy that has only set moves under the sanding stick.
-  const strong = joints.flatMap(({ adhesive, strongMinutes }) =>
-    adhesive === 'epoxy' ? [strongMinutes] : [],
-  );
-  const wait = Math.max(CEMENT_CURE_MINUTES, ...strong);
+  const wait = Math.max(CEMENT_CURE_MINUTES, epoxyMinutes(joints));
   chain.waitFor(wait, null, 'glue and filler must be hard before sanding and primer');
 }

@@ -151,11 +151,11 @@ describe('carriedOver', () => {
 });
 
 describe('noLongerPlanned', () => {
-  const said = (operationId: string, title: string) => noLongerPlanned({ operationId, endedAt: 100, title });
+  const said = (operationId: string, title: string) => noLongerPlanned({ operationId, buildId: 'b', title });
 
   it('calls a hole that nothing needs by its name, and says how to close it', () => {
     expect(said('b/body/open-holes', 'Open holes: Body')).toMatchObject({
-      title: 'Needless hole: Open holes: Body',
+      text: 'Needless hole: Open holes: Body',
       remedy: expect.stringMatching(/plug it/i) as string,
       stage: 'kit',
     });
@@ -163,8 +163,8 @@ describe('noLongerPlanned', () => {
 
   it('leaves it open how other work is taken back', () => {
     expect(said('b/body/primer-1', 'Primer: Body, wet coat 1')).toMatchObject({
-      id: 'orphan b/body/primer-1',
-      title: 'Done, but no longer planned: Primer: Body, wet coat 1',
+      id: 'b no-longer-planned b/body/primer-1',
+      text: 'Done, but no longer planned: Primer: Body, wet coat 1',
       stage: 'finish',
     });
   });

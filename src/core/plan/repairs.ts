@@ -71,7 +71,6 @@ export function withRepairs(
       details: [...repairFacts.how],
       hazards,
       cautions: hazards.map(hazardLine),
-      holds: [],
       lessons: [],
     };
     const copies = chain.map((id): PlanOperation => {

@@ -135,7 +135,6 @@ function inOneGo(id: string, nextId: string, { operations, arcs }: OperationPlan
           details: [...operation.details, ...next.details],
           hazards,
           cautions: [...new Set([...operation.cautions, ...next.cautions])],
-          holds: [...new Set([...operation.holds, ...next.holds])],
           lessons: [...new Set([...operation.lessons, ...next.lessons])],
           photo: next.photo ?? operation.photo,
         },

@@ -51,7 +51,7 @@ describe('the steps of a build whose records contradict themselves', () => {
     expect(ids.has('b/join/on')).toBe(true);
     expect(plan.arcs.every(({ from, to }) => ids.has(from) && ids.has(to))).toBe(true);
     expect(faults).toMatchObject([
-      { operationId: 'b/join/on', title: expect.stringContaining('waits for gone') as string },
+      { rule: 'contradiction', text: expect.stringContaining('waits for gone') as string },
     ]);
   });
 
@@ -66,7 +66,7 @@ describe('the steps of a build whose records contradict themselves', () => {
     broken.trays[0]!.layers[0]!.kind = 'moon rock' as never;
     const { plan, faults } = stepsOfBuild(broken, BENCH);
     expect(plan).toEqual({ operations: [], arcs: [] });
-    expect(faults).toMatchObject([{ title: 'Coupe is not in the plan', stage: 'kit' }]);
+    expect(faults).toMatchObject([{ text: 'Coupe is not in the plan', stage: 'kit' }]);
   });
 
   it('say nothing of a sound build', () => {

@@ -14,7 +14,7 @@ import { plannableBuild, type PlannableBuild } from './plannableBuild.ts';
 import { withRepairs } from './repairs.ts';
 import { soundSteps } from './soundSteps.ts';
 import { withStepEdits } from './stepEdits.ts';
-import type { Warning } from './warning.ts';
+import { adviceFrom, type Advice } from './advice/advice.ts';
 
 /** What the bench lends to the steps of every build. */
 export interface BenchForSteps {
@@ -34,7 +34,7 @@ export interface BuildSteps {
   /** Steps that the builder left out, by the edit that did. */
   leftOut: { editId: string; step: PlanOperation }[];
   /** What was left out or read otherwise because the records contradict themselves. */
-  faults: Warning[];
+  faults: Advice[];
 }
 
 /** Everything that one build asks of the plan, with the builder's own steps, edits and repairs. A build whose records
@@ -45,7 +45,7 @@ export function stepsOfBuild(
   { products, codes, conditions, longestSession, lessons, tools }: BenchForSteps,
 ): BuildSteps {
   const { faults, ...division } = soundDivision(build);
-  const warnings = faults.map((fault) => faultWarning(build.id, fault));
+  const warnings = faults.map((fault) => faultAdvice(build.id, fault));
   const leftOut: BuildSteps['leftOut'] = [];
   try {
     const plannable = plannableBuild({ ...build, ...division }, products, codes);
@@ -62,7 +62,7 @@ export function stepsOfBuild(
       trays: plannable.trays,
       plan: sound.plan,
       leftOut,
-      faults: [...warnings, ...sound.faults.map((text, at) => stepWarning(build.id, text, at))],
+      faults: [...warnings, ...sound.faults.map((text, at) => stepAdvice(build.id, text, at))],
     };
   } catch (error) {
     return {
@@ -74,31 +74,39 @@ export function stepsOfBuild(
   }
 }
 
-function faultWarning(buildId: string, { id, of, message, readAs }: DivisionFault): Warning {
-  return {
-    id: `fault ${of} ${id} ${message}`,
-    operationId: of === 'join' ? `${buildId}/join/${id}` : undefined,
-    title: message,
-    reason: readAs,
+/** A fault of a join stands at its step. */
+function faultAdvice(buildId: string, { id, of, message, readAs }: DivisionFault): Advice {
+  const advice = adviceFrom(buildId, {
+    rule: 'contradiction',
+    subject: `${of} ${id} ${message}`,
+    severity: 'warn',
+    text: message,
+    why: readAs,
     remedy: 'Set it right under Sub-assemblies, as it stands.',
     stage: 'kit',
-  };
+    page: 'trays',
+  });
+  return of === 'join' ? { ...advice, about: { ...advice.about, steps: [`${buildId}/join/${id}`] } } : advice;
 }
 
-const stepWarning = (buildId: string, text: string, at: number): Warning => ({
-  id: `fault steps ${buildId} ${at}`,
-  operationId: undefined,
-  title: 'Steps that contradict each other',
-  reason: text,
-  remedy: 'Look at the own steps, edits and joins that name them.',
-  stage: 'plan',
-});
+const stepAdvice = (buildId: string, text: string, at: number): Advice =>
+  adviceFrom(buildId, {
+    rule: 'steps-contradict',
+    subject: String(at),
+    severity: 'warn',
+    text: 'Steps that contradict each other',
+    why: text,
+    remedy: 'Look at the own steps, edits and joins that name them.',
+    stage: 'plan',
+  });
 
-const unplanned = ({ id, name }: { id: string; name: string }, error: unknown): Warning => ({
-  id: `fault build ${id}`,
-  operationId: undefined,
-  title: `${name} is not in the plan`,
-  reason: `Its steps could not be worked out: ${(error as Error).message}`,
-  remedy: 'Take the last change of this build back, or mend what is named; the other builds are planned.',
-  stage: 'kit',
-});
+const unplanned = ({ id, name }: { id: string; name: string }, error: unknown): Advice =>
+  adviceFrom(id, {
+    rule: 'not-in-the-plan',
+    subject: '',
+    severity: 'warn',
+    text: `${name} is not in the plan`,
+    why: `Its steps could not be worked out: ${(error as Error).message}`,
+    remedy: 'Take the last change of this build back, or mend what is named; the other builds are planned.',
+    stage: 'kit',
+  });

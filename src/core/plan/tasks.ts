@@ -54,6 +54,11 @@ export const TASKS = {
     early: true,
     leftOut: 'Gates, seams and flash show through every coat.',
   }),
+  make: step('bare', 'making what is lost', {
+    hazards: ['blades'],
+    passable: true,
+    leftOut: 'What sits on it has nothing to sit on.',
+  }),
   open: step('bare', 'holes and cuts', { hazards: ['blades'], early: true, irreversible: true }),
   straighten: step('bare', 'straightening', { hazards: ['heat'], passable: true }),
   true: step('bare', 'truing faces', { hazards: ['blades', 'dust'], passable: true }),

@@ -29,7 +29,7 @@ export class TrayChain {
   }
 
   add(
-    step: Omit<PlanOperation, 'id' | 'buildId' | 'trayId' | 'dry' | 'cautions' | 'holds' | 'lessons'> & {
+    step: Omit<PlanOperation, 'id' | 'buildId' | 'trayId' | 'dry' | 'cautions' | 'lessons'> & {
       key: string;
     },
   ): void {
@@ -42,7 +42,6 @@ export class TrayChain {
       trayId: this.#trayId,
       dry: 0,
       cautions: [],
-      holds: [],
       lessons: [],
     });
     if (this.last) {
@@ -71,7 +70,7 @@ export function addInPieces(
   chain: TrayChain,
   minutes: number,
   key: string,
-  step: Omit<PlanOperation, 'id' | 'buildId' | 'trayId' | 'dry' | 'hands' | 'cautions' | 'holds' | 'lessons'>,
+  step: Omit<PlanOperation, 'id' | 'buildId' | 'trayId' | 'dry' | 'hands' | 'cautions' | 'lessons'>,
 ): void {
   const pieces = Math.ceil(minutes / DIVISIBLE_MINUTES);
   for (let piece = 1; piece <= pieces; piece++) {

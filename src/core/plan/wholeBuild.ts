@@ -1,20 +1,30 @@
 import { hazardsInWords } from '../finish/index.ts';
 import { ADHESIVES, counted } from '../kit/index.ts';
 import { CONTRIBUTIONS } from './contributions/index.ts';
-import { joinLines } from './gluedJoints.ts';
+import { epoxyMinutes, joinLines } from './gluedJoints.ts';
 import type { OperationPlan, PlanOperation } from './operation.ts';
 import type { PlannableBuild } from './plannableBuild.ts';
 import { inOrderOfWork, TASKS, type TaskKind } from './tasks.ts';
+
+/** How a sub-assembly ends: its last step, what must pass before it is handled, and its last coat with what must pass
+ *  until that is hard right through. */
+export interface TrayEnd {
+  id: string;
+  wait: number;
+  because: string;
+  coat?: { id: string; wait: number; because: string } | undefined;
+}
 
 /** Adds the joins after paint, each after the last step of what it joins. */
 export function addJoins(
   plan: OperationPlan,
   build: PlannableBuild,
-  lastStep: Map<string, { id: string; wait: number; because: string }>,
+  lastStep: ReadonlyMap<string, TrayEnd>,
 ): void {
+  const jointsOf = (joinId: string) => build.kit.joinsAfter[joinId] ?? [];
   for (const join of build.joins) {
     const id = `${build.id}/join/${join.id}`;
-    const joints = build.kit.joinsAfter[join.id] ?? [];
+    const joints = jointsOf(join.id);
     plan.operations.push({
       id,
       buildId: build.id,
@@ -22,29 +32,40 @@ export function addJoins(
       title: join.name,
       place: 'bench',
       hands: join.minutes,
-      dry: join.setMinutes,
+      dry: Math.max(join.setMinutes, epoxyMinutes(joints)),
       family: null,
       chemistry: null,
       because: 'Joined after paint: the parts differ in colour or would block the spray.',
       details: joinLines(join.adhesive, joints),
       hazards: hazardsInWords(join.adhesive, ...joints.map(({ adhesive }) => ADHESIVES[adhesive].name)),
       cautions: [],
-      holds: [],
       lessons: [],
     });
+    const tyres = build.kit.tyres.filter((tray) => join.trayIds.includes(tray));
+    const holdsTyre = tyres.length > 0 || joints.some(({ isTyre }) => isTyre);
     for (const trayId of join.trayIds) {
       const last = lastStep.get(trayId);
       if (last)
         plan.arcs.push({ from: last.id, to: id, minLag: last.wait, maxLag: null, because: last.because });
+      // Vinyl marks what is only dry, and chrome ink most of all.
+      if (last?.coat && holdsTyre && !tyres.includes(trayId))
+        plan.arcs.push({
+          from: last.coat.id,
+          to: id,
+          minLag: last.coat.wait,
+          maxLag: null,
+          because: `a tyre goes on only then: ${last.coat.because}`,
+        });
     }
     for (const before of join.afterJoinIds) {
       const { setMinutes = 0, name = before } = build.joins.find((other) => other.id === before) ?? {};
+      const bears = epoxyMinutes(jointsOf(before));
       plan.arcs.push({
         from: `${build.id}/join/${before}`,
         to: id,
-        minLag: setMinutes,
+        minLag: Math.max(setMinutes, bears),
         maxLag: null,
-        because: `${name} must have set`,
+        because: bears > setMinutes ? `epoxy of ${name} must bear load` : `${name} must have set`,
       });
     }
   }
@@ -55,7 +76,7 @@ export function addJoins(
 export function addCrossSteps(
   plan: OperationPlan,
   build: PlannableBuild,
-  lastStep: Map<string, { id: string; wait: number; because: string }>,
+  lastStep: ReadonlyMap<string, TrayEnd>,
 ): void {
   for (const { id, kind, trayIds, acrossJoinIds, title, minutes, because, details } of build.kit.crossSteps) {
     const names = trayIds.map((trayId) => build.trays.find((tray) => tray.id === trayId)?.name ?? trayId);
@@ -140,7 +161,6 @@ function wholeBuild(
     chemistry: null,
     hazards: [],
     cautions: [],
-    holds: [],
     lessons: [],
     ...step,
   };

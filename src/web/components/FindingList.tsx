@@ -1,7 +1,6 @@
-import { Button, UnstyledButton } from '@mantine/core';
 import { IconAlertTriangle, IconHandStop, IconInfoCircle, IconShieldExclamation } from '@tabler/icons-react';
 import type { Finding } from '../../core/finish/index.ts';
-import { useState } from 'react';
+import { MuteForm } from './MuteForm.tsx';
 import { Why } from './Why.tsx';
 
 const MARKS = {
@@ -39,46 +38,16 @@ export function FindingList({
               </Why>
             </p>
             {onMute && finding.severity !== 'caution' && (
-              <MuteRule title={finding.title} onMute={(note) => onMute(finding, note)} />
+              <MuteForm
+                about={finding.title}
+                offer="silence here"
+                send="Silence"
+                onMute={(note) => onMute(finding, note)}
+              />
             )}
           </div>
         );
       })}
     </>
-  );
-}
-
-/** A rule is silenced with a reason, never without. */
-function MuteRule({ title, onMute }: { title: string; onMute: (note: string) => void }) {
-  const [open, setOpen] = useState(false);
-  const [note, setNote] = useState('');
-  if (!open) {
-    return (
-      <UnstyledButton className="why small" onClick={() => setOpen(true)}>
-        silence here…
-      </UnstyledButton>
-    );
-  }
-  return (
-    <form
-      style={{ display: 'flex', gap: 6, marginTop: 4 }}
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (note.trim()) onMute(note.trim());
-      }}
-    >
-      <input
-        autoFocus
-        className="textline"
-        aria-label={`Why “${title}” does not matter here`}
-        placeholder="why it does not matter here"
-        maxLength={300}
-        value={note}
-        onChange={(event) => setNote(event.currentTarget.value)}
-      />
-      <Button type="submit" disabled={note.trim() === ''}>
-        Silence
-      </Button>
-    </form>
   );
 }

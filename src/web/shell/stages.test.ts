@@ -133,7 +133,7 @@ describe('the states of plan and tonight', () => {
     consequences: {},
     paces: [],
     cures: [],
-    warnings: {},
+    advice: [],
     deadlines: {},
     earliest: {},
     leftOut: [],

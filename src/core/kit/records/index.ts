@@ -10,6 +10,7 @@ import { finishRecord } from './finish.ts';
 import { fitRecord } from './fit.ts';
 import { jointRecord } from './joint.ts';
 import { mishapRecord } from './mishap.ts';
+import { mutedAdviceRecord } from './mutedAdvice.ts';
 import { partRecord } from './part.ts';
 import { placeRecord } from './place.ts';
 import { runRecord } from './run.ts';
@@ -43,6 +44,7 @@ export const KIT_RECORDS = [
   stepEditRecord,
   cureCheckRecord,
   pinRecord,
+  mutedAdviceRecord,
   aimRecord,
   assemblyRecord,
 ] as const;
@@ -73,6 +75,7 @@ export * from './finish.ts';
 export * from './fit.ts';
 export * from './joint.ts';
 export * from './mishap.ts';
+export * from './mutedAdvice.ts';
 export * from './part.ts';
 export * from './place.ts';
 export * from './run.ts';

@@ -1,13 +1,13 @@
-import { LAYER_KINDS } from '../../finish/index.ts';
+import { LAYER_KINDS, type Stack, type StackEvaluation } from '../../finish/index.ts';
 import { earliestFinish, type ScheduleInstance } from '../../scheduling/index.ts';
 import { consequencesByStep } from '../benchSteps.ts';
 import { momentText } from '../calendar.ts';
-import type { LookAheadBuild, LookAheadTray } from '../contribution.ts';
+import { adviceFrom, byDate, type Advice } from '../advice/advice.ts';
+import { adviseBuild } from '../advice/adviseBuild.ts';
+import type { AdvisedBuild, AdvisedTray } from '../contribution.ts';
 import { explainStarts } from '../explainStarts.ts';
-import { lookAhead } from '../lookAhead.ts';
 import { noLongerPlanned } from '../noLongerPlanned.ts';
 import { curingNow } from '../replan.ts';
-import type { Warning } from '../warning.ts';
 import { keepsPin } from '../workThatFits.ts';
 import { partOf, type BenchInputs } from './derive.ts';
 import type { BenchBuild, BenchPaint, BenchSchedule, PlanView } from './request.ts';
@@ -66,7 +66,7 @@ export function scheduleOf(inputs: BenchInputs, solution: Solution | null): Benc
       proved: true,
       replanned: false,
       moves: [],
-      warnings: warningsOf(inputs, {}),
+      advice: adviceOf(inputs, {}),
     };
   }
   const { work, ...schedule } = solution;
@@ -79,60 +79,50 @@ export function scheduleOf(inputs: BenchInputs, solution: Solution | null): Benc
     ...schedule,
     reasons: Object.fromEntries(explainStarts(work.instance, relative, plan.arcs, titles, pinned)),
     moves: schedule.replanned ? movesOf(schedule, snapshot.plan) : [],
-    warnings: warningsOf(inputs, starts),
+    advice: adviceOf(inputs, starts),
   };
 }
 
-/** What there is to say of each build: faults of its records, what is no longer planned, pins that are not kept, and
- *  what lies ahead. */
-function warningsOf(inputs: BenchInputs, starts: Record<string, number>): Record<string, Warning[]> {
-  const { request, followed, orphans, films, deadlines, plan } = inputs;
+/** What there is to say of the builds: faults of their records, what is no longer planned, pins that are not kept, and
+ *  everything that follows from kit, stacks and plan; soonest first. */
+function adviceOf(inputs: BenchInputs, starts: Record<string, number>): Advice[] {
+  const { request, followed, orphans, plan } = inputs;
   const shelf = new Map(request.paints.map((paint) => [paint.id, paint]));
-  return Object.fromEntries(
-    request.snapshot.builds.map((build, at) => [
-      build.id,
-      [
-        ...followed[at]!.faults,
-        ...orphans.filter(({ buildId }) => buildId === build.id).map(noLongerPlanned),
-        ...brokenPins(build.kit.plan.pins, inputs, starts),
-        ...lookAhead(
-          {
-            ...lookAheadBuild(build, shelf),
-            deadline: deadlines[build.id] ?? null,
-            films,
-            leftOut: followed.flatMap(({ leftOut }) =>
-              leftOut.flatMap(({ step }) => (step.buildId === build.id ? [step] : [])),
-            ),
-          },
-          plan.operations,
-          starts,
-          request.now,
-        ),
-      ],
-    ]),
-  );
+  return request.snapshot.builds
+    .flatMap((build, at) => [
+      ...followed[at]!.faults,
+      ...orphans.filter(({ buildId }) => buildId === build.id).map(noLongerPlanned),
+      ...brokenPins(build.kit.plan.pins, inputs, starts).map(({ advice }) => advice),
+      ...adviseBuild(advisedBuild(build, at, inputs, shelf), plan.operations, starts, request.now),
+    ])
+    .sort(byDate);
 }
 
-/** Pins that the plan does not keep, as warnings at their steps. */
+/** Pins that the plan does not keep, with what is to be said of each at its step. */
 function brokenPins(
   pins: BenchInputs['pins'],
   { plan: { operations } }: BenchInputs,
   starts: Record<string, number>,
-): Warning[] {
-  return pins.flatMap(({ id, operationId, start: pinned }): Warning[] => {
+): { operationId: string; advice: Advice }[] {
+  return pins.flatMap(({ id, operationId, start: pinned }) => {
     const start = starts[operationId];
     const operation = operations.find((each) => each.id === operationId);
     if (!operation || start === undefined || keepsPin(start, pinned, operation.family !== null)) return [];
-    return [
+    const advice = adviceFrom(
+      operation.buildId,
       {
-        id: `pin ${id}`,
-        operationId,
-        title: `Cannot be held: ${operation.title}`,
-        reason: `You pinned it to ${momentText(pinned)}. What comes before it, a recoat window or the bench’s sessions leave no room for that; it comes ${momentText(start)}.`,
+        rule: 'pin-not-kept',
+        subject: id,
+        severity: 'warn',
+        text: `Cannot be held: ${operation.title}`,
+        why: `You pinned it to ${momentText(pinned)}. What comes before it, a recoat window or the bench’s sessions leave no room for that; it comes ${momentText(start)}.`,
         remedy: 'Let go of the pin, or pin it to a moment at which the bench is open and it is ready.',
         stage: 'plan',
       },
-    ];
+      [operation],
+      () => start,
+    );
+    return [{ operationId, advice }];
   });
 }
 
@@ -151,39 +141,70 @@ function tooLongFor({ operations, windows, boothOpen }: ScheduleInstance): PlanV
   });
 }
 
-function lookAheadBuild(
-  { id, name, trays, joins, kit }: BenchBuild,
+function advisedBuild(
+  build: BenchBuild,
+  at: number,
+  { request, followed, evaluations, films, deadlines }: BenchInputs,
   shelf: ReadonlyMap<string, BenchPaint>,
-): Omit<LookAheadBuild, 'films' | 'leftOut' | 'deadline'> {
+): AdvisedBuild {
+  const { conditions, calendar } = request.snapshot.settings;
+  const { trays, leftOut } = followed[at]!;
+  const stacks = new Map(trays.map(({ id, stack }) => [id, stack]));
+  return {
+    ...build,
+    wants: build.kit.wants,
+    films,
+    deadline: deadlines[build.id] ?? null,
+    leftOut: leftOut.map(({ step }) => step),
+    air: { conditions, forecast: calendar.forecast ?? [] },
+    muted: build.kit.plan.mutedAdvice,
+    trays: build.trays.flatMap((tray): AdvisedTray[] => {
+      const stack = stacks.get(tray.id);
+      return stack ? [advisedTray(tray, stack, build.kit, evaluations.get(tray.id), shelf)] : [];
+    }),
+  };
+}
+
+function advisedTray(
+  { id, name, layers }: BenchBuild['trays'][number],
+  stack: Stack,
+  { tyres, clear, bloom }: BenchBuild['kit'],
+  evaluation: StackEvaluation | undefined,
+  shelf: ReadonlyMap<string, BenchPaint>,
+): AdvisedTray {
+  const isBright = stack.layers.some(({ kind }) => kind === 'metal' || kind === 'foil');
   return {
     id,
     name,
-    joins,
-    kit,
-    wants: kit.wants,
-    trays: trays.map((tray) => ({
-      id: tray.id,
-      name: tray.name,
-      painted: tray.layers.some(({ kind }) => LAYER_KINDS[kind].painted),
-      tyre: /tyre/i.test(tray.name) || tray.parts.some((part) => /tyre/i.test(part.name)),
-      needs: tray.layers.flatMap((layer): LookAheadTray['needs'] => {
-        if (!LAYER_KINDS[layer.kind].painted) return [];
-        const ids = Object.keys(layer.mix ?? {});
-        if (ids.length === 0) {
-          return layer.kind === 'colour'
-            ? [{ layerId: layer.id, name: 'colour', onShelf: null, chosen: false }]
-            : [];
-        }
-        return ids.map((paintId) => {
-          const paint = shelf.get(paintId);
-          return {
-            layerId: layer.id,
-            name: paint ? `${paint.name} (${paint.range})` : paintId,
-            onShelf: paint ? paint.levelMl !== null : null,
-            chosen: true,
-          };
-        });
-      }),
-    })),
+    stack,
+    painted: layers.some(({ kind }) => LAYER_KINDS[kind].painted),
+    tyre: tyres.includes(id),
+    clear: clear.includes(id),
+    bloom: bloom[id] ?? (isBright ? 'bright metal' : undefined),
+    findings: evaluation?.findings ?? [],
+    muted: evaluation?.muted ?? [],
+    needs: layers.flatMap((layer): AdvisedTray['needs'] => {
+      if (!LAYER_KINDS[layer.kind].painted) return [];
+      const drops = Object.entries(layer.mix ?? {});
+      const unknown = { levelMl: undefined, needMl: undefined };
+      if (drops.length === 0) {
+        return layer.kind === 'colour'
+          ? [{ ...unknown, layerId: layer.id, paintId: '', name: 'colour', chosen: false }]
+          : [];
+      }
+      const all = drops.reduce((sum, [, count]) => sum + count, 0);
+      const volume = evaluation?.layers.find((each) => each.id === layer.id)?.volume.paintMl;
+      return drops.map(([paintId, count]) => {
+        const paint = shelf.get(paintId);
+        return {
+          layerId: layer.id,
+          paintId,
+          name: paint ? `${paint.name} (${paint.range})` : paintId,
+          levelMl: paint?.levelMl,
+          needMl: volume === undefined ? undefined : (volume * count) / all,
+          chosen: true,
+        };
+      });
+    }),
   };
 }

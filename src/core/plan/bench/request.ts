@@ -1,6 +1,7 @@
 import type { Spectrum } from '../../colour/index.ts';
 import type { Conditions, Finding, ToolSettings } from '../../finish/index.ts';
 import type { Build, CataloguePaint, Join, Lesson } from '../../kit/index.ts';
+import type { Advice } from '../advice/advice.ts';
 import type { BenchCalendar, Session } from '../calendar.ts';
 import type { StepConsequence } from '../benchSteps.ts';
 import type { StartReason } from '../explainStarts.ts';
@@ -9,7 +10,6 @@ import type { CurePace } from '../learnCures.ts';
 import type { Pace } from '../learnPace.ts';
 import type { PlanArc, PlanOperation } from '../operation.ts';
 import type { Curing, DoneStep } from '../replan.ts';
-import type { Warning } from '../warning.ts';
 
 /** A build as the bench plans it. */
 export type BenchBuild = Omit<Build, 'joins'> & { joins: Join[]; subject: string; kit: KitSummary };
@@ -73,8 +73,8 @@ export interface BenchSchedule {
   replanned: boolean;
   /** Steps that start elsewhere than in the stored plan. */
   moves: { id: string; from: number; to: number }[];
-  /** What lies ahead of each build, by build id. */
-  warnings: Record<string, Warning[]>;
+  /** Everything there is to say of the builds, soonest first. */
+  advice: Advice[];
 }
 
 /** Everything that follows from the bench as it stands; times in minutes since 1970. */

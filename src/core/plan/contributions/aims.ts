@@ -6,16 +6,18 @@ const DAY = 24 * 60;
 export const aims: PlanContribution = {
   id: 'aims',
 
-  lookAhead({ build: { deadline }, own, startOf, warn }) {
+  advice({ build: { deadline }, own, startOf, advise }) {
     if (deadline === null) return;
     const ends = own.map((operation) => startOf(operation) + operation.hands + operation.dry);
     const finish = Math.max(0, ...ends);
     if (finish <= deadline) return;
     const after = ends.filter((end) => end > deadline).length;
-    warn(undefined, {
-      id: 'deadline',
-      title: 'Later than its day',
-      reason: `The plan ends ${days(finish - deadline)} after the day it is needed; ${after} ${after === 1 ? 'step ends' : 'steps end'} after it.`,
+    advise(undefined, {
+      rule: 'later-than-its-day',
+      subject: '',
+      severity: 'warn',
+      text: 'Later than its day',
+      why: `The plan ends ${days(finish - deadline)} after the day it is needed; ${after} ${after === 1 ? 'step ends' : 'steps end'} after it.`,
       remedy: 'Add an evening, a faster clear or a dehydrator; see what one more evening would give.',
       stage: 'plan',
     });

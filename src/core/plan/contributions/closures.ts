@@ -81,44 +81,67 @@ function largestFinish(partIds: readonly string[], parts: ReadonlyMap<string, Pa
 /** Whether two names mean one step. */
 const isSame = (p: BenchStep, q: BenchStep): boolean => JSON.stringify(p) === JSON.stringify(q);
 
-/** Steps planned after another that ends their chance, and masks that a join shuts in. */
-export function warnOfClosures({ build: { id: buildId, kit }, all: operations, starts, warn }: Ahead): void {
+/** Steps planned after another that ends their chance, masks that a join shuts in, and what each closing step ends. */
+export function adviseOfClosures({
+  build: { id: buildId, kit },
+  all: operations,
+  starts,
+  advise,
+}: Ahead): void {
   for (const { id, effect, step, other, because } of kit.consequences) {
-    if (effect === 'serves') continue;
     const closing = operationsOf(buildId, step, operations);
     const closes = closing.at(-1);
-    const late = operationsOf(buildId, other, operations).filter(
-      (operation) => starts[operation.id] !== undefined,
-    );
-    const last = late.at(-1);
+    const targets = operationsOf(buildId, other, operations);
+    const last = targets.findLast((operation) => starts[operation.id] !== undefined);
     if (!closes || !last) continue;
     const at = starts[closes.id];
-    const reason = `${because[0]!.toUpperCase()}${because.slice(1)}.`;
+    const why = `${because[0]!.toUpperCase()}${because.slice(1)}.`;
+    const said = { subject: id, why, stage: 'kit' as const, page: 'joints' };
     if (effect === 'traps-mask') {
       if (at === undefined) continue;
-      warn(closes, {
-        id: `mask ${id}`,
-        title: 'A mask would be shut in',
-        reason: `${reason} Its own colour goes on first, under a mask that must come out again.`,
+      advise(closes, {
+        ...said,
+        rule: 'mask-shut-in',
+        severity: 'warn',
+        text: 'A mask would be shut in',
+        why: `${why} Its own colour goes on first, under a mask that must come out again.`,
         remedy: 'Try bare whether tape can be drawn out, or pin that joint to after paint.',
-        stage: 'kit',
       });
+    } else if (effect === 'serves') {
+      if (at !== undefined && last === targets[0])
+        advise(closes, {
+          ...said,
+          rule: 'serves',
+          severity: 'note',
+          topic: 'after',
+          text: `Serves “${last.title}”`,
+        });
     } else if (at === undefined) {
-      warn(last, {
-        id: `closed ${id}`,
-        title: `Shut off already: ${last.title}`,
-        reason: `${reason} “${closes.title}” is done.`,
+      advise(last, {
+        ...said,
+        rule: 'shut-off-already',
+        severity: 'stop',
+        text: `Shut off already: ${last.title}`,
+        why: `${why} “${closes.title}” is done.`,
         remedy:
           'See whether it can still be reached, or open that joint again before anything more is painted.',
-        stage: 'kit',
       });
     } else if (starts[last.id]! > at) {
-      warn(closes, {
-        id: `closes ${id}`,
-        title: `No longer enters: ${last.title}`,
-        reason: `${reason} It is planned after “${closes.title}”.`,
+      advise(closes, {
+        ...said,
+        rule: 'no-longer-enters',
+        severity: 'stop',
+        text: `No longer enters: ${last.title}`,
+        why: `${why} It is planned after “${closes.title}”.`,
         remedy: 'Change the order of the joins in the Kit stage, or what this one shuts in.',
-        stage: 'kit',
+      });
+    } else {
+      advise(closes, {
+        ...said,
+        rule: 'ends-the-chance',
+        severity: 'note',
+        topic: 'after',
+        text: `After this, no more “${last.title}”`,
       });
     }
   }

@@ -1,35 +1,53 @@
-import type { PlanContribution } from '../contribution.ts';
-import type { PlanOperation } from '../operation.ts';
+import { joinsOf, type PlanContribution } from '../contribution.ts';
+import { EARLY, type KitAdvice } from '../advice/kitAdvice.ts';
+import { TASKS, type TaskKind } from '../tasks.ts';
 
-/** What must be decided first: where the sheet and the evidence differ. */
+const kinds = Object.keys(TASKS) as TaskKind[];
+const isKind = (kind: string | null): kind is TaskKind => kind !== null && kind in TASKS;
+
+/** What must be decided first, where the sheet and the evidence differ, and what was decided. */
 export const decisions: PlanContribution = {
   id: 'decisions',
 
-  holds: ({ kit, trayOf }) =>
-    kit.evidence
-      .filter(({ verdict }) => verdict === 'open')
-      .flatMap(({ title, partIds, stepKind }) =>
-        [...new Set(partIds.flatMap((part) => trayOf.get(part) ?? []))].map((trayId) => ({
-          trayId,
-          stepKind,
-          reason: `The sheet and the evidence differ: ${title}. Decide it first.`,
-        })),
-      ),
-
-  lookAhead({ own, startOf, warn }) {
-    const held = new Map<string, PlanOperation[]>();
-    for (const step of own) {
-      for (const reason of step.holds) held.set(reason, [...(held.get(reason) ?? []), step]);
-    }
-    for (const [reason, steps] of held) {
-      const soonest = steps.reduce((one, other) => (startOf(other) < startOf(one) ? other : one));
-      warn(soonest, {
-        id: `hold ${reason}`,
-        title: `Not decided: ${soonest.title}`,
-        reason: steps.length === 1 ? reason : `${reason} It holds ${steps.length} steps; this is the first.`,
-        remedy: `Decide it before that evening; ${steps.length === 1 ? 'the step stays' : 'they stay'} locked until then.`,
+  kitAdvice: (build) =>
+    build.kit.evidence.map((conflict): KitAdvice => {
+      const { id, title, partIds, stepKind, sheet, evidence, source, verdict, decision } = conflict;
+      const trays = [...new Set(partIds.flatMap((part) => build.trayOf.get(part) ?? []))];
+      const only = isKind(stepKind) ? [stepKind] : undefined;
+      const about = { trays, parts: partIds, taskKinds: only ?? [] };
+      if (verdict === 'open') {
+        return {
+          rule: 'undecided',
+          subject: id,
+          severity: 'stop',
+          about,
+          text: `Not decided: ${title}`,
+          why: 'The sheet and the evidence differ.',
+          remedy: 'Decide it first: what is done cannot be taken back.',
+          stage: 'kit',
+          page: 'evidence',
+          // A decision holds the steps of its parts; joining them to others waits only where it says so.
+          at: { trays, joins: only ? joinsOf(build, partIds) : [], kinds: only ?? kinds, once: false },
+        };
+      }
+      return {
+        rule: 'decided',
+        subject: id,
+        severity: 'note',
+        topic: 'decided',
+        about,
+        text: title,
+        why: decision || (verdict === 'sheet' ? sheet : verdict === 'evidence' ? evidence : ''),
+        settledBy:
+          verdict === 'sheet'
+            ? 'as the sheet says'
+            : verdict === 'evidence'
+              ? 'as the evidence says'
+              : 'by your own judgement',
+        source: source || 'your own decision',
         stage: 'kit',
-      });
-    }
-  },
+        page: 'evidence',
+        at: { trays, joins: joinsOf(build, partIds), kinds: only ?? EARLY, once: false },
+      };
+    }),
 };

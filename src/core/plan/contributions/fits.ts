@@ -1,23 +1,6 @@
-import { figure } from '../../figures.ts';
-import {
-  bareClearance,
-  fitAfterPaint,
-  isPaintedLook,
-  jointName,
-  mainFinish,
-  placeAfterPaint,
-  type FilmOnFlats,
-  type Joint,
-} from '../../kit/index.ts';
-import {
-  few,
-  trayTask,
-  type Ahead,
-  type DividedKit,
-  type KitFits,
-  type PlanContribution,
-} from '../contribution.ts';
-import { operationsOf } from '../benchSteps.ts';
+import { bareClearance, isPaintedLook, jointName, mainFinish, type Joint } from '../../kit/index.ts';
+import { few, trayTask, type DividedKit, type KitFits, type PlanContribution } from '../contribution.ts';
+import { adviseOfFilm, fitAdvice } from './fitAdvice.ts';
 
 const FIT = { start: 3, each: 3 };
 /** Gap, mm, below which film can make a joint bind. */
@@ -31,10 +14,10 @@ function fitTasks(tray: DividedKit['trays'][number], { kit, parts, finishes, lat
   const name = (id: string) => parts.get(id)?.name ?? id;
   const jointWords = ({ a, b }: Joint) => `${name(a)} to ${name(b).toLowerCase()}`;
   const close = kit.joints.filter(
-    ({ id, a, b, motion, clearanceMm }) =>
+    ({ id, a, b, kind, motion, clearanceMm }) =>
       lateJointIds.has(id) &&
       (ids.has(a) || ids.has(b)) &&
-      (motion !== 'none' || (clearanceMm !== null && clearanceMm < CLOSE_FIT)),
+      (motion !== 'none' || kind === 'press' || (clearanceMm !== null && clearanceMm < CLOSE_FIT)),
   );
   const places = kit.places.filter(({ partId, throughMm }) => throughMm !== null && ids.has(partId));
   const placeWords = (place: (typeof places)[number]) => `${place.name} of ${name(place.partId)}`;
@@ -88,7 +71,9 @@ export function kitFits({ kit, parts, trayOf, joins }: DividedKit): KitFits {
       const joinId = joinOf.get(joint.id);
       if (!clearanceMm || joinId === undefined) return [];
       const trayIds = [joint.a, joint.b].flatMap((id) => trayOf.get(id) ?? []);
-      return [{ jointId: joint.id, joinId, name: jointName(joint, parts), clearanceMm, trayIds }];
+      const last = kit.fits.findLast(({ jointId, stage }) => jointId === joint.id && stage === 'bare');
+      const tried = last && `${last.feel}${last.done ? `, ${last.done}` : ''}`;
+      return [{ jointId: joint.id, joinId, name: jointName(joint, parts), clearanceMm, tried, trayIds }];
     }),
     places: kit.places.flatMap((place): KitFits['places'] => {
       const trayId = trayOf.get(place.partId);
@@ -100,55 +85,10 @@ export function kitFits({ kit, parts, trayOf, joins }: DividedKit): KitFits {
   };
 }
 
-const BARE: FilmOnFlats = { low: 0, usual: 0, high: 0 };
-
-/** Joints that film makes too tight, and holes, slots and lines that it closes: said at the first coat, while they can
- *  be masked, and of a joint after that at its join. */
-function warnOfFilm({ build: { id: buildId, kit, films }, all, own, starts, warn }: Ahead): void {
-  const filmOn = (trayId: string | null | undefined) => films[trayId ?? ''] ?? BARE;
-  // With a coat on it is too late for tape.
-  const coated = new Set(
-    all.flatMap(({ id, trayId, family }) => (family !== null && starts[id] === undefined ? [trayId] : [])),
-  );
-  const firstPaint = (trayIds: readonly string[]) =>
-    own.find(
-      ({ trayId, family }) =>
-        family !== null && trayId !== undefined && trayIds.includes(trayId) && !coated.has(trayId),
-    );
-  for (const { jointId, joinId, name, clearanceMm, trayIds } of kit.fits.joints) {
-    const forecast = fitAfterPaint(clearanceMm, [filmOn(trayIds[0]).usual, filmOn(trayIds[1]).usual]);
-    if (forecast.verdict !== 'will not go') continue;
-    const join = operationsOf(buildId, { work: 'assemble', joinId }, own)[0];
-    const bare = firstPaint(trayIds);
-    const step = bare ?? join;
-    if (!step) continue;
-    warn(step, {
-      id: `film ${jointId}`,
-      title: `No longer goes in after paint: ${name}`,
-      reason: `Bare it has ${figure(clearanceMm[1], 'mm')}; film leaves ${figure(forecast.leftMm[1], 'mm')}.`,
-      remedy: bare
-        ? `Mask the faces before paint, or scrape ${forecast.scrapeUm} µm off them after.`
-        : `Too late for tape: scrape ${forecast.scrapeUm} µm off the faces before they are joined.`,
-      stage: 'finish',
-    });
-  }
-  for (const { place, name, trayId, matingTrayId } of kit.fits.places) {
-    const forecast = placeAfterPaint(place, filmOn(trayId), filmOn(matingTrayId));
-    const step = forecast.verdict === 'lost' ? firstPaint([trayId]) : undefined;
-    if (!step) continue;
-    warn(step, {
-      id: `place ${place.id}`,
-      title: `${place.kind === 'line' ? 'Paint fills' : 'Paint closes'} the ${name}`,
-      reason: `${figure(place.sizeMm, 'mm')} bare, ${figure(forecast.leftMm[1], 'mm')} after paint.`,
-      remedy: forecast.words,
-      stage: 'finish',
-    });
-  }
-}
-
 /** What must fit, bare and after paint. */
 export const fits: PlanContribution = {
   id: 'fits',
   trayTasks: (build) => build.trays.flatMap((tray) => fitTasks(tray, build)),
-  lookAhead: warnOfFilm,
+  kitAdvice: fitAdvice,
+  advice: adviseOfFilm,
 };

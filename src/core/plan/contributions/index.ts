@@ -1,11 +1,14 @@
 import type { PlanContribution } from '../contribution.ts';
 import { aims } from './aims.ts';
+import { air } from './air.ts';
 import { brightwork } from './brightwork.ts';
 import { decisions } from './decisions.ts';
 import { finals } from './finals.ts';
 import { fits } from './fits.ts';
 import { joins } from './joins.ts';
+import { learnt } from './learnt.ts';
 import { leftOutSteps } from './leftOutSteps.ts';
+import { parts } from './parts.ts';
 import { preparation } from './preparation.ts';
 import { runs } from './runs.ts';
 import { stance } from './stance.ts';
@@ -15,10 +18,12 @@ import { works } from './works.ts';
 
 /** Everything that gives steps, needs and words to the plan. What is said of one moment is said in this order. */
 export const CONTRIBUTIONS: readonly PlanContribution[] = [
+  air,
   stacks,
   joins,
   fits,
   works,
+  parts,
   preparation,
   brightwork,
   runs,
@@ -28,4 +33,5 @@ export const CONTRIBUTIONS: readonly PlanContribution[] = [
   finals,
   decisions,
   aims,
+  learnt,
 ];

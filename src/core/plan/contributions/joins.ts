@@ -1,12 +1,16 @@
-import { ADHESIVES, type AdhesiveId } from '../../kit/index.ts';
-import type { Ahead, PlanContribution } from '../contribution.ts';
-import { shutIn, shutOff, warnOfClosures } from './closures.ts';
+import { ADHESIVES, jointName, suggestRoles, type AdhesiveId, type Joint } from '../../kit/index.ts';
+import { COATS } from '../advice/kitAdvice.ts';
+import type { Consequence } from '../benchStep.ts';
+import type { Ahead, DividedKit, PlanContribution, StepOfJoint } from '../contribution.ts';
+import type { PlanOperation } from '../operation.ts';
+import { adviseOfClosures, shutIn, shutOff } from './closures.ts';
+import { facesToKeepBare, glueAdvice } from './glues.ts';
 
-const CEMENT = /cement/i;
-/** The mirror of the cabin hangs behind the screen; one on a door or wing does not care for glass. */
-const MIRROR =
-  /(rear.?view|interior|inside|inner|cabin).*mirror|mirror.*(interior|inside|inner|cabin|rear.?view)/i;
-const SCREEN = /windscreen|windshield|front (glass|screen|window)/i;
+/** Glues as builders write them. */
+const CEMENT = /cement|solvent|poly(styrene)? glue|plastic (glue|weld)|liquid glue/i;
+const CYANO = /cyano|super ?glue|instant (glue|adhesive)|\bCA\b|crazy glue/i;
+const NO_BLOOM = /odou?r|non.?fog|low.?bloom|no bloom/i;
+const SCREENS = ['windscreen'];
 
 const ADHESIVE_SUBSTITUTES: Partial<Record<AdhesiveId, { instead: AdhesiveId; looks: string }>> = {
   'cement-gel': { instead: 'cement-thin', looks: 'none, but less time to align' },
@@ -21,7 +25,12 @@ const ADHESIVE_SUBSTITUTES: Partial<Record<AdhesiveId, { instead: AdhesiveId; lo
 /** Joints and joins: what they are glued with, and what each shuts off or in. */
 export const joins: PlanContribution = {
   id: 'joins',
-  consequences: (build, stepOf) => [...shutOff(build, stepOf), ...shutIn(build, stepOf)],
+  kitAdvice: (build) => [...glueAdvice(build), ...facesToKeepBare(build)],
+  consequences: (build, stepOf) => [
+    ...shutOff(build, stepOf),
+    ...shutIn(build, stepOf),
+    ...mirrorBeforeScreen(build, stepOf),
+  ],
 
   needs({ adhesives, isInStock, material }) {
     const byAdhesive = new Map<AdhesiveId, string[]>();
@@ -41,54 +50,112 @@ export const joins: PlanContribution = {
     });
   },
 
-  lookAhead(ahead) {
-    warnOfJoins(ahead);
-    warnOfClosures(ahead);
+  advice(ahead) {
+    adviseOfJoins(ahead);
+    adviseOfClosures(ahead);
   },
 };
 
-/** Cement on paint, tyres on fresh paint, and mirrors that come after the glass. */
-function warnOfJoins({ build, own, startOf, warn }: Ahead): void {
+/** What a builder noted as the glue of a join, where it does harm; and when a tyre may go on. */
+function adviseOfJoins({ build, own, startOf, advise }: Ahead): void {
   for (const join of build.joins) {
     const step = own.find(({ id }) => id === `${build.id}/join/${join.id}`);
     if (!step) continue;
-    const painted = build.trays.filter(({ id, painted: covered }) => covered && join.trayIds.includes(id));
-    if (CEMENT.test(join.adhesive) && painted.length > 0) {
-      warn(step, {
-        id: `cement ${join.id}`,
-        title: `Cement on a painted face: ${join.name}`,
-        reason: `Solvent cement does not bond paint; ${painted.map(({ name }) => name).join(' and ')} ${painted.length > 1 ? 'are' : 'is'} painted by then.`,
+    const joined = build.trays.filter(({ id }) => join.trayIds.includes(id));
+    const said = {
+      subject: join.id,
+      about: { trays: [...join.trayIds] },
+      stage: 'kit' as const,
+      page: 'trays',
+    };
+    const isCement = CEMENT.test(join.adhesive);
+    const covered = joined.filter(({ painted }) => painted);
+    if (isCement && covered.length > 0) {
+      advise(step, {
+        ...said,
+        rule: 'cement-on-paint',
+        severity: 'warn',
+        text: `Cement on a painted face: ${join.name}`,
+        why: `Solvent cement does not bond paint; ${covered.map(({ name }) => name).join(' and ')} ${covered.length > 1 ? 'are' : 'is'} painted by then.`,
         remedy: 'Mask the joint faces before primer, scrape them bare, or take cyanoacrylate or epoxy.',
-        stage: 'kit',
       });
     }
-    const tyres = build.trays.filter(({ id, tyre }) => tyre && join.trayIds.includes(id));
-    const rims = build.trays.filter(
-      ({ id, tyre, painted: covered }) => !tyre && covered && join.trayIds.includes(id),
-    );
-    if (tyres.length > 0 && rims.length > 0) {
-      warn(step, {
-        id: `tyre ${join.id}`,
-        title: `Tyre on fresh paint: ${join.name}`,
-        reason:
-          'A vinyl tyre pressed on soft paint or chrome ink marks it, and its plasticiser eats bare rims in time.',
-        remedy: 'Let the rims cure fully; a ring of water-based clear between rim and tyre keeps them apart.',
-        stage: 'finish',
+    const clear = joined.find((tray) => tray.clear);
+    if (isCement && clear) {
+      advise(step, {
+        ...said,
+        rule: 'cement-on-clear',
+        severity: 'stop',
+        text: `Cement beside clear parts: ${join.name}`,
+        why: `Solvent runs under clear plastic and crazes it for good; ${clear.name} holds clear parts.`,
+        remedy: 'Take PVA or canopy glue, or odourless cyanoacrylate.',
       });
     }
-    if (SCREEN.test(join.name)) {
-      const mirror = own.find(
-        ({ kind, title }) => kind === 'assemble' && MIRROR.test(title) && !SCREEN.test(title),
-      );
-      if (mirror && startOf(mirror) > startOf(step)) {
-        warn(mirror, {
-          id: `mirror ${join.id}`,
-          title: 'Mirror after glass',
-          reason: `“${mirror.title}” comes after “${step.title}”: where its base sits under the glass it can no longer go in.`,
-          remedy: 'Put the mirror join before the glass in the Kit stage, unless it stands outside.',
-          stage: 'kit',
-        });
-      }
+    const bloom = joined.flatMap((tray) => tray.bloom ?? [])[0];
+    if (CYANO.test(join.adhesive) && !NO_BLOOM.test(join.adhesive) && bloom !== undefined) {
+      advise(step, {
+        ...said,
+        rule: 'glue-fogs',
+        severity: 'warn',
+        text: `Fumes leave a bloom: ${join.name}`,
+        why: `Ordinary cyanoacrylate leaves a white bloom on ${bloom} close by.`,
+        remedy: 'Take the odourless, non-fogging kind or PVA; else fan the air away for an hour.',
+      });
     }
+    adviseOfTyre(join, joined, step, startOf(step), own, advise);
   }
+}
+
+/** The plan keeps a tyre off paint until that has cured through; its card says so. */
+function adviseOfTyre(
+  join: Ahead['build']['joins'][number],
+  joined: Ahead['build']['trays'],
+  step: PlanOperation,
+  start: number,
+  own: Ahead['own'],
+  advise: Ahead['advise'],
+): void {
+  const rims = joined.filter(({ tyre, painted }) => !tyre && painted);
+  if (rims.length === 0 || !joined.some(({ tyre }) => tyre)) return;
+  // Where no coat is still to come, it has waited already.
+  const coated = own.some(
+    ({ trayId, kind, id }) => rims.some((rim) => rim.id === trayId) && COATS.includes(kind) && id !== step.id,
+  );
+  if (!coated || !Number.isFinite(start)) return;
+  advise(step, {
+    rule: 'tyre-after-cure',
+    subject: join.id,
+    severity: 'note',
+    topic: 'decided',
+    about: { trays: [...join.trayIds] },
+    text: `On only once ${rims.map(({ name }) => name.toLowerCase()).join(' and ')} has cured right through`,
+    why: 'A vinyl tyre pressed on soft paint or chrome ink marks it, and its plasticiser eats bare rims in time.',
+    remedy: 'A ring of water-based clear between rim and tyre keeps them apart.',
+    settledBy: 'the plan waits for the full cure',
+    stage: 'plan',
+  });
+}
+
+/** A mirror that hangs behind the screen goes in before it, wherever the two are kept. */
+function mirrorBeforeScreen({ kit, parts }: DividedKit, stepOf: StepOfJoint): Consequence[] {
+  const roles = new Map(suggestRoles([...parts.values()]).map((role) => [role.partId, role.thing]));
+  const holds = (joint: Joint, things: readonly string[]) =>
+    things.includes(roles.get(joint.a) ?? '') || things.includes(roles.get(joint.b) ?? '');
+  const mirrors = kit.joints.filter((joint) => holds(joint, ['inside-mirror']));
+  const screens = kit.joints.filter((joint) => holds(joint, SCREENS) && !holds(joint, ['inside-mirror']));
+  return mirrors.flatMap((mirror) =>
+    screens.flatMap((screen): Consequence[] => {
+      const [step, other] = [stepOf(screen), stepOf(mirror)];
+      if (step?.work !== 'assemble' || other?.work !== 'assemble' || step.joinId === other.joinId) return [];
+      return [
+        {
+          id: `${screen.id} prevents ${mirror.id}`,
+          step,
+          effect: 'prevents',
+          other,
+          because: `${jointName(mirror, parts)} is made behind the screen, and can no longer be reached once that is in`,
+        },
+      ];
+    }),
+  );
 }

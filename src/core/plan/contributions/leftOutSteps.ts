@@ -5,7 +5,7 @@ import { TASKS } from '../tasks.ts';
 export const leftOutSteps: PlanContribution = {
   id: 'left-out',
 
-  lookAhead({ build, all, own, warn }) {
+  advice({ build, all, own, advise }) {
     for (const step of build.leftOut) {
       const { leftOut: risk } = TASKS[step.kind];
       // One coat of several is a matter of taste.
@@ -15,10 +15,12 @@ export const leftOutSteps: PlanContribution = {
       if (risk === undefined || isLayerThere) continue;
       const next = own.find(({ trayId, kind }) => trayId === step.trayId && kind !== 'clean');
       if (!next) continue;
-      warn(next, {
-        id: `left out ${step.id}`,
-        title: `Left out: ${step.title}`,
-        reason: risk,
+      advise(next, {
+        rule: 'left-out',
+        subject: step.id,
+        severity: 'warn',
+        text: `Left out: ${step.title}`,
+        why: risk,
         remedy: 'Bring it back while you still can: the plan keeps a list of what is left out.',
         stage: 'plan',
       });

@@ -5,6 +5,7 @@ import { few, trayTask, type PlanContribution, type TrayTask } from '../contribu
 const STRAIGHTEN = { start: 8, perPart: 6, cool: 60 };
 const TRUE = { start: 6, perPart: 5 };
 const FILL = { start: 10, perSeam: 6, perSink: 4, hard: 6 * 60 };
+const MAKE_MINUTES = 40;
 const GLASS = { start: 6, each: 4 };
 
 const names = (parts: readonly Part[]) => few(parts.map(({ name }) => name));
@@ -77,6 +78,25 @@ function polishGlass(trayId: string, held: readonly Part[]): TrayTask[] {
   ];
 }
 
+/** What is lost from the box is found or made before anything is joined to where it was. */
+function makeLost(trayId: string, held: readonly Part[]): TrayTask[] {
+  return held
+    .filter(({ state }) => state === 'lost')
+    .map((part) =>
+      trayTask('make', trayId, {
+        id: `make-${part.id}`,
+        title: `Find or make ${part.name.toLowerCase()}`,
+        minutes: MAKE_MINUTES,
+        because: 'It is lost from this box, and what it sits on waits for it.',
+        details: [
+          'the spares box and the list of needs first, in the Kit stage',
+          'else from sheet, rod and tube: measure its place, look at the sheet and the other side',
+          'mark it as from spares or scratch-built once it lies there',
+        ],
+      }),
+    );
+}
+
 /** What parts ask for before they are painted: bent, out of register, sunk, seamed, clear; and spares for lost ones. */
 export const preparation: PlanContribution = {
   id: 'preparation',
@@ -96,6 +116,7 @@ export const preparation: PlanContribution = {
         ...trueFaces(tray.id, asking('pins')),
         ...fill(tray.id, seams, asking('sink'), jointWords),
         ...polishGlass(tray.id, held),
+        ...makeLost(tray.id, held),
       ];
     });
   },

@@ -1,4 +1,5 @@
 import { figure } from '../../figures.ts';
+import { FINISH_RULES } from '../../finish/index.ts';
 import {
   areaOf,
   isPaintedLook,
@@ -8,7 +9,7 @@ import {
   type Kit,
   type Part,
 } from '../../kit/index.ts';
-import type { DividedKit, PlanContribution, TrayTask } from '../contribution.ts';
+import type { Ahead, DividedKit, PlanContribution, TrayTask } from '../contribution.ts';
 
 const BRUSH_SET_UP = 4;
 const BRUSH_PER_CM2 = 0.5;
@@ -31,33 +32,96 @@ export const stacks: PlanContribution = {
     ),
   ],
 
-  lookAhead({ build, own, warn }) {
-    for (const tray of build.trays) {
-      for (const { layerId, name, onShelf, chosen } of tray.needs) {
-        const step = own.find((operation) => operation.trayId === tray.id && operation.layerId === layerId);
-        if (!step) continue;
-        if (!chosen) {
-          warn(step, {
-            id: `colour ${tray.id} ${layerId}`,
-            title: `No paint chosen: ${tray.name}`,
-            reason:
-              'The step is planned with a stand-in; its hiding, film and times are guesses until a paint is chosen.',
-            remedy: 'Choose a paint or a recipe.',
-            stage: 'colour',
-          });
-        } else if (onShelf === false) {
-          warn(step, {
-            id: `stock ${tray.id} ${layerId}`,
-            title: `Not on the shelf: ${name}`,
-            reason: `${tray.name} needs it for “${step.title}”.`,
-            remedy: 'Buy it before that evening, or choose another.',
-            stage: 'shelf',
-          });
-        }
-      }
-    }
+  advice(ahead) {
+    adviseOfPaints(ahead);
+    adviseOfRules(ahead);
   },
 };
+
+/** Colours not chosen, paints that are not on the shelf, and paints of which there is not enough for all of the build. */
+function adviseOfPaints({ build, own, advise }: Ahead): void {
+  const needed = new Map<string, number>();
+  const used = (trayId: string, layerId: string) =>
+    own.filter((operation) => operation.trayId === trayId && operation.layerId === layerId);
+  const needs = build.trays
+    .flatMap((tray) => tray.needs.map((need) => ({ tray, need, steps: used(tray.id, need.layerId) })))
+    .filter(({ steps }) => steps.length > 0)
+    .sort((p, q) => own.indexOf(p.steps[0]!) - own.indexOf(q.steps[0]!));
+  for (const { tray, need, steps } of needs) {
+    const { layerId, paintId, name, levelMl, needMl = 0, chosen } = need;
+    const about = { trays: [tray.id], layers: [layerId] };
+    const subject = `${tray.id} ${layerId} ${paintId}`.trim();
+    if (!chosen) {
+      advise(steps[0], {
+        rule: 'no-paint-chosen',
+        subject,
+        severity: 'warn',
+        about,
+        text: `No paint chosen: ${tray.name}`,
+        why: 'The step is planned with a stand-in; its hiding, film and times are guesses until a paint is chosen.',
+        remedy: 'Choose a paint or a recipe.',
+        stage: 'colour',
+      });
+    } else if (levelMl === null) {
+      advise(steps[0], {
+        rule: 'not-on-the-shelf',
+        subject,
+        severity: 'warn',
+        about,
+        text: `Not on the shelf: ${name}`,
+        why: `${tray.name} needs it for “${steps[0]!.title}”.`,
+        remedy: 'Buy it before that evening, or choose another.',
+        stage: 'shelf',
+      });
+    } else if (levelMl !== undefined) {
+      const before = needed.get(paintId) ?? 0;
+      const all = before + needMl;
+      needed.set(paintId, all);
+      if (all <= levelMl) continue;
+      advise(steps[0], {
+        rule: 'runs-short',
+        subject,
+        severity: 'warn',
+        about,
+        text: `Not enough left: ${name}`,
+        why: `This layer takes ${figure(needMl, 'ml')}${before > 0 ? ` and what comes before it ${figure(before, 'ml')}` : ''}; ${figure(levelMl, 'ml')} is on the shelf.`,
+        remedy: 'Buy more before the first coat: another batch may differ, and a mix is hard to match again.',
+        stage: 'shelf',
+      });
+    }
+  }
+}
+
+/** What the stacks break, at the steps of the layer; what was muted, with the builder's note. Cautions are told by the
+ *  step itself, and what the air does is told of the evening. */
+function adviseOfRules({ build, own, advise }: Ahead): void {
+  const air = new Set(FINISH_RULES.flatMap(({ id, ofTheAir }) => (ofTheAir ? [id] : [])));
+  for (const { id: trayId, name, findings, muted } of build.trays) {
+    const notes = new Map(muted.map((each) => [each, each.note]));
+    for (const found of [...findings, ...muted]) {
+      const { ruleId, severity, layerId, title, reason, remedy, source } = found;
+      const note = notes.get(found as (typeof muted)[number]);
+      if (severity === 'caution' || air.has(ruleId)) continue;
+      const steps = own.filter((step) => step.trayId === trayId && step.layerId === layerId);
+      // It is too late for what the coats so far have settled.
+      if (steps.length === 0) continue;
+      // What stops holds every coat; else it is said at the first still to come.
+      advise(severity === 'stop' ? steps : steps[0], {
+        rule: ruleId,
+        subject: `${trayId} ${layerId}`,
+        severity: note === undefined ? severity : 'note',
+        topic: note === undefined ? 'risk' : 'decided',
+        about: { trays: [trayId], layers: [layerId] },
+        text: `${title}: ${name}`,
+        why: reason,
+        remedy,
+        source,
+        stage: 'finish',
+        ...(note === undefined ? {} : { settledBy: note }),
+      });
+    }
+  }
+}
 
 function paintNeed({
   id,

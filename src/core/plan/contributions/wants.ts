@@ -38,19 +38,24 @@ export const wants: PlanContribution = {
     ];
   },
 
-  lookAhead({ build, own, startOf, now, warn }) {
+  advice({ build, own, startOf, now, advise }) {
     const last = Math.max(...own.map(startOf));
-    for (const { name, leadDays, have } of build.wants) {
+    for (const { id, name, leadDays, have, substitute, looks } of build.wants) {
       if (have) continue;
       const late = own.length > 0 && now + leadDays * DAY > last;
-      warn(undefined, {
-        id: `want ${name}`,
-        title: `Still to get: ${name}`,
-        reason: late
+      advise(undefined, {
+        rule: 'still-to-get',
+        subject: id,
+        severity: 'warn',
+        text: `Still to get: ${name}`,
+        why: late
           ? `It takes ${leadDays} days to come, longer than the whole plan.`
           : `It takes ${leadDays} ${leadDays === 1 ? 'day' : 'days'} to come.`,
-        remedy: 'Order it now, or take the substitute noted with it.',
+        remedy: substitute
+          ? `Order it now, or take ${substitute}${looks ? ` (${looks})` : ''}.`
+          : 'Order it now; no substitute is noted.',
         stage: 'kit',
+        page: 'needs',
       });
     }
   },

@@ -1,8 +1,11 @@
 import { partLabel } from '../../kit/index.ts';
-import type { PlanContribution } from '../contribution.ts';
+import { BARE, type KitAdvice } from '../advice/kitAdvice.ts';
+import { joinsOf, type PlanContribution } from '../contribution.ts';
 
 const WORK_MINUTES = { hole: 5, cut: 10, pin: 4, scribe: 15, plug: 12 } as const;
 const WORK_WORDS = { hole: 'Open', cut: 'Cut', pin: 'Cut pin', scribe: 'Scribe', plug: 'Plug' } as const;
+
+const capital = (text: string) => `${text[0]!.toUpperCase()}${text.slice(1)}`;
 
 /** Holes, cuts and lines that a version needs, and those that it must not have. */
 export const works: PlanContribution = {
@@ -31,18 +34,43 @@ export const works: PlanContribution = {
       ];
     }),
 
-  holds: ({ version, trayOf }) =>
-    version.works.flatMap(({ work, verdict, reason }) => {
-      const trayId = trayOf.get(work.partId);
-      return verdict === 'wait' && trayId !== undefined
-        ? [
-            {
-              trayId,
-              stepKind: 'join',
-              reason: `${work.name[0]!.toUpperCase()}${work.name.slice(1)}: ${reason}`,
-            },
-          ]
-        : [];
+  kitAdvice: (build) =>
+    build.version.works.flatMap(({ work, verdict, reason }): KitAdvice[] => {
+      const trayId = build.trayOf.get(work.partId);
+      if (trayId === undefined) return [];
+      const said = {
+        subject: work.id,
+        about: { trays: [trayId], parts: [work.partId] },
+        stage: 'kit' as const,
+      };
+      if (verdict === 'wait') {
+        return [
+          {
+            ...said,
+            rule: 'version-open',
+            severity: 'stop',
+            text: `${capital(work.name)}: not decided`,
+            why: reason,
+            remedy:
+              'Choose the version before anything is joined: a hole cannot be drilled from inside after that.',
+            page: 'version',
+            at: { trays: [trayId], joins: joinsOf(build, [work.partId]), kinds: ['join'], once: false },
+          },
+        ];
+      }
+      if (verdict !== 'refuse' || !build.version.used.has(work.partId)) return [];
+      return [
+        {
+          ...said,
+          rule: 'not-on-this-version',
+          severity: 'warn',
+          text: `Not on this version: ${work.name}`,
+          why: reason,
+          remedy: 'Leave the plastic alone, whatever the sheet says; or pick the other version first.',
+          page: 'version',
+          at: { trays: [trayId], joins: [], kinds: BARE, once: true },
+        },
+      ];
     }),
 
   /** Holes and cuts serve the joints of the parts for whose sake a version needs them. */
@@ -70,19 +98,5 @@ export const works: PlanContribution = {
         ];
       });
     });
-  },
-
-  lookAhead({ build, own, warn }) {
-    for (const { workId, trayId, name, reason } of build.kit.needless) {
-      const step = own.find((operation) => operation.trayId === trayId && operation.kind === 'clean');
-      if (!step) continue;
-      warn(step, {
-        id: `needless ${workId}`,
-        title: `Not on this version: ${name}`,
-        reason,
-        remedy: 'Leave the plastic alone, whatever the sheet says; or pick the other version first.',
-        stage: 'kit',
-      });
-    }
   },
 };

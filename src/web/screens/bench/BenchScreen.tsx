@@ -11,6 +11,7 @@ import { AirPanel } from '../finish/AirPanel.tsx';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { BackupPanel } from './BackupPanel.tsx';
 import { DevicePanel } from './DevicePanel.tsx';
+import { ForecastPanel } from './ForecastPanel.tsx';
 import { ToolTable } from './ToolTable.tsx';
 
 type Session = SettingsRecord['calendar']['sessions'][number];
@@ -160,6 +161,12 @@ export function BenchScreen() {
       <section className="column">
         <h2 style={{ fontSize: 26 }}>Air, units, backup</h2>
         <AirPanel />
+        <ForecastPanel
+          calendar={calendar}
+          conditions={settings.conditions}
+          unit={preferences.temperature}
+          onSave={(next, label) => save({ calendar: next }, label)}
+        />
         <div className="panel">
           <h3>Units and dates</h3>
           <SegmentedControl

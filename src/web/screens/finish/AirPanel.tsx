@@ -2,11 +2,10 @@ import { bare } from '../../../core/figures.ts';
 import { Button, Checkbox, NumberInput } from '@mantine/core';
 import { useState } from 'react';
 import { cureFactor, dewPoint, STYRENE_LIMIT_C } from '../../../core/finish/index.ts';
+import { celsiusOf, degreesOf } from '../../components/degrees.ts';
 import { saveSettings, useBench } from '../../data/bench.ts';
 import { readThermometer } from '../../data/thermometer.ts';
 
-const toF = (celsius: number) => (celsius * 9) / 5 + 32;
-const toC = (fahrenheit: number) => ((fahrenheit - 32) * 5) / 9;
 const USUAL_DRYER_C = 40;
 
 /** The air at the bench and the dehydrator; every cure time follows them. */
@@ -18,8 +17,8 @@ export function AirPanel() {
   const { settings } = data;
   const { conditions, preferences } = settings;
   const inF = preferences.temperature === 'F';
-  const shown = (celsius: number) => Number((inF ? toF(celsius) : celsius).toFixed(1));
-  const meant = (value: number) => Number((inF ? toC(value) : value).toFixed(2));
+  const shown = (celsius: number) => degreesOf(celsius, preferences.temperature);
+  const meant = (value: number) => celsiusOf(value, preferences.temperature);
   const save = (change: Partial<typeof conditions>) => {
     const next = { ...conditions, ...change };
     if (next.temperatureC < -10 || next.temperatureC > 50 || next.humidity < 0 || next.humidity > 100) return;

@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { BuildRecord, CodeRecord, PaintRecord } from '../../../api/index.ts';
-import { productIndex } from '../../../core/kit/index.ts';
+import { counted, productIndex } from '../../../core/kit/index.ts';
+import { adviceAhead } from '../../../core/plan/index.ts';
 import { Spoon } from '../../components/Spoon.tsx';
 import { dayText, whenText } from '../../components/time.ts';
 import { useBench } from '../../data/bench.ts';
@@ -31,9 +32,7 @@ export function BuildCard({ build, paints, codes }: BuildCardProps) {
     0,
   );
   const next = left[0];
-  const warnings = build.trays
-    .flatMap(({ id }) => view?.findings[id] ?? [])
-    .filter(({ severity }) => severity === 'stop' || severity === 'warn').length;
+  const ahead = view ? adviceAhead(view.advice, build.id).length : 0;
   return (
     <article className="panel" style={{ display: 'flex', flexDirection: 'column', gap: 10 }}>
       <div>
@@ -104,9 +103,13 @@ export function BuildCard({ build, paints, codes }: BuildCardProps) {
             );
           })}
         </dd>
-        <dt>Warnings</dt>
+        <dt>Ahead</dt>
         <dd>
-          {warnings === 0 ? 'none' : <Link to={`/build/${build.id}/finish`}>{warnings} in the finishes</Link>}
+          {ahead === 0 ? (
+            'nothing to clear'
+          ) : (
+            <Link to={`/build/${build.id}/plan`}>{counted(ahead, 'thing')} to clear</Link>
+          )}
         </dd>
         <dt>Next</dt>
         <dd>

@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import { textLimits } from '../../components/limits.ts';
 import { PATHS, pathTo } from '../../../api/index.ts';
 import { CONFIDENCES, type Evidence, evidenceRecord } from '../../../core/kit/index.ts';
-import { TASK_LABELS, taskLabel } from '../../../core/plan/index.ts';
+import { adviceAhead, TASK_LABELS, taskLabel } from '../../../core/plan/index.ts';
 import { usePlan } from '../../data/plan.tsx';
 import { changeKit, keepPicture } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
@@ -14,7 +14,7 @@ import { labelled, partOptions } from './partNames.ts';
 
 /** What the sheet says, what the evidence says, and what was decided. */
 export function EvidenceView({ build, kit }: KitViewProps) {
-  const { view } = usePlan();
+  const { view, operations } = usePlan();
   const [editing, setEditing] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const conflicts = [...kit.evidence].sort(
@@ -24,10 +24,7 @@ export function EvidenceView({ build, kit }: KitViewProps) {
     void changeKit(build.id, [{ kind: 'evidence', id: conflict.id, value: conflict }], label)
       .then(() => setProblem(null))
       .catch((error: unknown) => setProblem((error as Error).message));
-  const held =
-    view?.operations.filter(
-      ({ id, buildId, holds }) => buildId === build.id && holds.length > 0 && view.starts[id] !== undefined,
-    ) ?? [];
+  const held = (view ? adviceAhead(view.advice, build.id) : []).filter(({ severity }) => severity === 'stop');
   return (
     <>
       <section className="column" aria-label="What you decide">
@@ -152,11 +149,13 @@ export function EvidenceView({ build, kit }: KitViewProps) {
         <div className="panel">
           <h3>Steps that wait for a decision</h3>
           {held.length === 0 && <p className="soft small">None: the plan runs free.</p>}
-          {held.map(({ id, title, holds }) => (
-            <p key={id} className="small" style={{ marginTop: 4 }}>
-              <b>{title}.</b> <span className="soft">{holds[0]}</span>
-            </p>
-          ))}
+          {held.flatMap(({ text, about: { steps } }) =>
+            steps.map((id) => (
+              <p key={`${text} ${id}`} className="small" style={{ marginTop: 4 }}>
+                <b>{operations.get(id)?.title ?? id}.</b> <span className="soft">{text}</span>
+              </p>
+            )),
+          )}
         </div>
       </section>
     </>

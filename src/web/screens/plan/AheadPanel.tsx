@@ -1,57 +1,44 @@
 import { UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
-import { Link } from 'react-router';
-import type { PlanView, Warning } from '../../../core/plan/index.ts';
+import { adviceAhead, type PlanView } from '../../../core/plan/index.ts';
+import type { BuildRecord } from '../../../api/index.ts';
+import { AdviceList } from '../../components/AdviceList.tsx';
 import { whenText } from '../../components/time.ts';
 
 interface AheadPanelProps {
-  buildId: string;
-  warnings: readonly Warning[];
+  build: BuildRecord;
   view: PlanView;
   onMark: (operationId: string) => void;
 }
 
 const SHOWN = 3;
-const STAGE_WORDS: Readonly<Record<Warning['stage'], string>> = {
-  kit: 'in the Kit stage',
-  colour: 'in the Colour stage',
-  finish: 'in the Finish stage',
-  plan: 'here',
-  shelf: 'on the shelf',
-};
 
-/** What lies ahead that is better known now, soonest first, each with the step it stops and how to clear it. */
-export function AheadPanel({ buildId, warnings, view, onMark }: AheadPanelProps) {
+/** What lies ahead that is better known now, soonest first, each with the first step that it is about and how to clear
+ *  it. */
+export function AheadPanel({ build, view, onMark }: AheadPanelProps) {
   const [all, setAll] = useState(false);
-  if (warnings.length === 0) return null;
+  const ahead = adviceAhead(view.advice, build.id);
+  if (ahead.length === 0) return null;
   return (
     <div className="panel" role="region" aria-label="Ahead">
       <h3>
-        Ahead: {warnings.length} {warnings.length === 1 ? 'thing' : 'things'} to clear
+        Ahead: {ahead.length} {ahead.length === 1 ? 'thing' : 'things'} to clear
       </h3>
-      {warnings.slice(0, all ? undefined : SHOWN).map(({ id, title, reason, remedy, operationId, stage }) => (
-        <div key={id} className="finding warn" style={{ marginTop: 8 }}>
-          <b>{title}</b>
-          <p className="small">
-            {reason} {remedy}
-          </p>
-          <p className="small soft">
-            {operationId !== undefined && view.starts[operationId] !== undefined && (
-              <UnstyledButton className="why" onClick={() => onMark(operationId)}>
-                the step, {whenText(view.starts[operationId])}
-              </UnstyledButton>
-            )}{' '}
-            {stage !== 'plan' && (
-              <Link to={stage === 'shelf' ? '/shelf' : `/build/${buildId}/${stage}`}>
-                clear it {STAGE_WORDS[stage]}
-              </Link>
-            )}
-          </p>
-        </div>
-      ))}
-      {warnings.length > SHOWN && (
-        <UnstyledButton className="why" style={{ marginTop: 8 }} onClick={() => setAll(!all)}>
-          {all ? 'show fewer' : `show all ${warnings.length}`}
+      <AdviceList
+        advice={ahead.slice(0, all ? undefined : SHOWN)}
+        muted={build.kit.plan.mutedAdvice}
+        beside={({ about: { steps }, at }) =>
+          steps[0] !== undefined &&
+          at !== null && (
+            <UnstyledButton className="why" onClick={() => onMark(steps[0]!)}>
+              {steps.length === 1 ? 'the step' : `the first of ${steps.length} steps`}, {whenText(at)}
+            </UnstyledButton>
+          )
+        }
+      />
+      {ahead.length > SHOWN && (
+        <UnstyledButton className="why" onClick={() => setAll(!all)}>
+          {all ? 'show fewer' : `show all ${ahead.length}`}
         </UnstyledButton>
       )}
     </div>

@@ -196,14 +196,13 @@ export function PlanScreen() {
         )}
         <ChangePanel buildId={build.id} />
         <LeftOut buildId={build.id} edits={build.kit.plan.stepEdits} view={view} />
-        {view.warnings[build.id] && (
-          <AheadPanel buildId={build.id} warnings={view.warnings[build.id]!} view={view} onMark={setMarked} />
-        )}
+        <AheadPanel build={build} view={view} onMark={setMarked} />
         {chosen && (
           <StepReason
             operation={chosen.operation}
             start={chosen.start}
             view={view}
+            muted={build.kit.plan.mutedAdvice}
             chemistry={
               chosen.operation.chemistry ? FAMILIES[chosen.operation.chemistry as FamilyId].name : null
             }

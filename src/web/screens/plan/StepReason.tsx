@@ -1,6 +1,6 @@
-import { Link } from 'react-router';
-import type { PlanOperation, PlanView, StepConsequence } from '../../../core/plan/index.ts';
+import { adviceAt, type PlanOperation, type PlanView } from '../../../core/plan/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
+import { AdviceList } from '../../components/AdviceList.tsx';
 import { whenText } from '../../components/time.ts';
 
 interface StepReasonProps {
@@ -8,6 +8,8 @@ interface StepReasonProps {
   start: number;
   view: PlanView;
   chemistry: string | null;
+  /** What the builder muted in the build. */
+  muted: readonly { id: string; adviceId: string }[];
 }
 
 const BINDING_WORDS = {
@@ -21,17 +23,10 @@ const BINDING_WORDS = {
   free: 'nothing',
 } as const;
 
-const EFFECT_WORDS: Readonly<Record<StepConsequence['effect'], string>> = {
-  serves: 'It serves',
-  prevents: 'Once done, no more',
-  'traps-mask': 'Shuts in a mask of',
-};
-
 /** One step: when, why then, why at all, and what it holds up. */
-export function StepReason({ operation, start, view, chemistry }: StepReasonProps) {
+export function StepReason({ operation, start, view, chemistry, muted }: StepReasonProps) {
   const reason = view.reasons[operation.id];
   const after = view.arcs.filter(({ from }) => from === operation.id);
-  const meanings = view.consequences[operation.id] ?? [];
   const titleOf = (id: string) => view.operations.find((other) => other.id === id)?.title ?? id;
   return (
     <div className="panel" data-testid="step-reason">
@@ -48,24 +43,7 @@ export function StepReason({ operation, start, view, chemistry }: StepReasonProp
       <p style={{ marginTop: 8 }}>
         <b>Why at all.</b> {operation.because}
       </p>
-      {operation.holds.map((line) => (
-        <p key={line} style={{ marginTop: 8 }}>
-          <b>Not yet.</b> {line}{' '}
-          <Link to={`/build/${operation.buildId}/kit/evidence`}>Decide it in the kit</Link>
-        </p>
-      ))}
-      {operation.lessons.map((line) => (
-        <p key={line} style={{ marginTop: 8 }}>
-          <b>Learnt earlier.</b> {line}
-        </p>
-      ))}
-      {meanings.map(({ effect, operationId, because }) => (
-        <p key={`${effect} ${operationId} ${because}`} style={{ marginTop: 8 }}>
-          <b>{EFFECT_WORDS[effect]}</b> “{titleOf(operationId)}”
-          {view.starts[operationId] === undefined ? ', done' : `, ${whenText(view.starts[operationId])}`}:{' '}
-          {because}.
-        </p>
-      ))}
+      <AdviceList advice={adviceAt(view.advice, operation.id)} muted={muted} />
       {after.length > 0 && (
         <p style={{ marginTop: 8 }} className="small">
           Then{' '}

@@ -1,15 +1,15 @@
 import { Button, NumberInput, TextInput, UnstyledButton } from '@mantine/core';
 import { useCallback, useEffect, useState } from 'react';
-import { Link } from 'react-router';
 import { schemaNumberLimits, schemaTextLimits } from '../../components/limits.ts';
 import { type BuildRecord, type StepRecord, stepInput } from '../../../api/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
-import type { PlanOperation, PlanView } from '../../../core/plan/index.ts';
+import { adviceAt, type PlanOperation, type PlanView } from '../../../core/plan/index.ts';
 import { isCommandKey } from '../../components/keys.ts';
 import { clockText, whenText } from '../../components/time.ts';
 import { tickStep } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
 import { pausedKey, readTime, startedKey } from './stepClock.ts';
+import { StepAdvice } from './StepAdvice.tsx';
 import { WentWrong } from './WentWrong.tsx';
 
 /** A second tap so soon was meant for the step before: the next stands where that stood. */
@@ -79,7 +79,8 @@ export function StepCard({
   );
   const undone = before.filter(({ step }) => step === undefined);
   const wait = readyAt - now;
-  const blocked = operation.holds.length > 0;
+  const advice = adviceAt(view.advice, operation.id);
+  const blocked = advice.some(({ severity }) => severity === 'stop');
 
   useEffect(() => {
     const timer = setInterval(() => tick((count) => count + 1), 1000);
@@ -147,25 +148,12 @@ export function StepCard({
           <b>Safety.</b> {line}
         </p>
       ))}
-      {operation.lessons.map((line) => (
-        <p key={line} className="lesson">
-          <b>Learnt earlier.</b> {line}
-        </p>
-      ))}
       {operation.photo !== undefined && (
         <p className="lesson">
           <b>Photograph it.</b> {operation.photo}.
         </p>
       )}
-      {blocked && (
-        <div className="hold" role="alert">
-          <b>Not yet.</b>
-          {operation.holds.map((line) => (
-            <p key={line}>{line}</p>
-          ))}
-          <Link to={`/build/${operation.buildId}/kit/evidence`}>Decide it in the kit</Link>
-        </div>
-      )}
+      <StepAdvice advice={advice} muted={build?.kit.plan.mutedAdvice ?? []} />
       {undone.length > 0 && (
         <p className="hold">
           <b>First:</b> {undone.map(({ title }) => `“${title}”`).join(', ')}.

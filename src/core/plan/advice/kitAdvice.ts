@@ -1,0 +1,53 @@
+import { LAYER_KINDS, type LayerKind } from '../../finish/index.ts';
+import type { PlanOperation } from '../operation.ts';
+import { TASKS, type TaskKind } from '../tasks.ts';
+import type { AdviceDraft, Advise } from './advice.ts';
+
+/** What a kit alone has to say, whatever its plan is: at which steps, and what. */
+export interface KitAdvice extends AdviceDraft {
+  at: {
+    /** Sub-assemblies whose own steps it touches, and joins after paint. */
+    trays: string[];
+    joins: string[];
+    kinds: readonly TaskKind[];
+    /** Said once, at the first of them still to come; else at each. */
+    once: boolean;
+    /** Only where a step of these kinds is still to come at those sub-assemblies: after that it cannot be heeded. */
+    until?: readonly TaskKind[];
+    /** Only while no step of these kinds is done there. */
+    before?: readonly TaskKind[];
+  };
+}
+
+const kinds = Object.keys(TASKS) as TaskKind[];
+/** Among the first at a sub-assembly or build. */
+export const EARLY = kinds.filter((kind) => TASKS[kind].early);
+/** Steps that lay paint, of whatever tool. */
+export const COATS = kinds.filter((kind) => kind in LAYER_KINDS && LAYER_KINDS[kind as LayerKind].painted);
+/** On bare plastic. */
+export const BARE = kinds.filter((kind) => TASKS[kind].phase === 'bare');
+/** Where joints are made. */
+export const JOINING: readonly TaskKind[] = ['join', 'assemble'];
+
+/** Puts what the kit says to the steps still to come. */
+export function adviseFromKit(
+  buildId: string,
+  said: readonly KitAdvice[],
+  all: readonly PlanOperation[],
+  own: readonly PlanOperation[],
+  advise: Advise,
+): void {
+  for (const { at, ...draft } of said) {
+    const isOf = ({ trayId, id }: PlanOperation) =>
+      trayId === undefined
+        ? at.joins.some((join) => id === `${buildId}/join/${join}`)
+        : at.trays.includes(trayId);
+    const touched = own.filter(isOf);
+    if (at.until && !touched.some(({ kind }) => at.until!.includes(kind))) continue;
+    const isLeft = new Set(own.map(({ id }) => id));
+    if (at.before && all.some((step) => isOf(step) && !isLeft.has(step.id) && at.before!.includes(step.kind)))
+      continue;
+    const steps = touched.filter(({ kind }) => at.kinds.includes(kind));
+    if (steps.length > 0) advise(at.once ? steps[0] : steps, draft);
+  }
+}

@@ -1,0 +1,223 @@
+import { counted, isPaintedLook, mainFinish, partLabel, readName, type Part } from '../../kit/index.ts';
+import { BARE, COATS, EARLY, type KitAdvice } from '../advice/kitAdvice.ts';
+import { few, joinsOf, wantsFinish, type DividedKit, type PlanContribution } from '../contribution.ts';
+import type { TaskKind } from '../tasks.ts';
+
+const HANDLING: readonly TaskKind[] = ['mask', 'flat', 'polish', 'foil', 'decal'];
+
+/** What paint on it would spoil, or would not hold on, and why; undefined for what takes paint. */
+function spoiltByPaint(part: Part, finishes: DividedKit['finishes']): string | undefined {
+  // A finish of its own that is paint was meant.
+  if (isPaintedLook(mainFinish(part, finishes)?.look ?? 'bare')) return undefined;
+  if (part.material === 'clear') return 'it is clear';
+  if (part.plated) return 'its plating is to stay';
+  if (part.material === 'vinyl' || part.material === 'rubber') return 'paint stays sticky on it';
+  return part.material === 'poly' ? 'no paint holds on it' : undefined;
+}
+
+const named = (parts: readonly Part[]) => few(parts.map(({ name }) => name.toLowerCase())).join(', ');
+
+/** Parts that are to be kept out of the paint of their own sub-assembly. */
+function keptOutOfPaint(tray: DividedKit['trays'][number], build: DividedKit): KitAdvice[] {
+  const held = build.partsIn(tray);
+  const apart = held.filter((part) => spoiltByPaint(part, build.finishes) !== undefined);
+  // Where all are alike, what is laid on them is meant: a tint on lamps, a wash on tyres.
+  if (apart.length === 0 || apart.length === held.length) return [];
+  const reasons = new Set(apart.map((part) => spoiltByPaint(part, build.finishes)!));
+  return [
+    {
+      rule: 'sprayed-with-the-rest',
+      subject: tray.id,
+      severity: 'warn',
+      about: { trays: [tray.id], parts: apart.map(({ id }) => id) },
+      text: `To be masked or left out: ${named(apart)}`,
+      why: `They share a sub-assembly that is painted, and ${[...reasons].join('; ')}.`,
+      remedy: 'Mask them before the first coat, or give them a sub-assembly of their own.',
+      stage: 'kit',
+      page: 'trays',
+      at: { trays: [tray.id], joins: [], kinds: [...BARE, ...COATS], once: true, until: COATS },
+    },
+  ];
+}
+
+function partAdvice(part: Part, trayId: string, build: DividedKit): KitAdvice[] {
+  const joins = joinsOf(build, [part.id]);
+  const label = `${partLabel(part)} ${part.name}`;
+  const said = {
+    subject: part.id,
+    about: { trays: [trayId], parts: [part.id] },
+    stage: 'kit' as const,
+  };
+  return [
+    ...(part.note.trim() !== ''
+      ? [
+          {
+            ...said,
+            rule: 'part-note',
+            severity: 'note' as const,
+            topic: 'note' as const,
+            text: label,
+            why: part.note.trim(),
+            source: 'your note on the part',
+            at: { trays: [trayId], joins, kinds: EARLY, once: false },
+          },
+        ]
+      : []),
+    ...(part.state === 'lost'
+      ? [
+          {
+            ...said,
+            rule: 'part-lost',
+            severity: 'warn' as const,
+            text: `Lost from the box: ${label}`,
+            why: 'What it sits on, and what sits on it, waits until it is found or made.',
+            remedy: 'Find one in the spares box or make it; then mark where it came from.',
+            at: { trays: [trayId], joins, kinds: [...BARE, ...COATS, 'assemble'] as const, once: true },
+          },
+        ]
+      : []),
+  ];
+}
+
+function trayAdvice(tray: DividedKit['trays'][number], build: DividedKit): KitAdvice[] {
+  const held = build.partsIn(tray);
+  const said = { subject: tray.id, stage: 'kit' as const };
+  const ids = new Set(tray.partIds);
+  const joined = build.kit.joints.filter(
+    ({ id, a, b }) => ids.has(a) && ids.has(b) && !build.lateJointIds.has(id),
+  );
+  const fragile = held.filter(
+    ({ id, fragile: isFragile }) => isFragile && joined.some(({ a, b }) => a === id || b === id),
+  );
+  const unfinished = held.filter(wantsFinish);
+  const onFloor = build.kit.joints.filter(
+    ({ id, a, b }) => build.lateJointIds.has(id) && ids.has(a) !== ids.has(b),
+  );
+  const holes = build.kit.places.filter(({ partId, kind }) => ids.has(partId) && kind !== 'line');
+  const clogged = [
+    ...holes.map(({ name }) => name),
+    ...onFloor.map(
+      ({ a, b }) => `where ${build.parts.get(ids.has(a) ? b : a)?.name.toLowerCase() ?? 'a part'} goes`,
+    ),
+  ];
+  const repainted = held.filter(({ state }) => state === 'painted-before');
+  const resin = held.filter(({ material }) => material === 'resin');
+  return [
+    ...(repainted.length > 0
+      ? [
+          {
+            ...said,
+            rule: 'old-paint',
+            severity: 'warn' as const,
+            about: { trays: [tray.id], parts: repainted.map(({ id }) => id) },
+            text: `Painted by someone else: ${named(repainted)}`,
+            why: 'What is under a new coat decides whether that holds, and nobody knows what it is.',
+            remedy: 'Strip it, or key it and try the new paint on the inside first.',
+            at: { trays: [tray.id], joins: [], kinds: [...BARE, ...COATS], once: true, until: COATS },
+          },
+        ]
+      : []),
+    ...(resin.length > 0
+      ? [
+          {
+            ...said,
+            rule: 'resin-release',
+            severity: 'note' as const,
+            topic: 'note' as const,
+            about: { trays: [tray.id], parts: resin.map(({ id }) => id) },
+            text: `Resin: ${named(resin)}`,
+            why: 'Release agent keeps paint and glue off it, and its dust is harmful.',
+            remedy: 'Wash it warm with soap and scrub; sand it wet, with a mask on.',
+            at: { trays: [tray.id], joins: [], kinds: ['clean'] as const, once: true },
+          },
+        ]
+      : []),
+    ...(fragile.length > 0
+      ? [
+          {
+            ...said,
+            rule: 'mind-the-fragile',
+            severity: 'note' as const,
+            topic: 'note' as const,
+            about: { trays: [tray.id], parts: fragile.map(({ id }) => id) },
+            text: `Mind what breaks: ${named(fragile)}`,
+            why: 'It is on already while this is rubbed and handled.',
+            remedy: 'Hold it elsewhere, or join it after paint.',
+            at: { trays: [tray.id], joins: [], kinds: HANDLING, once: false },
+          },
+        ]
+      : []),
+    ...(unfinished.length > 0
+      ? [
+          {
+            ...said,
+            rule: 'no-finish',
+            severity: 'warn' as const,
+            about: { trays: [tray.id], parts: unfinished.map(({ id }) => id) },
+            text: `Not decided: ${counted(unfinished.length, 'part')} without a finish`,
+            why: `${named(unfinished)}: what they are joined to before paint, and what they are painted, is not known.`,
+            remedy: 'Give them a finish before anything is joined.',
+
+            at: { trays: [tray.id], joins: [], kinds: [...BARE, ...COATS], once: true },
+          },
+        ]
+      : []),
+    ...(clogged.length > 0
+      ? [
+          {
+            ...said,
+            rule: 'flock-clogs',
+            severity: 'warn' as const,
+            about: { trays: [tray.id], joints: onFloor.map(({ id }) => id) },
+            text: `Flock clogs ${few(clogged).join(', ')}`,
+            why: 'Half a millimetre of fibre stands under every seat and lever: they end up high, and their holes are gone.',
+            remedy:
+              'Plug the holes with tape or a pin before the adhesive; try the seats before the roof goes on.',
+            at: { trays: [tray.id], joins: [], kinds: ['flock'] as const, once: true },
+          },
+        ]
+      : []),
+  ];
+}
+
+const jointNotes = (build: DividedKit): KitAdvice[] =>
+  build.kit.joints.flatMap((joint): KitAdvice[] => {
+    if (joint.note.trim() === '') return [];
+    const trays = [...new Set([joint.a, joint.b].flatMap((id) => build.trayOf.get(id) ?? []))];
+    const joins = build.joins.flatMap(({ id, jointIds }) => (jointIds.includes(joint.id) ? [id] : []));
+    const name = (id: string) => build.parts.get(id)?.name ?? id;
+    return [
+      {
+        rule: 'joint-note',
+        subject: joint.id,
+        severity: 'note',
+        topic: 'note',
+        about: { trays, parts: [joint.a, joint.b], joints: [joint.id] },
+        text: `${name(joint.a)} to ${name(joint.b).toLowerCase()}`,
+        why: joint.note.trim(),
+        source: 'your note on the joint',
+        stage: 'kit',
+        page: 'joints',
+        at: { trays: joins.length > 0 ? [] : trays, joins, kinds: ['join', 'assemble'], once: false },
+      },
+    ];
+  });
+
+/** Whether a part is a tyre: by its material, and by its name only where that is plain plastic. */
+export const isTyre = ({ name, material }: Part): boolean =>
+  material === 'vinyl' || material === 'rubber'
+    ? [null, 'tyre'].includes(readName(name).thing?.id ?? null)
+    : readName(name).thing?.id === 'tyre';
+
+/** What the builder noted of parts and joints, and what parts are made of and have been through. */
+export const parts: PlanContribution = {
+  id: 'parts',
+  kitAdvice: (build) => [
+    ...build.trays.flatMap((tray) => [
+      ...build.partsIn(tray).flatMap((part) => partAdvice(part, tray.id, build)),
+      ...keptOutOfPaint(tray, build),
+      ...trayAdvice(tray, build),
+    ]),
+    ...jointNotes(build),
+  ],
+};
