@@ -12,6 +12,7 @@ const KEYS: [keys: string[], what: string][] = [
   [['Enter'], 'the brass action of the screen'],
   [['S'], 'tonight: start the step'],
   [['D'], 'tonight: done'],
+  [['A'], 'tonight: decisions, notes, fits and lessons of the step'],
   [['↑', '↓', 'Tab'], 'parts: move in the grid; type or Enter to edit'],
   [['Ctrl', 'End'], 'parts: to the row that adds one'],
   [['←', '→'], 'tonight: look at the step before or after'],

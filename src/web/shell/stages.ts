@@ -3,7 +3,7 @@ import { counted, targetLayer } from '../../core/kit/index.ts';
 import { dayText, whenText } from '../components/time.ts';
 import { problemOf, sessionSteps, upcomingSteps } from '../data/plan.tsx';
 import type { StagePath } from '../drawers.ts';
-import type { PlanView } from '../../core/plan/index.ts';
+import { adviceAhead, type PlanView } from '../../core/plan/index.ts';
 
 export interface StageState {
   text: string;
@@ -26,8 +26,7 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
   const chosen = coloured.filter(({ mix }) => mix !== undefined).length;
   const isStacked = build.trays.some(({ layers }) => layers.length > 0);
   const bare = build.trays.filter(({ id, layers }) => layers.length === 0 && (toPaint[id] ?? 0) > 0).length;
-  const findings = build.trays.flatMap(({ id }) => view?.findings[id] ?? []);
-  const grave = findings.filter(({ severity }) => severity === 'stop' || severity === 'warn').length;
+  const grave = adviceAhead(view?.advice ?? [], build.id).filter(({ stage }) => stage === 'finish').length;
   const left = view ? upcomingSteps(view, build.id) : [];
   const tonight = view && sessionSteps(view, build.id);
   const last = left.reduce(

@@ -27,9 +27,9 @@ export function glueAdvice(build: DividedKit): KitAdvice[] {
     const isEarly = !isLate && home !== undefined && home === trayOf.get(joint.b);
     if (!isEarly && join === undefined) continue;
     const at = isEarly
-      ? { trays: [home!], joins: [], kinds: ['join' as const], once: false }
+      ? { trays: [home], joins: [], kinds: ['join' as const], once: false }
       : { trays: [], joins: [join!], kinds: ['assemble' as const], once: false };
-    const where = isEarly ? home! : join!;
+    const where = isEarly ? home : join!;
     for (const { id, severity, what, words, remedy } of gluedRisks(
       build,
       joint,

@@ -73,7 +73,7 @@ export function ForecastPanel({ calendar, conditions, unit, onSave }: ForecastPa
         </Table>
       )}
       <form
-        className="fieldrow"
+        className="fieldrow even"
         onSubmit={(event) => {
           event.preventDefault();
           if (day === null || isPast) return;
@@ -85,10 +85,9 @@ export function ForecastPanel({ calendar, conditions, unit, onSave }: ForecastPa
           setDay(null);
         }}
       >
-        <DayField label="Day" width={150} value={day} onChange={setDay} />
+        <DayField label="Day" value={day} onChange={setDay} />
         <NumberInput
           label={`Air, °${unit}`}
-          w={96}
           size="xs"
           min={degreesOf(-10, unit)}
           max={degreesOf(50, unit)}
@@ -97,7 +96,6 @@ export function ForecastPanel({ calendar, conditions, unit, onSave }: ForecastPa
         />
         <NumberInput
           label="Humidity, %"
-          w={96}
           size="xs"
           min={0}
           max={100}

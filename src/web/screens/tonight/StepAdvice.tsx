@@ -20,10 +20,16 @@ interface StepAdviceProps {
   muted: readonly { id: string; adviceId: string }[];
 }
 
-/** What is said at a step: what stops and what warns in full, all else one key away. */
-export function StepAdvice({ advice, muted }: StepAdviceProps) {
+/** What stops the step and what warns, in full. */
+export const LoudAdvice = ({ advice, muted }: StepAdviceProps) => (
+  <div className="stepadvice">
+    <AdviceList advice={advice.filter(({ severity }) => severity !== 'note')} muted={muted} />
+  </div>
+);
+
+/** What else is said at a step: decisions, notes, fits, lessons; all of it one key away. */
+export function QuietAdvice({ advice, muted }: StepAdviceProps) {
   const [all, setAll] = useState(false);
-  const loud = advice.filter(({ severity }) => severity !== 'note');
   const quiet = advice.filter(({ severity }) => severity === 'note');
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -36,17 +42,13 @@ export function StepAdvice({ advice, muted }: StepAdviceProps) {
     const of = quiet.filter((each) => each.topic === topic).length;
     return of > 0 ? [topic === 'bare' ? 'what to leave bare' : counted(of, TOPIC_WORDS[topic])] : [];
   });
+  if (quiet.length === 0) return null;
   return (
     <div className="stepadvice">
-      <AdviceList advice={loud} muted={muted} />
-      {quiet.length > 0 && (
-        <>
-          <UnstyledButton className="why" aria-expanded={all} onClick={() => setAll(!all)}>
-            {all ? 'hide' : 'show'} {counts.join(', ')} <kbd>A</kbd>
-          </UnstyledButton>
-          {all && <AdviceList advice={quiet} muted={muted} />}
-        </>
-      )}
+      <UnstyledButton className="why" aria-expanded={all} onClick={() => setAll(!all)}>
+        {all ? 'hide' : 'show'} {counts.join(', ')} <kbd>A</kbd>
+      </UnstyledButton>
+      {all && <AdviceList advice={quiet} muted={muted} />}
     </div>
   );
 }

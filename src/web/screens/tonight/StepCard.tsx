@@ -9,7 +9,7 @@ import { clockText, whenText } from '../../components/time.ts';
 import { tickStep } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
 import { pausedKey, readTime, startedKey } from './stepClock.ts';
-import { StepAdvice } from './StepAdvice.tsx';
+import { LoudAdvice, QuietAdvice } from './StepAdvice.tsx';
 import { WentWrong } from './WentWrong.tsx';
 
 /** A second tap so soon was meant for the step before: the next stands where that stood. */
@@ -80,6 +80,7 @@ export function StepCard({
   const undone = before.filter(({ step }) => step === undefined);
   const wait = readyAt - now;
   const advice = adviceAt(view.advice, operation.id);
+  const muted = build?.kit.plan.mutedAdvice ?? [];
   const blocked = advice.some(({ severity }) => severity === 'stop');
 
   useEffect(() => {
@@ -136,6 +137,7 @@ export function StepCard({
       </p>
       <h2>{operation.title}</h2>
       <p className="because">{operation.because}</p>
+      <LoudAdvice advice={advice} muted={muted} />
       {operation.details.length > 0 && (
         <ul className="details">
           {operation.details.map((line) => (
@@ -153,7 +155,7 @@ export function StepCard({
           <b>Photograph it.</b> {operation.photo}.
         </p>
       )}
-      <StepAdvice advice={advice} muted={build?.kit.plan.mutedAdvice ?? []} />
+      <QuietAdvice advice={advice} muted={muted} />
       {undone.length > 0 && (
         <p className="hold">
           <b>First:</b> {undone.map(({ title }) => `“${title}”`).join(', ')}.

@@ -3,12 +3,12 @@ import { MantineProvider } from '@mantine/core';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
-import { matchMediaStandIn } from '../../../tests/matchMedia.ts';
-import type { Advice } from '../../core/plan/index.ts';
-import { changeKit } from '../data/kit.ts';
-import { StepAdvice } from '../screens/tonight/StepAdvice.tsx';
+import { matchMediaStandIn } from '../../../../tests/matchMedia.ts';
+import type { Advice } from '../../../core/plan/index.ts';
+import { changeKit } from '../../data/kit.ts';
+import { LoudAdvice, QuietAdvice } from './StepAdvice.tsx';
 
-vi.mock('../data/kit.ts', () => ({ changeKit: vi.fn(() => Promise.resolve()) }));
+vi.mock('../../data/kit.ts', () => ({ changeKit: vi.fn(() => Promise.resolve()) }));
 
 const advice = (id: string, change: Partial<Advice> = {}): Advice => ({
   id,
@@ -36,7 +36,8 @@ describe('what is said on a card', () => {
     render(
       <MantineProvider>
         <MemoryRouter>
-          <StepAdvice advice={said} muted={muted} />
+          <LoudAdvice advice={said} muted={muted} />
+          <QuietAdvice advice={said} muted={muted} />
         </MemoryRouter>
       </MantineProvider>,
     );
