@@ -4,6 +4,7 @@ import {
   type MeasuredPlace,
   EMPTY_KIT,
   plainPart,
+  readSheet,
   suggestJoints,
   type Evidence,
   type FitFeel,
@@ -56,6 +57,8 @@ export interface SampleKit {
     verdict: Evidence['verdict'];
     decision?: string;
   }[];
+  /** Steps of the instruction sheet, a line each as they are read aloud. */
+  sheet?: string;
   box: string[];
   unchecked: string[];
   fits: { joint: string; feel: FitFeel; clearance?: number; motion?: boolean; done: string }[];
@@ -170,10 +173,9 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
       }
       return joint;
     });
-  const suggested = suggestJoints({ parts, joints }).map(({ joint, because }) => ({
+  const suggested = suggestJoints({ parts, joints }).map(({ joint }) => ({
     ...joint,
     id: joint.id.replace('~', '-to-'),
-    note: because,
   }));
   const all = [...joints, ...suggested];
   const jointIds = new Set(all.map(({ id }) => id));
@@ -216,6 +218,10 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
       stepKind: step,
       pictureId: null,
       decision,
+    })),
+    sheetSteps: readSheet(sample.sheet ?? '', parts).map(({ reading: { step } }) => ({
+      id: own(`sheet-${step.number}`),
+      ...step,
     })),
     box: sample.box.map((name, index) => ({
       id: own(`box-${index + 1}`),

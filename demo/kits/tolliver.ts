@@ -257,6 +257,20 @@ G5 F13 glass hidden
       verdict: 'open',
     },
   ],
+  sheet: `
+1: C1 > C2, paint engine green
+2: C3 C4 > C1; C13 > C3
+3: C5 > C6; C5 > C1, paint cast metal
+4: C7 C8 > C3; C11 > C7; C12 > C11
+5: C9 C14 C16 > C1; C10 > C9, note the fan faces forward
+6: B3 > B6, B6 > B1; B4 B5 > B1
+7: B7 B8 > B4, note do not cement the arms at the hubs
+8: B9 B11 > B1; B12 > B11; B13 B14 > B1, paint satin black
+9: C1 > B1, drill the two hose holes in B13
+10: F2 F3 F10 > F1, paint oxblood
+11: F5 > F1; F8 > F5, decal 14 (dials)
+12: D1 > A1; D2 > A1; D16 > D1, cut the scars off the plating
+`,
   box: [
     'Frame A',
     'Frame B',

@@ -1,4 +1,4 @@
-import { counted, resolveVersion } from '../core/kit/index.ts';
+import { counted, resolveVersion, wantsFinish } from '../core/kit/index.ts';
 import type { Drawer } from './components/drawers.ts';
 
 /** The stages of a build in working order. */
@@ -69,6 +69,18 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'kit',
+    path: 'roles',
+    title: 'Roles and finishes',
+    words: 'what belongs where',
+    load: async () => (await import('./screens/kit/roles/RolesView.tsx')).RolesView,
+    state: ({ kit: { parts } }) => {
+      const open = parts.filter(wantsFinish).length;
+      if (parts.length === 0) return 'no part yet';
+      return open === 0 ? 'every part has a finish' : `${counted(open, 'part')} without a finish`;
+    },
+  },
+  {
+    stage: 'kit',
     path: 'version',
     title: 'Version',
     words: 'holes and cuts',
@@ -81,6 +93,15 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
         ? `${open.length} of ${counted(choices, 'choice')} open`
         : `${counted(choices, 'choice')} made`;
     },
+  },
+  {
+    stage: 'kit',
+    path: 'sheet',
+    title: 'Sheet',
+    words: 'instructions, steps',
+    load: async () => (await import('./screens/kit/sheet/SheetView.tsx')).SheetView,
+    state: ({ kit: { sheetSteps } }) =>
+      sheetSteps.length === 0 ? 'not entered yet' : counted(sheetSteps.length, 'step'),
   },
   {
     stage: 'kit',

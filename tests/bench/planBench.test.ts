@@ -197,7 +197,12 @@ describe('planBench on the sample bench', () => {
           text: 'Decide it.',
           why: '',
           stage: 'kit',
-          at: { trays: [build.trays[0]!.id], joins: [], kinds: ['clean', 'primer', 'colour', 'clear'], once: false },
+          at: {
+            trays: [build.trays[0]!.id],
+            joins: [],
+            kinds: ['clean', 'primer', 'colour', 'clear'],
+            once: false,
+          },
         },
       ],
     };
@@ -215,7 +220,9 @@ describe('planBench on the sample bench', () => {
     );
     expect(after.replanned).toBe(false);
     expect(after.starts).toEqual(first.starts);
-    expect(after.advice.some(({ text, severity }) => text === 'Decide it.' && severity === 'stop')).toBe(true);
+    expect(after.advice.some(({ text, severity }) => text === 'Decide it.' && severity === 'stop')).toBe(
+      true,
+    );
     expect(after.operations.some(({ lessons }) => lessons.includes('Look twice.'))).toBe(true);
   });
 

@@ -108,11 +108,11 @@ describe('the kit of the sample bench', () => {
       () => !document.querySelector('[aria-label="What follows"]')!.textContent.includes('Oil filter colour'),
       [],
     );
-    expect((await build('tolliver')).kit.advice.some(
+    expect(
+      (await build('tolliver')).kit.advice.some(
         ({ rule, text }) => rule === 'undecided' && text.includes('Oil filter'),
-      )).toBe(
-      false,
-    );
+      ),
+    ).toBe(false);
   });
 
   it('keeps a held step from being ticked, and tells what was learnt', async () => {

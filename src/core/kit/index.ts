@@ -23,8 +23,19 @@ export { COST_DEFAULTS, isPaintedLook, seamLength, type CostTerm } from './joint
 export { jointName, precedencesOf } from './hardConstraints.ts';
 export { inFrameOrder } from './frameOrder.ts';
 export { takeProposal, type TakenProposal } from './takeProposal.ts';
+export {
+  lastNumber,
+  readSheet,
+  readSheetLine,
+  sheetLine,
+  type SheetDraft,
+  type SheetReading,
+} from './sheet/readSheetLine.ts';
+export { inSheetOrder, partsOfStep, sheetFacts, type SheetFacts } from './sheet/sheetFacts.ts';
 export { readName } from './roles/readName.ts';
 export { suggestRoles, type Role } from './roles/suggestRoles.ts';
+export { SYSTEM_NAMES, SYSTEMS, type System } from './roles/systems.ts';
+export { suggestFinishes, takeFinishes, type FinishSuggestion } from './roles/suggestFinishes.ts';
 export { suggestJoints, type JointSuggestion } from './suggestJoints.ts';
 export {
   ADHESIVES,

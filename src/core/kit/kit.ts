@@ -23,3 +23,7 @@ export function areaOf({ areaCm2, lengthMm }: Part): number {
 
 /** How a build is to be divided: in pieces where nobody chose. */
 export const schoolOf = ({ assembly }: Pick<Kit, 'assembly'>): School => assembly[0]?.school ?? 'pieces';
+
+/** Whether a part still asks for a finish; clear, rubber, metal and plated parts come with theirs. */
+export const wantsFinish = ({ zones, plated, material }: Part): boolean =>
+  zones.length === 0 && !plated && !['clear', 'vinyl', 'rubber', 'poly', 'metal'].includes(material);

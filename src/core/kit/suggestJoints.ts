@@ -30,8 +30,12 @@ interface Known {
 
 /** Suggests joints from what the parts are: halves that meet in a seam, and every part onto what carries it, of its own
  *  side and end. A part may have several; parts of which nothing is known, and joints that are there, are left alone. */
-export function suggestJoints({ parts, joints }: Pick<Kit, 'parts' | 'joints'>): JointSuggestion[] {
-  const roles = suggestRoles(parts);
+export function suggestJoints({
+  parts,
+  joints,
+  roles: corrected = [],
+}: Pick<Kit, 'parts' | 'joints'> & Partial<Pick<Kit, 'roles'>>): JointSuggestion[] {
+  const roles = suggestRoles(parts, new Map(corrected.map(({ partId, system }) => [partId, system])));
   const known = parts
     .flatMap((part, at): Known[] => {
       const role = roles[at]!;

@@ -103,10 +103,6 @@ export function dividedKit(kit: Kit, { trays, joins: given }: Division, scale = 
   };
 }
 
-/** Whether a part still asks for a finish; clear, rubber, metal and plated parts come with theirs. */
-export const wantsFinish = ({ zones, plated, material }: Part): boolean =>
-  zones.length === 0 && !plated && !['clear', 'vinyl', 'rubber', 'poly', 'metal'].includes(material);
-
 /** Joins after paint that make a joint of one of some parts. */
 export function joinsOf({ kit, joins }: DividedKit, partIds: readonly string[]): string[] {
   const touched = new Set(

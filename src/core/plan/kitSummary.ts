@@ -1,9 +1,16 @@
-import type { Kit, Look, Material, Part, Priority, Want } from '../kit/index.ts';
+import {
+  wantsFinish,
+  type Kit,
+  type Look,
+  type Material,
+  type Part,
+  type Priority,
+  type Want,
+} from '../kit/index.ts';
 import type { Consequence } from './benchStep.ts';
 import type { KitAdvice } from './advice/kitAdvice.ts';
 import {
   dividedKit,
-  wantsFinish,
   type CrossStep,
   type DividedKit,
   type Division,

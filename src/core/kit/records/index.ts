@@ -13,7 +13,9 @@ import { mishapRecord } from './mishap.ts';
 import { mutedAdviceRecord } from './mutedAdvice.ts';
 import { partRecord } from './part.ts';
 import { placeRecord } from './place.ts';
+import { roleRecord } from './role.ts';
 import { runRecord } from './run.ts';
+import { sheetStepRecord } from './sheetStep.ts';
 import { stanceRecord } from './stance.ts';
 import { cureCheckRecord, ownStepRecord, pinRecord, stepEditRecord } from './steps.ts';
 import { lessonRecord, materialRecord, spareRecord, stackRecord } from './stock.ts';
@@ -28,8 +30,10 @@ export const KIT_RECORDS = [
   partRecord,
   choiceRecord,
   jointRecord,
+  roleRecord,
   workRecord,
   evidenceRecord,
+  sheetStepRecord,
   boxRecord,
   fitRecord,
   stanceRecord,
@@ -78,7 +82,9 @@ export * from './mishap.ts';
 export * from './mutedAdvice.ts';
 export * from './part.ts';
 export * from './place.ts';
+export * from './role.ts';
 export * from './run.ts';
+export * from './sheetStep.ts';
 export * from './stance.ts';
 export * from './steps.ts';
 export * from './stock.ts';

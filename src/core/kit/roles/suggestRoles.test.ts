@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { plainPart } from '../plainKit.ts';
 import { suggestJoints } from '../suggestJoints.ts';
 import { suggestRoles } from './suggestRoles.ts';
-import { SYSTEMS, THINGS } from './things.ts';
+import { SYSTEMS } from './systems.ts';
+import { THINGS } from './things.ts';
 
 const roleOf = (name: string) => suggestRoles([plainPart('A1', { name })])[0]!;
 

@@ -1,6 +1,7 @@
 import type { Part } from '../kit.ts';
 import { readName, type End, type Level, type Side } from './readName.ts';
-import { ALWAYS_AT, THINGS, type System } from './things.ts';
+import type { System } from './systems.ts';
+import { ALWAYS_AT, THINGS } from './things.ts';
 
 /** What a part is, as far as its name, frame and material tell. */
 export interface Role {
@@ -27,11 +28,17 @@ const BY_FRAME = 0.5;
 const MOST_OF_FRAME = 0.6;
 const LEAST_OF_FRAME = 3;
 
+const NONE: ReadonlyMap<string, System> = new Map();
+
 const thingOf = (id: string) => THINGS.find((thing) => thing.id === id)!;
 
 /** Where each part of a kit belongs: from its name in British or American usage, from its material, and at last from
- *  what else is on its frame. What nothing tells is null, with confidence 0. */
-export function suggestRoles(parts: readonly Pick<Part, 'id' | 'name' | 'frame' | 'material'>[]): Role[] {
+ *  what else is on its frame. What nothing tells is null, with confidence 0. `corrected`: what the builder says of parts, by
+ *  id. */
+export function suggestRoles(
+  parts: readonly Pick<Part, 'id' | 'name' | 'frame' | 'material'>[],
+  corrected: ReadonlyMap<string, System> = NONE,
+): Role[] {
   const read = parts.map(({ name }) => readName(name));
   // Where a list says "bonnet", its "hood" is the folding top.
   const hasBonnet = parts.some(({ name }) => /\bbonnet\b/i.test(name));
@@ -39,6 +46,23 @@ export function suggestRoles(parts: readonly Pick<Part, 'id' | 'name' | 'frame' 
     const { thing, confidence, side, end, level, half, stem } = read[at]!;
     const meant =
       thing?.id === 'bonnet' && hasBonnet && /\bhood\b/i.test(part.name) ? thingOf('soft-top') : thing;
+    const said = corrected.get(part.id);
+    if (said !== undefined) {
+      // A thing of another system it is not.
+      const known = meant?.system === said ? meant.id : null;
+      return {
+        partId: part.id,
+        thing: known,
+        system: said,
+        side,
+        end,
+        level,
+        half,
+        stem,
+        confidence: 1,
+        because: 'you said so',
+      };
+    }
     return {
       partId: part.id,
       thing: meant?.id ?? null,

@@ -1,4 +1,5 @@
 import type { JointKind, Motion, Seam } from '../kit.ts';
+import { SYSTEMS, type System } from './systems.ts';
 
 /** Something that kits have, by whatever name. */
 export interface Thing {
@@ -213,11 +214,7 @@ const TABLES = {
   deck: `
     deck = deck, load bed, bed, flatbed, truck bed, cargo bed, platform, pickup bed > frame : the deck lies on the frame [alone]
     stake = stake, railing, side board, drop side, head board, headboard, bulk head board > deck : it stands on the deck`,
-} as const;
-
-/** Where on a vehicle a part belongs. */
-export type System = keyof typeof TABLES;
-export const SYSTEMS = Object.keys(TABLES) as System[];
+} as const satisfies Record<System, string>;
 
 /** The words in brackets. */
 const UNUSUAL: Readonly<Record<string, Partial<Thing>>> = {

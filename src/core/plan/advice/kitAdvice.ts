@@ -26,8 +26,6 @@ export const EARLY = kinds.filter((kind) => TASKS[kind].early);
 export const COATS = kinds.filter((kind) => kind in LAYER_KINDS && LAYER_KINDS[kind as LayerKind].painted);
 /** On bare plastic. */
 export const BARE = kinds.filter((kind) => TASKS[kind].phase === 'bare');
-/** Where joints are made. */
-export const JOINING: readonly TaskKind[] = ['join', 'assemble'];
 
 /** Puts what the kit says to the steps still to come. */
 export function adviseFromKit(

@@ -10,7 +10,15 @@ import {
   white,
   whitePrimer,
 } from '../../finish/ruleCases.ts';
-import { newRecord, wantRecord, evidenceRecord, workRecord, type Joint, type Part } from '../../kit/index.ts';
+import {
+  evidenceRecord,
+  newRecord,
+  sheetStepRecord,
+  wantRecord,
+  workRecord,
+  type Joint,
+  type Part,
+} from '../../kit/index.ts';
 import { plainFinish, plainJoint, plainPart, plainZones } from '../../kit/plainKit.ts';
 import { benchOfStack, TRAP_NOW, type TrapBench } from './trapBench.ts';
 
@@ -236,6 +244,18 @@ const MILD_DAYS = (humidity: number) =>
     temperatureC: 20,
     humidity,
   }));
+
+const sheetStep = (change: object, partIds = ['A1']) => ({
+  ...newRecord(sheetStepRecord),
+  id: 's',
+  number: '1',
+  placements: [{ partIds, ontoIds: [] }],
+  ...change,
+});
+const joinedBySheet = (note: string): TrapBench => {
+  const bench = joined({});
+  return { ...bench, kit: { ...bench.kit, sheetSteps: [sheetStep({ note }, ['A1', 'A2'])] } };
+};
 
 /** A bench on which all is well. */
 export const CLEAN: TrapBench = two(
@@ -480,6 +500,26 @@ export const KIT_TRAPS: readonly Trap[] = [
     twin: one([body, plainPart('A2', { name: 'Door', material: 'metal' })]),
   },
   { says: 'flock-clogs', severity: 'warn', bench: flocked('hole'), twin: flocked('line') },
+  {
+    says: 'not-in-the-box',
+    severity: 'warn',
+    bench: one([body], { sheetSteps: [sheetStep({ absent: ['G9'] })] }),
+    twin: one([body], { sheetSteps: [sheetStep({})] }),
+  },
+  {
+    says: 'sheet-drills',
+    severity: 'note',
+    bench: one([body], { sheetSteps: [sheetStep({ drill: 'the mast hole' })] }),
+    twin: one([body, painted('A2', 'Panel')], {
+      sheetSteps: [sheetStep({ drill: 'the mast hole' }, ['Z9'])],
+    }),
+  },
+  {
+    says: 'sheet-note',
+    severity: 'note',
+    bench: joinedBySheet('do not cement'),
+    twin: joinedBySheet(''),
+  },
   {
     says: 'resin-release',
     severity: 'note',

@@ -90,8 +90,11 @@ function adviceOf(inputs: BenchInputs, starts: Record<string, number>): Advice[]
   const shelf = new Map(request.paints.map((paint) => [paint.id, paint]));
   return request.snapshot.builds
     .flatMap((build, at) => [
-      ...followed[at]!.faults,
-      ...orphans.filter(({ buildId }) => buildId === build.id).map(noLongerPlanned),
+      // These are so already: they stand first.
+      ...[
+        ...followed[at]!.faults,
+        ...orphans.filter(({ buildId }) => buildId === build.id).map(noLongerPlanned),
+      ].map((each) => ({ ...each, at: request.now })),
       ...brokenPins(build.kit.plan.pins, inputs, starts).map(({ advice }) => advice),
       ...adviseBuild(advisedBuild(build, at, inputs, shelf), plan.operations, starts, request.now),
     ])

@@ -11,6 +11,7 @@ import { leftOutSteps } from './leftOutSteps.ts';
 import { parts } from './parts.ts';
 import { preparation } from './preparation.ts';
 import { runs } from './runs.ts';
+import { sheet } from './sheet.ts';
 import { stance } from './stance.ts';
 import { stacks } from './stacks.ts';
 import { wants } from './wants.ts';
@@ -23,6 +24,7 @@ export const CONTRIBUTIONS: readonly PlanContribution[] = [
   joins,
   fits,
   works,
+  sheet,
   parts,
   preparation,
   brightwork,

@@ -1,6 +1,6 @@
-import { counted, isPaintedLook, mainFinish, partLabel, readName, type Part } from '../../kit/index.ts';
+import { counted, isPaintedLook, mainFinish, partLabel, readName, wantsFinish, type Part } from '../../kit/index.ts';
 import { BARE, COATS, EARLY, type KitAdvice } from '../advice/kitAdvice.ts';
-import { few, joinsOf, wantsFinish, type DividedKit, type PlanContribution } from '../contribution.ts';
+import { few, joinsOf, type DividedKit, type PlanContribution } from '../contribution.ts';
 import type { TaskKind } from '../tasks.ts';
 
 const HANDLING: readonly TaskKind[] = ['mask', 'flat', 'polish', 'foil', 'decal'];

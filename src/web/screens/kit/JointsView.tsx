@@ -108,7 +108,7 @@ export function JointsView({ build, kit, proposals }: KitViewProps) {
             parts={parts}
             onTake={(taken) =>
               add(
-                taken.map(({ joint: each, because }) => ({ ...each, id: newId(build.id), note: because })),
+                taken.map(({ joint: each }) => ({ ...each, id: newId(build.id) })),
                 counted(taken.length, 'suggested joint'),
               )
             }
