@@ -6,6 +6,7 @@ import { sendUnsent } from '../data/saving.ts';
 import { PlanProvider } from '../data/plan.tsx';
 import { DRAWERS } from '../drawers.ts';
 import { DryingRack } from './DryingRack.tsx';
+import { FirstHour } from './FirstHour.tsx';
 import { PageTitle } from './PageTitle.tsx';
 import { ErrorBanner } from './ErrorBanner.tsx';
 import { StageRunner } from './StageRunner.tsx';
@@ -58,6 +59,7 @@ export function Shell() {
           )}
           <main id="desk" className="desk" tabIndex={-1} style={{ outline: 'none' }}>
             <PageTitle />
+            {buildId && <FirstHour key={buildId} buildId={buildId} />}
             <Suspense fallback={null}>
               <Outlet />
             </Suspense>

@@ -38,7 +38,9 @@ describe('roles and finishes', () => {
     show(<ProposedFinishes kit={kit} onTake={onTake} />);
     expect(screen.getByText(/nothing tells what they are: 1 part/)).toBeTruthy();
     fireEvent.change(screen.getByRole('textbox', { name: 'Name of body' }), { target: { value: 'Lagoon' } });
-    fireEvent.change(screen.getByRole('combobox', { name: 'Look of Lagoon' }), { target: { value: 'satin' } });
+    fireEvent.change(screen.getByRole('combobox', { name: 'Look of Lagoon' }), {
+      target: { value: 'satin' },
+    });
     fireEvent.click(screen.getByRole('checkbox', { name: 'Take Chassis black' }));
     fireEvent.click(screen.getByRole('button', { name: 'Give 1 part 1 finish' }));
     expect(onTake.mock.calls[0]![0]).toMatchObject([
