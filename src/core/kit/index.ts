@@ -56,10 +56,12 @@ export { lessonsFor, type LessonContext } from './lessons.ts';
 export { readPartList, type PartListReading } from './partList.ts';
 export {
   MOST_PARTS,
+  isLikeHeading,
   PART_COLUMNS,
   readHeading,
   readPartCell,
   readPartRows,
+  type ColumnMapping,
   type PartColumn,
   type PartTableProblem,
   type PartTableReading,

@@ -1,4 +1,4 @@
-import type { Kit, KitFinish, Part, School } from './records/index.ts';
+import type { Kit, KitFinish, Look, Part, School } from './records/index.ts';
 
 export * from './records/index.ts';
 
@@ -27,3 +27,18 @@ export const schoolOf = ({ assembly }: Pick<Kit, 'assembly'>): School => assembl
 /** Whether a part still asks for a finish; clear, rubber, metal and plated parts come with theirs. */
 export const wantsFinish = ({ zones, plated, material }: Part): boolean =>
   zones.length === 0 && !plated && !['clear', 'vinyl', 'rubber', 'poly', 'metal'].includes(material);
+
+const LOOK_WORDS: readonly [Look, RegExp][] = [
+  ['plating', /\b(plat(ed|ing)|kit chrome)\b/i],
+  ['chrome-ink', /\bchrome ink\b/i],
+  ['metal', /\b(metal|chrome|silver|alumini?um|steel|iron|gunmetal|brass|copper|gold|magnesium|bright)\b/i],
+  ['clear', /\b(clear|transparent|glass)\b/i],
+  ['bare', /\b(bare|unpainted|none|as (it )?is)\b/i],
+  ['matt', /\b(matt|matte|flat|dull)\b/i],
+  ['satin', /\b(satin|semi.?gloss|semi.?matt|eggshell)\b/i],
+  ['polished', /\bpolished\b/i],
+];
+
+/** What a finish that somebody names looks like; gloss where the words do not tell. */
+export const lookInWords = (name: string): Look =>
+  LOOK_WORDS.find(([, words]) => words.test(name))?.[0] ?? 'gloss';

@@ -12,6 +12,7 @@ import { checkKit, partsInTwoTrays } from './checkKit.ts';
 import { bareClearance, fitAfterPaint } from './fitAfterPaint.ts';
 import type { DryFit, IrreversibleWork, Lesson, VersionChoice } from './kit.ts';
 import { lessonsFor } from './lessons.ts';
+import { lookInWords } from './kit.ts';
 import { MOST_PARTS, readHeading, readPartRows } from './partTable.ts';
 import { kitWith, plainJoint, plainPart } from './plainKit.ts';
 import { shimPlan } from './stance.ts';
@@ -356,6 +357,77 @@ describe('readPartRows', () => {
       [5, 'column 8'],
     ]);
     expect(problems[1]!.problem).toMatch(/“cheese” is none of: styrene/);
+  });
+
+  it('reads usual headings and words, whatever their brackets, units and case', () => {
+    const heading = [
+      'ITEM NO.',
+      'Description',
+      'How many',
+      'Mat.',
+      'Surface (cm²)',
+      'Size [mm]',
+      'Plastic colour',
+      'Paint',
+    ];
+    const told = readHeading(heading)!;
+    expect(told).toEqual(['label', 'name', 'count', 'material', 'areaCm2', 'lengthMm', 'colour', 'finish']);
+    const { parts, problems } = readPartRows(
+      [
+        ['A1', 'Body', 'x2', 'Chrome', '12,5 cm2', '40 mm', 'pale sea green', 'Lagoon turquoise'],
+        ['A2', 'Screen', 'a pair', 'transparent', '3 sq cm', '', '', ''],
+        ['A3', 'Arms', '4 pcs', 'polystyrene', '', '', '', 'satin black'],
+      ],
+      told,
+      heading,
+      2,
+    );
+    expect(problems).toEqual([]);
+    expect(parts).toMatchObject([
+      {
+        count: 2,
+        material: 'styrene',
+        plated: true,
+        areaCm2: 12.5,
+        lengthMm: 40,
+        colour: 'pale sea green',
+        finish: 'Lagoon turquoise',
+      },
+      { count: 2, material: 'clear', areaCm2: 3 },
+      { count: 4, material: 'styrene', finish: 'satin black' },
+    ]);
+  });
+
+  it('takes frame and number from one cell, and what the builder says of a column', () => {
+    const heading = ['No', 'Bezeichnung', 'Stück'];
+    expect(readHeading(heading)).toBeUndefined();
+    const told = readHeading(heading, { Bezeichnung: 'name', Stück: 'count' })!;
+    expect(readPartRows([['B12', 'Achse', '2']], told, heading, 2).parts).toEqual([
+      { frame: 'B', number: '12', name: 'Achse', count: 2 },
+    ]);
+  });
+
+  it('guesses the look of a finish from its words, and else takes gloss', () => {
+    const looks = [
+      'Satin black',
+      'matte grey',
+      'Aluminium',
+      'Lagoon turquoise',
+      'clear',
+      'unpainted',
+      'kit chrome',
+      'Metallic blue',
+    ];
+    expect(looks.map(lookInWords)).toEqual([
+      'satin',
+      'matt',
+      'metal',
+      'gloss',
+      'clear',
+      'bare',
+      'plating',
+      'gloss',
+    ]);
   });
 
   it('knows a heading from a first row and stops at what no kit holds', () => {

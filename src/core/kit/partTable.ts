@@ -17,6 +17,7 @@ export const PART_COLUMNS = [
   'count',
   'material',
   'colour',
+  'finish',
   'plated',
   'areaCm2',
   'lengthMm',
@@ -27,7 +28,11 @@ export const PART_COLUMNS = [
 export type PartColumn = (typeof PART_COLUMNS)[number];
 
 /** What was read of a part; what the table does not say is left out. */
-export type ReadPart = Pick<Part, 'frame' | 'number' | 'name'> & Partial<Omit<Part, 'id' | 'zones'>>;
+export type ReadPart = Pick<Part, 'frame' | 'number' | 'name'> &
+  Partial<Omit<Part, 'id' | 'zones'>> & {
+    /** A finish by its name, as the table calls it. */
+    finish?: string;
+  };
 
 export interface PartTableProblem {
   /** 1 for the first line pasted. */
@@ -43,32 +48,93 @@ export interface PartTableReading {
   problems: PartTableProblem[];
 }
 
+/** Other words for what parts are made of. */
+const MATERIAL_WORDS: Readonly<Record<string, Material>> = {
+  plastic: 'styrene',
+  polystyrene: 'styrene',
+  ps: 'styrene',
+  abs: 'styrene',
+  transparent: 'clear',
+  'clear plastic': 'clear',
+  glass: 'clear',
+  'soft plastic': 'vinyl',
+  pvc: 'vinyl',
+  'photo etch': 'etch',
+  'photo-etch': 'etch',
+  'photo-etched': 'etch',
+  'photo-etched metal': 'etch',
+  etched: 'etch',
+  brass: 'etch',
+  'poly cap': 'poly',
+  'die cast': 'metal',
+  'die-cast': 'metal',
+  steel: 'metal',
+  paper: 'card',
+};
+
 /** More than any kit holds; beyond it a table is taken for something else. */
 export const MOST_PARTS = 3000;
 
-const HEADINGS: [PartColumn, RegExp][] = [
-  ['label', /^(part|part ?(no|number|id)\.?|ref\.?)$/i],
-  ['frame', /^(frame|sprue|tree|letter)$/i],
-  ['number', /^(no\.?|nr\.?|number|#)$/i],
-  ['name', /^(name|description|what|part ?name)$/i],
-  ['count', /^(count|qty|quantity|pieces|pcs)$/i],
-  ['material', /^(material|made of)$/i],
-  ['colour', /^(colou?r|moulded( in)?|plastic)$/i],
-  ['plated', /^(plated|chrome|plating)$/i],
-  ['areaCm2', /^(area|surface)( ?\(?cm.?\)?)?$/i],
-  ['lengthMm', /^(length|size)( ?\(?mm\)?)?$/i],
-  ['needs', /^(needs|clean.?up|to do)$/i],
-  ['state', /^(state|condition)$/i],
-  ['note', /^(note|notes|remark|remarks)$/i],
+/** What columns are headed, in any usual word; units, brackets and points do not matter. */
+const HEADINGS: readonly [PartColumn, string][] = [
+  ['label', 'part|part no|part nr|part number|part id|item|item no|item number|ref|reference|id|code|piece'],
+  ['frame', 'frame|sprue|tree|letter|runner|frame letter|sprue letter'],
+  ['number', 'no|nr|number|num|#'],
+  ['name', 'name|part name|description|what|title|designation|component|item name|what it is'],
+  ['count', 'count|qty|quantity|pieces|pcs|amount|how many|x|number of|no of|units'],
+  ['material', 'material|made of|mat|stuff|kind of plastic'],
+  [
+    'colour',
+    'colour|color|moulded|molded|moulded in|molded in|moulded colour|molded color|plastic|plastic colour|plastic color|colour of plastic',
+  ],
+  [
+    'finish',
+    'finish|paint|painted|paint colour|paint color|painted in|final colour|final color|colour to paint|coat',
+  ],
+  ['plated', 'plated|chrome|chromed|plating'],
+  ['areaCm2', 'area|surface|surface area|cm2|sq cm|area cm2|surface cm2|area sq cm'],
+  ['lengthMm', 'length|size|mm|length mm|size mm|longest side'],
+  ['needs', 'needs|clean up|cleanup|to do|todo|work'],
+  ['state', 'state|condition|status'],
+  ['note', 'note|notes|remark|remarks|comment|comments'],
 ];
+const BY_HEADING: ReadonlyMap<string, PartColumn> = new Map(
+  HEADINGS.flatMap(([column, words]) => words.split('|').map((word) => [word, column] as const)),
+);
 
-/** What each column of a heading row holds; null for columns that say nothing to us. Undefined where the row is
- *  no heading: it must name a part column and a name. */
-export function readHeading(cells: readonly string[]): (PartColumn | null)[] | undefined {
-  const columns = cells.map((cell) => HEADINGS.find(([, pattern]) => pattern.test(cell.trim()))?.[0] ?? null);
+/** "Area (cm²)" is "area cm2". */
+const plainHeading = (heading: string): string =>
+  heading
+    .toLowerCase()
+    .replace('²', '2')
+    .replace(/[().:\[\]_/-]+/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
+
+/** What a builder said that columns hold, by their heading; null for nothing that is wanted. */
+export type ColumnMapping = Readonly<Record<string, PartColumn | null>>;
+
+/** What each column of a heading row holds; null for columns that say nothing to us. Undefined where the row is no
+ *  heading: it must name a part column and a name, or be known to head a table. */
+export function readHeading(
+  cells: readonly string[],
+  mapping: ColumnMapping = {},
+  isTable = Object.keys(mapping).length > 0,
+): (PartColumn | null)[] | undefined {
+  const columns = cells.map((cell) => {
+    const told = mapping[cell.trim()];
+    return told === undefined ? (BY_HEADING.get(plainHeading(cell)) ?? null) : told;
+  });
   const found = new Set(columns);
-  return found.has('name') && (found.has('label') || found.has('number')) ? columns : undefined;
+  const isHeading = found.has('name') && (found.has('label') || found.has('number'));
+  return isHeading || isTable ? columns : undefined;
 }
+
+/** Whether a row looks like a heading of which only some is understood: the rest can be told. */
+export const isLikeHeading = (cells: readonly string[]): boolean =>
+  cells.length > 1 &&
+  cells.every((cell) => !/^[A-Za-z]{0,3}-?\d+[a-z]?$/.test(cell.trim())) &&
+  cells.filter((cell) => BY_HEADING.has(plainHeading(cell))).length >= 2;
 
 /** Reads rows of cells as parts. Rows that cannot be read are reported with line and column and left out. */
 export function readPartRows(
@@ -126,7 +192,7 @@ function readCell(column: PartColumn, text: string, part: Partial<ReadPart>): st
     const value = Number(
       text
         .replace(',', '.')
-        .replace(/\s*(cm2|cm²|mm|x|×)$/i, '')
+        .replace(/\s*(cm\^?2|cm²|sq\.? ?cm|mm|x|×|off|pcs?\.?|pieces?)$/i, '')
         .replace(/^[x×]\s*/i, ''),
     );
     return Number.isFinite(value) && value >= least && value <= most && (!whole || Number.isInteger(value))
@@ -146,18 +212,22 @@ function readCell(column: PartColumn, text: string, part: Partial<ReadPart>): st
       part.frame = text.toUpperCase();
       return;
     case 'number':
-      if (!/^\d{1,4}[a-z]?$/i.test(text)) return `“${text}” is no part number`;
+      // Where frame and number stand in one cell, whatever that is headed.
+      if (!/^\d{1,4}[a-z]?$/i.test(text)) return readCell('label', text, part);
       part.number = text.toLowerCase();
       return;
     case 'name':
       part.name = text.slice(0, 120);
+      return;
+    case 'finish':
+      part.finish = text.slice(0, 80);
       return;
     case 'note':
     case 'colour':
       part[column] = text.slice(0, 200);
       return;
     case 'count': {
-      const count = number(1, 200, true);
+      const count = /^(a )?pair$/i.test(text) ? 2 : number(1, 200, true);
       if (count === undefined) return `“${text}” is no whole count from 1 to 200`;
       part.count = count;
       return;
@@ -176,7 +246,13 @@ function readCell(column: PartColumn, text: string, part: Partial<ReadPart>): st
       part.plated = /^(y|yes|x|true|1|plated|chrome)$/i.test(text);
       return;
     case 'material': {
-      const material = wordOf<Material>(text, MATERIALS);
+      // "Plated" and "chrome" are what is on it: beneath is the plastic of the kit.
+      if (/^(chrom(e|ed)?|plated)\b/i.test(text)) {
+        part.plated = true;
+        part.material = 'styrene';
+        return;
+      }
+      const material = MATERIAL_WORDS[text.toLowerCase().trim()] ?? wordOf<Material>(text, MATERIALS);
       if (!material) return `“${text}” is none of: ${MATERIALS.join(', ')}`;
       part.material = material;
       return;

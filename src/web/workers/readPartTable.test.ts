@@ -29,6 +29,19 @@ describe('readPastedParts', () => {
     expect(problems).toMatchObject([{ line: 3, column: 'count' }]);
   });
 
+  it('offers columns that it does not know, and reads again once they are told', () => {
+    const text = 'Teil;Description;Qty;Shelf\nA1;Body;2;top';
+    const first = readPastedParts(text);
+    expect(first.parts).toEqual([]);
+    expect(first.columns.filter(({ column }) => column === null).map(({ heading }) => heading)).toEqual([
+      'Teil',
+      'Shelf',
+    ]);
+    expect(readPastedParts(text, { Teil: 'label' }).parts).toEqual([
+      { frame: 'A', number: '1', name: 'Body', count: 2 },
+    ]);
+  });
+
   it('falls back to a part a line', () => {
     const { parts, problems, how } = readPastedParts('A1 Body shell\nno number\nA2 Doors x2');
     expect(parts).toHaveLength(2);

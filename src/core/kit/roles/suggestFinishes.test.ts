@@ -12,6 +12,8 @@ const parts = [
   plainPart('C1', { name: 'Engine block, left' }),
   plainPart('D1', { name: 'Front bumper', plated: true }),
   plainPart('E1', { name: 'Tyres', material: 'vinyl', count: 4 }),
+  plainPart('E2', { name: 'Spare tyre, plastic' }),
+  plainPart('E3', { name: 'Tyre' }),
   plainPart('F1', { name: 'Front seat' }),
   plainPart('F2', { name: 'Steering wheel' }),
   plainPart('G1', { name: 'Thingummy' }),
@@ -29,6 +31,8 @@ describe('finishes by what parts are', () => {
       'Engine colour': 'C1',
       'Kit plating': 'D1',
       'Rubber as it is': 'E1',
+      'Tyre black': 'E3',
+      'Wheel silver': 'E2',
       'Cabin colour': 'F1',
       'Cabin black': 'F2',
     });

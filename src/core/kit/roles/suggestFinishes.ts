@@ -106,6 +106,13 @@ const DARK_IN_CABIN: ReadonlySet<string> = new Set([
   'hand-brake',
 ]);
 
+const TYRE: Idea = {
+  id: 'tyre',
+  name: 'Tyre black',
+  look: 'matt',
+  because: 'a plastic tyre is painted dull',
+};
+
 /** What the material says, whatever the part is. */
 function byMaterial({ material, plated }: Part): Idea | undefined {
   if (plated)
@@ -132,6 +139,7 @@ function ideaFor(part: Part, role: Role): Idea | undefined {
   const known = byMaterial(part);
   if (known) return known;
   if (role.system === null || !isSure(role)) return undefined;
+  if (role.thing === 'tyre') return TYRE;
   if (role.system === 'cabin' && role.thing !== null && DARK_IN_CABIN.has(role.thing)) return CABIN_DARK;
   // A tank of the chassis is no tank of a livery.
   if (role.system === 'tank' && areaOf(part) < TANK_CM2) return USUAL.chassis;

@@ -1,6 +1,6 @@
-import { Button, Textarea } from '@mantine/core';
+import { Button, NativeSelect, Textarea } from '@mantine/core';
 import { useRef, useState } from 'react';
-import type { Kit } from '../../../core/kit/index.ts';
+import { PART_COLUMNS, type ColumnMapping, type Kit, type PartColumn } from '../../../core/kit/index.ts';
 import { changeKit } from '../../data/kit.ts';
 import type { PastedParts } from '../../workers/readPartTable.ts';
 import { changesFromRead } from './partChanges.ts';
@@ -16,14 +16,15 @@ export function PasteParts({ buildId, kit, onDone }: { buildId: string; kit: Kit
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const file = useRef<HTMLInputElement>(null);
-  const read = async (what: string) => {
+  const [mapping, setMapping] = useState<ColumnMapping>({});
+  const read = async (what: string, told: ColumnMapping = mapping) => {
     setProblem(null);
     if (what.trim() === '') {
       setProblem('There is nothing in the box: paste a table, or a part a line like “A12 Door, left x2”.');
       return;
     }
     setBusy(true);
-    const found = await kitWorker().readPastedParts(what);
+    const found = await kitWorker().readPastedParts(what, told);
     setBusy(false);
     setReading(found);
   };
@@ -61,6 +62,7 @@ export function PasteParts({ buildId, kit, onDone }: { buildId: string; kit: Kit
         onChange={(event) => {
           setText(event.currentTarget.value);
           setReading(null);
+          setMapping({});
         }}
       />
       {problem && (
@@ -84,6 +86,16 @@ export function PasteParts({ buildId, kit, onDone }: { buildId: string; kit: Kit
             <p className="small soft">and {reading.problems.length - SHOWN} more lines.</p>
           )}
         </div>
+      )}
+      {reading && (
+        <ColumnsTold
+          columns={reading.columns.filter(({ heading, column }) => column === null || heading in mapping)}
+          onTell={(heading, column) => {
+            const told = { ...mapping, [heading]: column };
+            setMapping(told);
+            void read(text, told);
+          }}
+        />
       )}
       <div className="toolrow" style={{ marginTop: 10 }}>
         {reading && reading.parts.length > 0 ? (
@@ -122,3 +134,49 @@ export function PasteParts({ buildId, kit, onDone }: { buildId: string; kit: Kit
     </div>
   );
 }
+
+interface ColumnsToldProps {
+  columns: PastedParts['columns'];
+  onTell: (heading: string, column: PartColumn | null) => void;
+}
+
+/** Columns whose heading says nothing to us, for the builder to say what they hold. */
+function ColumnsTold({ columns, onTell }: ColumnsToldProps) {
+  if (columns.length === 0) return null;
+  return (
+    <div className="fieldrow">
+      {columns.map(({ heading, column }) => (
+        <NativeSelect
+          key={heading}
+          size="xs"
+          label={`“${heading}” holds`}
+          data={[
+            { value: '', label: 'nothing that is wanted' },
+            ...PART_COLUMNS.map((value) => ({ value, label: COLUMN_WORDS[value] })),
+          ]}
+          value={column ?? ''}
+          onChange={({ currentTarget: { value } }) =>
+            onTell(heading, value === '' ? null : (value as PartColumn))
+          }
+        />
+      ))}
+    </div>
+  );
+}
+
+const COLUMN_WORDS: Readonly<Record<PartColumn, string>> = {
+  frame: 'the frame letter',
+  number: 'the number on the frame',
+  label: 'frame and number, like A12',
+  name: 'the name',
+  count: 'the count',
+  material: 'the material',
+  colour: 'the moulded colour',
+  finish: 'the finish',
+  plated: 'whether it is plated',
+  areaCm2: 'the area, cm²',
+  lengthMm: 'the length, mm',
+  needs: 'what it needs',
+  state: 'its state',
+  note: 'a note',
+};

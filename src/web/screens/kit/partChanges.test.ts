@@ -25,4 +25,17 @@ describe('changes of parts', () => {
     expect(changes[1]).toMatchObject({ value: { name: 'Block, left', count: 1 } });
     expect((changes[1]!.value as Part).id).toMatch(/^b-/);
   });
+
+  it('makes a finish of a new name once, and gives parts those that are there', () => {
+    const finishes = [{ id: 'black', name: 'Satin black', look: 'satin' as const, codeId: null }];
+    const { changes } = changesFromRead({ ...kit, finishes }, 'b', [
+      { frame: 'A', number: '1', name: 'Body', finish: 'Lagoon' },
+      { frame: 'A', number: '2', name: 'Door', finish: 'LAGOON' },
+      { frame: 'B', number: '7', name: 'Arm', finish: 'satin black' },
+    ]);
+    const made = changes.filter(({ kind }) => kind === 'finish');
+    expect(made).toMatchObject([{ value: { name: 'Lagoon', look: 'gloss' } }]);
+    const zones = changes.flatMap(({ kind, value }) => (kind === 'part' ? (value as Part).zones : []));
+    expect(zones.map(({ finishId }) => finishId)).toEqual([made[0]!.id, made[0]!.id, 'black']);
+  });
 });

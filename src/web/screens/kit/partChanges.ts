@@ -2,6 +2,7 @@ import {
   inFrameOrder,
   partLabel,
   plainPart,
+  lookInWords,
   type Kit,
   type KitChange,
   type Part,
@@ -27,14 +28,39 @@ export function changesFromRead(
 ): { changes: KitChange[]; added: number; updated: number } {
   const known = new Map(kit.parts.map((part) => [partLabel(part), part]));
   const changes = new Map<string, KitChange>();
+  const finishes = new Map(kit.finishes.map(({ id, name }) => [name.toLowerCase(), id]));
+  /** The finish with a name; a new name becomes one. */
+  const finishIdOf = (name: string): string => {
+    const there = finishes.get(name.toLowerCase());
+    if (there !== undefined) return there;
+    const id = newId(buildId);
+    finishes.set(name.toLowerCase(), id);
+    changes.set(id, { kind: 'finish', id, value: { id, name, look: lookInWords(name), codeId: null } });
+    return id;
+  };
   let added = 0;
   let updated = 0;
-  for (const part of read) {
+  for (const { finish, ...part } of read) {
     const label = `${part.frame}${part.number}`;
     const old = known.get(label);
     if (old) updated++;
     else added++;
     const value: Part = { ...(old ?? plainPart(newId(buildId))), ...part };
+    if (finish !== undefined) {
+      const [, ...others] = value.zones;
+      value.zones = [
+        {
+          id: 'zone-1',
+          name: '',
+          share: 1,
+          boundary: 'moulded',
+          edgeMm: null,
+          ...value.zones[0],
+          finishId: finishIdOf(finish),
+        },
+        ...others,
+      ];
+    }
     known.set(label, value);
     changes.set(value.id, { kind: 'part', id: value.id, value });
   }
