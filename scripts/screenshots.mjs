@@ -26,53 +26,6 @@ const chooseJoint = async (page) => {
   );
   await page.waitForFunction(() => /over the whole build|cannot be/.test(document.body.innerText));
 };
-/** A made-up picture: a curved panel in warm light, a grey and a white card on the bench before it. */
-const markPicture = async (page) => {
-  await page.waitForSelector('input[type=file]');
-  await page.evaluate(async () => {
-    const canvas = new OffscreenCanvas(900, 620);
-    const context = canvas.getContext('2d');
-    context.fillStyle = '#6d5f50';
-    context.fillRect(0, 0, 900, 620);
-    const panel = context.createLinearGradient(0, 60, 0, 420);
-    [
-      [0, '#d8e4dc'],
-      [0.16, '#6fa296'],
-      [0.45, '#3f8078'],
-      [0.8, '#2e5f59'],
-      [1, '#183430'],
-    ].forEach(([at, colour]) => panel.addColorStop(at, colour));
-    context.fillStyle = panel;
-    context.beginPath();
-    context.moveTo(60, 420);
-    context.quadraticCurveTo(120, 90, 470, 70);
-    context.quadraticCurveTo(800, 80, 850, 420);
-    context.fill();
-    context.fillStyle = '#86765f';
-    context.fillRect(150, 470, 170, 110);
-    context.fillStyle = '#f3dcb6';
-    context.fillRect(340, 470, 110, 110);
-    const file = new File([await canvas.convertToBlob({ type: 'image/png' })], 'panel in the shade.png', {
-      type: 'image/png',
-    });
-    const transfer = new DataTransfer();
-    transfer.items.add(file);
-    const input = document.querySelector('input[type=file]');
-    input.files = transfer.files;
-    input.dispatchEvent(new Event('change', { bubbles: true }));
-  });
-  const image = await page.waitForSelector('.picture img');
-  const box = await image.boundingBox();
-  const draw = async (left, top, right, bottom) => {
-    await page.mouse.move(box.x + left * box.width, box.y + top * box.height);
-    await page.mouse.down();
-    await page.mouse.move(box.x + right * box.width, box.y + bottom * box.height, { steps: 3 });
-    await page.mouse.up();
-  };
-  await draw(0.19, 0.78, 0.33, 0.91);
-  await draw(0.42, 0.34, 0.6, 0.4);
-  await page.waitForFunction(() => /Known to/.test(document.body.innerText));
-};
 const VIEWS = {
   // By way of the plan, so that it shows the one that is kept.
   home: [
@@ -90,14 +43,18 @@ const VIEWS = {
   kit: ['/build/tolliver/kit', DESK, (page) => page.waitForSelector('.cellgrid [role="gridcell"]')],
   joints: ['/build/tolliver/kit/joints', DESK, chooseJoint],
   trays: ['/build/tolliver/kit/trays', DESK, (page) => page.waitForSelector('.traycard')],
-  runs: [
-    '/build/tolliver/kit/runs',
+  roles: ['/build/quillon/kit/roles', DESK, (page) => page.waitForSelector('.proposed')],
+  sheet: [
+    '/build/tolliver/kit/sheet',
     DESK,
-    (page) => page.waitForFunction(() => /At 1:24/.test(document.body.innerText)),
+    async (page) => {
+      const line = await page.waitForSelector('.sheetread');
+      await page.type('form input', '13: C15 > C1; D16 > D1, drill the hose hole, paint X11');
+      await page.waitForFunction((read) => /Oil filter/.test(read.textContent), {}, line);
+    },
   ],
   colour: ['/build/tolliver/colour/tolliver-body', DESK, choose],
   codes: ['/codes/TL-2045', DESK, (page) => page.waitForSelector('.coderow')],
-  picture: ['/codes/picture', DESK, markPicture],
   cup: [
     '/build/quillon/colour/quillon-guards/cup',
     DESK,
@@ -113,7 +70,15 @@ const VIEWS = {
   brightwork: ['/build/tolliver/finish/brightwork', DESK, (page) => page.waitForSelector('.routerow')],
   tints: ['/build/quillon/finish/tints', DESK, (page) => page.waitForSelector('.pipe'), 'dark'],
   plan: ['/build/tolliver/plan', DESK, (page) => page.waitForSelector('[data-testid="step-reason"]')],
-  tonight: ['/build/tolliver/tonight', DESK, (page) => page.waitForSelector('.stepcard')],
+  tonight: [
+    '/build/tolliver/tonight',
+    DESK,
+    async (page) => {
+      await page.waitForSelector('.steplist button');
+      await page.$$eval('.steplist button', (steps) => steps.at(-1).click());
+      await page.waitForSelector('.stepcard');
+    },
+  ],
   'tonight-390': ['/tonight', PHONE, (page) => page.waitForSelector('.stepcard')],
   shelf: [
     '/shelf',

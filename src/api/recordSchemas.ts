@@ -44,10 +44,6 @@ function numberSchema(field: Extract<Field<unknown>, { type: 'number' }>): Schem
 
 function choiceSchema(field: Extract<Field<unknown>, { type: 'choice' }>): Schema {
   const { label: what, values } = field;
-  if (field.optional)
-    return string()
-      .oneOf(values, `${what} must be one of: ${values.join(', ')}`)
-      .optional();
   if (!field.orNull) return oneOf(values, what);
   return string()
     .nullable()
@@ -118,7 +114,12 @@ function schemaOfField(field: Field<unknown>): Schema {
 
 const objectOf = <F extends Fields>(fields: F): ObjectSchema<ValueOf<F>> =>
   object(
-    Object.fromEntries(Object.entries(fields).map(([key, field]) => [key, schemaOfField(field)])),
+    Object.fromEntries(
+      Object.entries(fields).map(([key, field]) => {
+        const schema = schemaOfField(field);
+        return [key, field.optional ? schema.optional() : schema];
+      }),
+    ),
   ).noUnknown() as unknown as ObjectSchema<ValueOf<F>>;
 
 type Check = (value: unknown) => string | null;

@@ -107,7 +107,7 @@ const plainHeading = (heading: string): string =>
   heading
     .toLowerCase()
     .replace('²', '2')
-    .replace(/[().:\[\]_/-]+/g, ' ')
+    .replace(/[().:[\]_/-]+/g, ' ')
     .replace(/\s+/g, ' ')
     .trim();
 

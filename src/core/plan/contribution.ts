@@ -189,13 +189,25 @@ export interface KitFits {
   places: { place: Kit['places'][number]; name: string; trayId: string; matingTrayId: string | null }[];
 }
 
+/** Something that a build needs, with the sub-assembly and the kind of step that it is for; null where that is not said. */
+export interface KitWant {
+  id: string;
+  name: string;
+  leadDays: number;
+  have: boolean;
+  substitute: string;
+  looks: string;
+  trayId: string | null;
+  stepKind: string | null;
+}
+
 /** A build as far as what is said of it goes. */
 export interface AdvisedBuild {
   id: string;
   name: string;
   trays: AdvisedTray[];
   joins: { id: string; name: string; trayIds: readonly string[]; adhesive: string }[];
-  wants: { id: string; name: string; leadDays: number; have: boolean; substitute: string; looks: string }[];
+  wants: KitWant[];
   kit: {
     advice: readonly KitAdvice[];
     consequences: Consequence[];

@@ -1,12 +1,4 @@
-import {
-  wantsFinish,
-  type Kit,
-  type Look,
-  type Material,
-  type Part,
-  type Priority,
-  type Want,
-} from '../kit/index.ts';
+import { wantsFinish, type Kit, type Look, type Material, type Part, type Priority } from '../kit/index.ts';
 import type { Consequence } from './benchStep.ts';
 import type { KitAdvice } from './advice/kitAdvice.ts';
 import {
@@ -15,6 +7,7 @@ import {
   type DividedKit,
   type Division,
   type KitFits,
+  type KitWant,
   type StepOfJoint,
   type TrayTask,
 } from './contribution.ts';
@@ -64,7 +57,7 @@ export interface KitSummary {
   /** Holes and cuts that the sheet may ask for and this version does not need. */
   needless: { workId: string; trayId: string; name: string; reason: string }[];
   /** What the version needs and nobody has yet. */
-  wants: Pick<Want, 'id' | 'name' | 'leadDays' | 'have' | 'substitute' | 'looks'>[];
+  wants: KitWant[];
   /** Pieces of the version that nobody gave a finish, and that do not come with theirs. */
   unfinished: number;
   /** Parts of each sub-assembly that end up with paint on them, as far as is known. */
@@ -113,7 +106,7 @@ export function summariseKit(
     consequences: consequencesOf(build, crossSteps),
     fits: kitFits(build),
     needless: needless(build),
-    wants: wantsOf(kit),
+    wants: wantsOf(build),
     unfinished: kit.parts
       .filter((part) => version.used.has(part.id) && wantsFinish(part))
       .reduce((sum, { count }) => sum + count, 0),
@@ -170,17 +163,19 @@ function joinsAfter(build: DividedKit): Record<string, GluedJoint[]> {
 }
 
 /** What the kit, or the option that is picked, needs; where a choice is open nothing is called for on its account. */
-function wantsOf({ wants, choices }: Kit): KitSummary['wants'] {
+function wantsOf({ kit: { wants, choices }, trayOf }: DividedKit): KitSummary['wants'] {
   const picked = new Set(choices.map(({ chosen }) => chosen));
   return wants
     .filter(({ optionId }) => optionId === null || picked.has(optionId))
-    .map(({ id, name, leadDays, have, substitute, looks }) => ({
+    .map(({ id, name, leadDays, have, substitute, looks, partId = null, stepKind = null }) => ({
       id,
       name,
       leadDays,
       have,
       substitute,
       looks,
+      trayId: partId === null ? null : (trayOf.get(partId) ?? null),
+      stepKind,
     }));
 }
 

@@ -25,11 +25,13 @@ export function readPastedParts(text: string, mapping: ColumnMapping = {}): Past
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false });
   const at = data.findIndex((cells) => cells.some((cell) => cell.trim() !== ''));
   const headings = data[at] ?? [];
-  const isTable = Object.keys(mapping).length > 0 || isLikeHeading(headings);
-  const columns = readHeading(headings, mapping, isTable);
+  const columns = readHeading(headings, mapping, Object.keys(mapping).length > 0 || isLikeHeading(headings));
   if (columns) {
     const { parts, problems } = readPartRows(data.slice(at + 1), columns, headings, at + 2);
-    const named = headings.map((heading, index) => ({ heading: heading.trim(), column: columns[index]! }));
+    const named = headings.map((heading, index) => ({
+      heading: heading.trim(),
+      column: columns[index] ?? null,
+    }));
     const shown = named.filter(({ heading }) => heading !== '');
     const ignored = shown.filter(({ column }) => column === null).map(({ heading }) => heading);
     return {

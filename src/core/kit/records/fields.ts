@@ -166,6 +166,9 @@ export const choiceIfAny = <T extends string>(
   values: readonly T[],
 ): Field<T> & { optional: true } => ({ ...choice(label, values), optional: true });
 
+/** A field that records of an earlier version do not have. */
+export const ifAny = <F>(field: F): F & { optional: true } => ({ ...field, optional: true });
+
 export const dayOrNull = (label: string): Field<string | null> => ({
   type: 'day',
   label,

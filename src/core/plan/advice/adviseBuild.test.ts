@@ -93,9 +93,27 @@ describe('what is said of a build', () => {
     expect(tyre({ 'b/join/tail': 30000 })).toEqual([]);
     expect(ids({ deadline: 5000 })).toEqual(['later-than-its-day']);
     expect(ids({ deadline: 5070 })).toEqual([]);
-    const want = { id: 'w', name: 'wire', leadDays: 30, have: false, substitute: '', looks: '' };
+    const want = {
+      id: 'w',
+      name: 'wire',
+      leadDays: 30,
+      have: false,
+      substitute: '',
+      looks: '',
+      trayId: null as string | null,
+      stepKind: null as string | null,
+    };
     expect(loud(build({ wants: [want] }), operations, starts)[0]!.why).toMatch(/longer than the whole plan/);
     expect(ids({ wants: [{ ...want, have: true }] })).toEqual([]);
+    // Tied to a step it is said there, and is late where that comes first.
+    const tied = (leadDays: number) =>
+      loud(
+        build({ wants: [{ ...want, leadDays, trayId: 'body', stepKind: 'colour' }] }),
+        operations,
+        starts,
+      )[0]!;
+    expect(tied(0)).toMatchObject({ at: 2000, about: { steps: ['paint'] }, why: 'It takes 0 days to come.' });
+    expect(tied(1).why).toMatch(/the step comes before that/);
   });
 
   it('puts what comes soonest first', () => {

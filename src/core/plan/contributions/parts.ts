@@ -1,4 +1,12 @@
-import { counted, isPaintedLook, mainFinish, partLabel, readName, wantsFinish, type Part } from '../../kit/index.ts';
+import {
+  counted,
+  isPaintedLook,
+  mainFinish,
+  partLabel,
+  readName,
+  wantsFinish,
+  type Part,
+} from '../../kit/index.ts';
 import { BARE, COATS, EARLY, type KitAdvice } from '../advice/kitAdvice.ts';
 import { few, joinsOf, type DividedKit, type PlanContribution } from '../contribution.ts';
 import type { TaskKind } from '../tasks.ts';
@@ -79,17 +87,88 @@ function partAdvice(part: Part, trayId: string, build: DividedKit): KitAdvice[] 
   ];
 }
 
+/** What is said once of some parts of a sub-assembly; nothing where there are none. */
+const ofParts = (
+  tray: DividedKit['trays'][number],
+  held: readonly Part[],
+  said: (names: string) => Omit<KitAdvice, 'subject' | 'stage' | 'about' | 'at'> & {
+    at: Pick<KitAdvice['at'], 'kinds'> & Partial<KitAdvice['at']>;
+  },
+): KitAdvice[] => {
+  if (held.length === 0) return [];
+  const { at, ...words } = said(named(held));
+  return [
+    {
+      ...words,
+      subject: tray.id,
+      stage: 'kit',
+      about: { trays: [tray.id], parts: held.map(({ id }) => id) },
+      at: { trays: [tray.id], joins: [], once: true, ...at },
+    },
+  ];
+};
+
 function trayAdvice(tray: DividedKit['trays'][number], build: DividedKit): KitAdvice[] {
   const held = build.partsIn(tray);
-  const said = { subject: tray.id, stage: 'kit' as const };
   const ids = new Set(tray.partIds);
   const joined = build.kit.joints.filter(
     ({ id, a, b }) => ids.has(a) && ids.has(b) && !build.lateJointIds.has(id),
   );
   const fragile = held.filter(
-    ({ id, fragile: isFragile }) => isFragile && joined.some(({ a, b }) => a === id || b === id),
+    (part) => part.fragile && joined.some(({ a, b }) => a === part.id || b === part.id),
   );
   const unfinished = held.filter(wantsFinish);
+  return [
+    ...ofParts(
+      tray,
+      held.filter(({ state }) => state === 'painted-before'),
+      (names) => ({
+        rule: 'old-paint',
+        severity: 'warn',
+        text: `Painted by someone else: ${names}`,
+        why: 'What is under a new coat decides whether that holds, and nobody knows what it is.',
+        remedy: 'Strip it, or key it and try the new paint on the inside first.',
+        at: { kinds: [...BARE, ...COATS], until: COATS },
+      }),
+    ),
+    ...ofParts(
+      tray,
+      held.filter(({ material }) => material === 'resin'),
+      (names) => ({
+        rule: 'resin-release',
+        severity: 'note',
+        topic: 'note',
+        text: `Resin: ${names}`,
+        why: 'Release agent keeps paint and glue off it, and its dust is harmful.',
+        remedy: 'Wash it warm with soap and scrub; sand it wet, with a mask on.',
+        at: { kinds: ['clean'] },
+      }),
+    ),
+    ...ofParts(tray, fragile, (names) => ({
+      rule: 'mind-the-fragile',
+      severity: 'note',
+      topic: 'note',
+      text: `Mind what breaks: ${names}`,
+      why: 'It is on already while this is rubbed and handled.',
+      remedy: 'Hold it elsewhere, or join it after paint.',
+      at: { kinds: HANDLING, once: false },
+    })),
+    ...ofParts(tray, unfinished, (names) => ({
+      rule: 'no-finish',
+      severity: 'warn',
+      text: `Not decided: ${counted(unfinished.length, 'part')} without a finish`,
+      why: `${names}: what they are joined to before paint, and what they are painted, is not known.`,
+      remedy: 'Give them a finish before anything is joined.',
+      page: 'roles',
+      at: { kinds: [...BARE, ...COATS] },
+    })),
+    ...cloggedByFlock(tray, build),
+  ];
+}
+
+/** Holes of a floor that fibres fill, and where later parts stand on it. */
+function cloggedByFlock(tray: DividedKit['trays'][number], build: DividedKit): KitAdvice[] {
+  const ids = new Set(tray.partIds);
   const onFloor = build.kit.joints.filter(
     ({ id, a, b }) => build.lateJointIds.has(id) && ids.has(a) !== ids.has(b),
   );
@@ -100,83 +179,19 @@ function trayAdvice(tray: DividedKit['trays'][number], build: DividedKit): KitAd
       ({ a, b }) => `where ${build.parts.get(ids.has(a) ? b : a)?.name.toLowerCase() ?? 'a part'} goes`,
     ),
   ];
-  const repainted = held.filter(({ state }) => state === 'painted-before');
-  const resin = held.filter(({ material }) => material === 'resin');
+  if (clogged.length === 0) return [];
   return [
-    ...(repainted.length > 0
-      ? [
-          {
-            ...said,
-            rule: 'old-paint',
-            severity: 'warn' as const,
-            about: { trays: [tray.id], parts: repainted.map(({ id }) => id) },
-            text: `Painted by someone else: ${named(repainted)}`,
-            why: 'What is under a new coat decides whether that holds, and nobody knows what it is.',
-            remedy: 'Strip it, or key it and try the new paint on the inside first.',
-            at: { trays: [tray.id], joins: [], kinds: [...BARE, ...COATS], once: true, until: COATS },
-          },
-        ]
-      : []),
-    ...(resin.length > 0
-      ? [
-          {
-            ...said,
-            rule: 'resin-release',
-            severity: 'note' as const,
-            topic: 'note' as const,
-            about: { trays: [tray.id], parts: resin.map(({ id }) => id) },
-            text: `Resin: ${named(resin)}`,
-            why: 'Release agent keeps paint and glue off it, and its dust is harmful.',
-            remedy: 'Wash it warm with soap and scrub; sand it wet, with a mask on.',
-            at: { trays: [tray.id], joins: [], kinds: ['clean'] as const, once: true },
-          },
-        ]
-      : []),
-    ...(fragile.length > 0
-      ? [
-          {
-            ...said,
-            rule: 'mind-the-fragile',
-            severity: 'note' as const,
-            topic: 'note' as const,
-            about: { trays: [tray.id], parts: fragile.map(({ id }) => id) },
-            text: `Mind what breaks: ${named(fragile)}`,
-            why: 'It is on already while this is rubbed and handled.',
-            remedy: 'Hold it elsewhere, or join it after paint.',
-            at: { trays: [tray.id], joins: [], kinds: HANDLING, once: false },
-          },
-        ]
-      : []),
-    ...(unfinished.length > 0
-      ? [
-          {
-            ...said,
-            rule: 'no-finish',
-            severity: 'warn' as const,
-            about: { trays: [tray.id], parts: unfinished.map(({ id }) => id) },
-            text: `Not decided: ${counted(unfinished.length, 'part')} without a finish`,
-            why: `${named(unfinished)}: what they are joined to before paint, and what they are painted, is not known.`,
-            remedy: 'Give them a finish before anything is joined.',
-
-            at: { trays: [tray.id], joins: [], kinds: [...BARE, ...COATS], once: true },
-          },
-        ]
-      : []),
-    ...(clogged.length > 0
-      ? [
-          {
-            ...said,
-            rule: 'flock-clogs',
-            severity: 'warn' as const,
-            about: { trays: [tray.id], joints: onFloor.map(({ id }) => id) },
-            text: `Flock clogs ${few(clogged).join(', ')}`,
-            why: 'Half a millimetre of fibre stands under every seat and lever: they end up high, and their holes are gone.',
-            remedy:
-              'Plug the holes with tape or a pin before the adhesive; try the seats before the roof goes on.',
-            at: { trays: [tray.id], joins: [], kinds: ['flock'] as const, once: true },
-          },
-        ]
-      : []),
+    {
+      rule: 'flock-clogs',
+      subject: tray.id,
+      severity: 'warn',
+      stage: 'kit',
+      about: { trays: [tray.id], joints: onFloor.map(({ id }) => id) },
+      text: `Flock clogs ${few(clogged).join(', ')}`,
+      why: 'Half a millimetre of fibre stands under every seat and lever: they end up high, and their holes are gone.',
+      remedy: 'Plug the holes with tape or a pin before the adhesive; try the seats before the roof goes on.',
+      at: { trays: [tray.id], joins: [], kinds: ['flock'], once: true },
+    },
   ];
 }
 

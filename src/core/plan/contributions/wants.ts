@@ -40,17 +40,26 @@ export const wants: PlanContribution = {
 
   advice({ build, own, startOf, now, advise }) {
     const last = Math.max(...own.map(startOf));
-    for (const { id, name, leadDays, have, substitute, looks } of build.wants) {
+    for (const { id, name, leadDays, have, substitute, looks, trayId, stepKind } of build.wants) {
       if (have) continue;
-      const late = own.length > 0 && now + leadDays * DAY > last;
-      advise(undefined, {
+      const isTied = trayId !== null || stepKind !== null;
+      const step = isTied
+        ? own.find(
+            (each) =>
+              (trayId === null || each.trayId === trayId) && (stepKind === null || each.kind === stepKind),
+          )
+        : undefined;
+      const arrives = now + leadDays * DAY;
+      const days = `${leadDays} ${leadDays === 1 ? 'day' : 'days'}`;
+      const late = step ? arrives > startOf(step) : own.length > 0 && arrives > last;
+      advise(step, {
         rule: 'still-to-get',
         subject: id,
         severity: 'warn',
         text: `Still to get: ${name}`,
         why: late
-          ? `It takes ${leadDays} days to come, longer than the whole plan.`
-          : `It takes ${leadDays} ${leadDays === 1 ? 'day' : 'days'} to come.`,
+          ? `It takes ${days} to come, ${step ? 'and the step comes before that' : 'longer than the whole plan'}.`
+          : `It takes ${days} to come.`,
         remedy: substitute
           ? `Order it now, or take ${substitute}${looks ? ` (${looks})` : ''}.`
           : 'Order it now; no substitute is noted.',

@@ -1,8 +1,8 @@
-import { Button, Checkbox, NumberInput, Select, Table, TextInput, UnstyledButton } from '@mantine/core';
+import { Button, Checkbox, Select, Table, TextInput, UnstyledButton } from '@mantine/core';
 import { SpokenHead } from '../../components/SpokenHead.tsx';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
-import { numberLimits, textLimits } from '../../components/limits.ts';
+import { textLimits } from '../../components/limits.ts';
 import { hardenerOf, hardenerShare, paintVolume } from '../../../core/finish/index.ts';
 import {
   ADHESIVES,
@@ -12,14 +12,14 @@ import {
   MATERIALS,
   resolveStack,
   type Material,
-  wantRecord,
   spareRecord,
 } from '../../../core/kit/index.ts';
 import { kitNeeds, type Need } from '../../../core/plan/index.ts';
-import { changeKit, changeStock } from '../../data/kit.ts';
+import { changeStock } from '../../data/kit.ts';
 import { saveFile } from '../../data/saveFile.ts';
 import { newId } from '../../data/newId.ts';
 import { useBuildContext } from '../../data/buildContext.ts';
+import { WantEditor } from './WantEditor.tsx';
 import { AddByName } from './AddByName.tsx';
 import type { KitViewProps } from './kitView.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
@@ -286,66 +286,6 @@ function NeedTable({ needs }: { needs: readonly Need[] }) {
             : `show the ${needs.length - missing.length} that are on hand too`}
         </UnstyledButton>
       )}
-    </div>
-  );
-}
-
-function WantEditor({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>) {
-  const [lead, setLead] = useState<number | string>(7);
-  return (
-    <div className="panel">
-      <h3>Sets and extras for this build</h3>
-      {kit.wants.map((want) => (
-        <div key={want.id} style={{ display: 'flex', gap: 10, alignItems: 'center' }}>
-          <Checkbox
-            label={want.name}
-            checked={want.have}
-            onChange={(event) =>
-              void changeKit(
-                build.id,
-                [{ kind: 'want', id: want.id, value: { ...want, have: event.currentTarget.checked } }],
-                want.name,
-              )
-            }
-          />
-          <span className="soft small" style={{ flex: 1 }}>
-            {want.why}
-          </span>
-          <RemoveButton
-            name={`Remove ${want.name}`}
-            onRemove={() =>
-              void changeKit(build.id, [{ kind: 'want', id: want.id, value: null }], `remove ${want.name}`)
-            }
-          />
-        </div>
-      ))}
-      <AddByName
-        label="New extra"
-        placeholder="etched set, wire, masks"
-        button="Add"
-        onAdd={(name) => {
-          const value = {
-            name,
-            why: '',
-            optionId: null,
-            leadDays: Math.round(Number(lead)) || 0,
-            have: false,
-            substitute: '',
-            looks: '',
-          };
-          void changeKit(build.id, [{ kind: 'want', id: newId(build.id), value }], name);
-        }}
-      >
-        <NumberInput
-          size="xs"
-          aria-label="Days to get it"
-          suffix=" days"
-          w={90}
-          {...numberLimits(wantRecord.fields.leadDays)}
-          value={lead}
-          onChange={setLead}
-        />
-      </AddByName>
     </div>
   );
 }
