@@ -257,6 +257,16 @@ const joinedBySheet = (note: string): TrapBench => {
   return { ...bench, kit: { ...bench.kit, sheetSteps: [sheetStep({ note }, ['A1', 'A2'])] } };
 };
 
+const ABOUT_RESIN = {
+  id: 'l',
+  text: 'Wash it twice.',
+  origin: '',
+  kit: null,
+  partWord: null,
+  material: 'resin' as const,
+  stepKind: null,
+};
+
 /** A bench on which all is well. */
 export const CLEAN: TrapBench = two(
   [body, painted('B1', 'Badge', { areaCm2: 0.5 })],
@@ -656,42 +666,8 @@ export const KIT_TRAPS: readonly Trap[] = [
   {
     says: 'learnt-earlier',
     severity: 'note',
-    bench: one(
-      [painted('A1', 'Door', { material: 'resin' })],
-      {},
-      {},
-      {
-        lessons: [
-          {
-            id: 'l',
-            text: 'Wash it twice.',
-            origin: '',
-            kit: null,
-            partWord: null,
-            material: 'resin',
-            stepKind: null,
-          },
-        ],
-      },
-    ),
-    twin: one(
-      [painted('A1', 'Door')],
-      {},
-      {},
-      {
-        lessons: [
-          {
-            id: 'l',
-            text: 'Wash it twice.',
-            origin: '',
-            kit: null,
-            partWord: null,
-            material: 'resin',
-            stepKind: null,
-          },
-        ],
-      },
-    ),
+    bench: one([painted('A1', 'Door', { material: 'resin' })], {}, {}, { lessons: [ABOUT_RESIN] }),
+    twin: one([painted('A1', 'Door')], {}, {}, { lessons: [ABOUT_RESIN] }),
   },
   {
     says: 'too-humid',

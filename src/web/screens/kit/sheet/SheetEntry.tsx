@@ -67,7 +67,10 @@ export function ReadStep({ reading, parts }: { reading: SheetReading; parts: rea
   if (problem !== null) return <p className="small">{problem}</p>;
   const said = [
     ...step.placements.flatMap(({ partIds, ontoIds }) => [
-      ['put on', names(partIds)],
+      [
+        'put on',
+        names(partIds) || (step.absent.length > 0 ? `${step.absent.join(', ')}, not in the box` : ''),
+      ],
       ['onto', names(ontoIds)],
     ]),
     ['drill', step.drill],

@@ -117,7 +117,7 @@ function inWords(step: SheetStep, nameOf: (id: string) => string | undefined): s
   return [
     ...step.placements.map(({ partIds, ontoIds }) => {
       const [put, onto] = [names(partIds).join(', '), names(ontoIds).join(', ')];
-      return onto === '' ? put : `${put} onto ${onto}`.trim();
+      return onto === '' || put === '' ? put : `${put} onto ${onto}`;
     }),
     ...step.absent.map((code) => `${code} (not in the box)`),
     step.drill && `drill ${step.drill}`,
