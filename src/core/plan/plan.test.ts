@@ -16,7 +16,7 @@ import {
   type PlannableBuild,
 } from './index.ts';
 import { EMPTY_KIT, productIndex } from '../kit/index.ts';
-import { plainGluedJoint } from './plainPlan.ts';
+import { plainArc, plainGluedJoint, plainOperation } from './plainPlan.ts';
 import { summariseKit } from './kitSummary.ts';
 
 const JOINT = plainGluedJoint('Cowl to body');
@@ -295,6 +295,14 @@ describe('replanning', () => {
       { operationId: 'b/body/clean', since: now - 30, until: now + 90, canBeFelt: false },
     ]);
     expect(curingNow(plan, done, now + 100)).toEqual([]);
+    // A wheel can be fitted again long before a tyre may go on it.
+    const wheel = {
+      operations: ['coat', 'refit', 'tyre on'].map((id) => plainOperation(id)),
+      arcs: [plainArc('coat', 'refit', 60), plainArc('coat', 'tyre on', 7200), plainArc('coat', 'refit', 0)],
+    };
+    expect(curingNow(wheel, [{ operationId: 'coat', endedAt: now }], now)).toMatchObject([
+      { until: now + 60 },
+    ]);
   });
 });
 

@@ -127,9 +127,10 @@ export function curingNow(
       if (!operation) return [];
       const waits = arcs
         .filter(({ from, to }) => from === operationId && !finished.has(to))
-        .map(({ minLag }) => minLag);
-      const until = endedAt + Math.max(0, operation.dry, ...waits);
-      return until > now && (waits.length > 0 || operation.dry > 0)
+        .flatMap(({ minLag }) => (minLag > 0 ? [minLag] : []));
+      // Free for the first that may follow; what waits longer, as a tyre for the full cure, says so itself.
+      const until = endedAt + (waits.length > 0 ? Math.min(...waits) : operation.dry);
+      return until > now
         ? [
             {
               operationId,

@@ -62,22 +62,23 @@ describe('finishes by what parts are', () => {
   });
 
   it('take up a finish that is there already, and make the rest', () => {
-    const kit = kitWith({ parts, finishes: [plainFinish('own-chassis', 'matt')] });
+    // A spring is painted so already: the other parts of the chassis follow it.
+    const painted = parts.map((part) => (part.id === 'B2' ? { ...part, zones: plainZones('own-black') } : part));
+    const kit = kitWith({ parts: painted, finishes: [plainFinish('own-black', 'matt')] });
     const { suggestions } = suggestFinishes(kit);
     const chassis = suggestions.find(({ partIds }) => partIds.includes('B1'))!;
-    expect(chassis).toMatchObject({ finishId: 'own-chassis', look: 'matt' });
+    expect(chassis).toMatchObject({ finishId: 'own-black', look: 'matt' });
     const body = { ...suggestions.find(({ partIds }) => partIds.includes('A1'))!, name: ' Lagoon ' };
     const taken = takeFinishes(kit, [chassis, body], ({ id }) => `new-${id}`);
     expect(taken.finishes).toEqual([{ id: 'new-body', name: 'Lagoon', look: 'polished', codeId: null }]);
     expect(taken.parts.map(({ id, zones }) => [id, zones[0]!.finishId])).toEqual([
       ['A1', 'new-body'],
       ['A2', 'new-body'],
-      ['B1', 'own-chassis'],
-      ['B2', 'own-chassis'],
+      ['B1', 'own-black'],
     ]);
     // Once they have theirs, nothing more is proposed for them.
     const after = kitWith({
-      parts: parts.map((part) => taken.parts.find(({ id }) => id === part.id) ?? part),
+      parts: painted.map((part) => taken.parts.find(({ id }) => id === part.id) ?? part),
       finishes: taken.finishes,
     });
     expect(suggestFinishes(after).suggestions.flatMap(({ partIds }) => partIds)).not.toContain('A1');

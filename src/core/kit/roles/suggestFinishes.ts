@@ -147,6 +147,26 @@ function ideaFor(part: Part, role: Role): Idea | undefined {
 }
 const TANK_CM2 = 4;
 
+/** The finish that most parts of each idea have already. */
+function finishesInUse(kit: Kit, roles: ReadonlyMap<string, Role>): Map<string, KitFinish> {
+  const counts = new Map<string, Map<string, number>>();
+  for (const part of kit.parts) {
+    const finishId = part.zones[0]?.finishId;
+    const idea = ideaFor(part, roles.get(part.id)!);
+    if (finishId === undefined || !idea) continue;
+    const of = counts.get(idea.id) ?? new Map<string, number>();
+    counts.set(idea.id, of.set(finishId, (of.get(finishId) ?? 0) + 1));
+  }
+  const finishes = new Map(kit.finishes.map((finish) => [finish.id, finish]));
+  return new Map(
+    [...counts].flatMap(([id, of]) => {
+      const [most] = [...of].sort((p, q) => q[1] - p[1])[0]!;
+      const finish = finishes.get(most);
+      return finish ? [[id, finish] as const] : [];
+    }),
+  );
+}
+
 /** Finishes for the parts that have none, by what they are and what they are made of; parts of which nothing is known are
  *  left out. */
 export function suggestFinishes(kit: Kit): { suggestions: FinishSuggestion[]; unknown: Part[] } {
@@ -158,6 +178,7 @@ export function suggestFinishes(kit: Kit): { suggestions: FinishSuggestion[]; un
       role,
     ]),
   );
+  const usual = finishesInUse(kit, roles);
   const groups = new Map<string, FinishSuggestion>();
   const unknown: Part[] = [];
   for (const part of open) {
@@ -167,9 +188,8 @@ export function suggestFinishes(kit: Kit): { suggestions: FinishSuggestion[]; un
       continue;
     }
     const { id, name, look, because } = idea;
-    const there = kit.finishes.find(
-      (finish) => finish.name.toLowerCase() === name.toLowerCase() || finish.id.endsWith(`-${id}`),
-    );
+    const there =
+      usual.get(id) ?? kit.finishes.find((finish) => finish.name.toLowerCase() === name.toLowerCase());
     const group = groups.get(id) ?? {
       id,
       name: there?.name ?? name,

@@ -366,7 +366,7 @@ export const KIT_TRAPS: readonly Trap[] = [
     says: 'cement-on-paint',
     severity: 'warn',
     bench: two([body, lamp], {}, { join: { adhesive } }),
-    twin: two([body, lamp], {}, { join: { adhesive: 'white glue' } }),
+    twin: two([body, lamp], {}, { join: { adhesive: 'solvent-free white glue' } }),
   })),
   {
     says: 'cement-on-paint',

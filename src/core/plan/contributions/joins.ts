@@ -8,6 +8,7 @@ import { facesToKeepBare, glueAdvice } from './glues.ts';
 
 /** Glues as builders write them. */
 const CEMENT = /cement|solvent|poly(styrene)? glue|plastic (glue|weld)|liquid glue/i;
+const NO_SOLVENT = /(no|non|without).{0,2}solvent|solvent.?(free|less)/i;
 const CYANO = /cyano|super ?glue|instant (glue|adhesive)|\bCA\b|crazy glue/i;
 const NO_BLOOM = /odou?r|non.?fog|low.?bloom|no bloom/i;
 const SCREENS = ['windscreen'];
@@ -68,7 +69,7 @@ function adviseOfJoins({ build, own, startOf, advise }: Ahead): void {
       stage: 'kit' as const,
       page: 'trays',
     };
-    const isCement = CEMENT.test(join.adhesive);
+    const isCement = CEMENT.test(join.adhesive) && !NO_SOLVENT.test(join.adhesive);
     const covered = joined.filter(({ painted }) => painted);
     if (isCement && covered.length > 0) {
       advise(step, {
