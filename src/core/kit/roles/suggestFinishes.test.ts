@@ -63,7 +63,9 @@ describe('finishes by what parts are', () => {
 
   it('take up a finish that is there already, and make the rest', () => {
     // A spring is painted so already: the other parts of the chassis follow it.
-    const painted = parts.map((part) => (part.id === 'B2' ? { ...part, zones: plainZones('own-black') } : part));
+    const painted = parts.map((part) =>
+      part.id === 'B2' ? { ...part, zones: plainZones('own-black') } : part,
+    );
     const kit = kitWith({ parts: painted, finishes: [plainFinish('own-black', 'matt')] });
     const { suggestions } = suggestFinishes(kit);
     const chassis = suggestions.find(({ partIds }) => partIds.includes('B1'))!;
