@@ -1,15 +1,10 @@
 /** The scheduler on fresh instances: how many small ones are proved, and how far a short search is from a long one. */
 import { scheduleOperations } from '../src/core/plan/index.ts';
 import { randomInstance } from '../src/core/scheduling/randomInstance.ts';
+import { timed } from './timed.ts';
 
 /** The same work shape at any size: enough evenings for it. */
 const instanceOf = (seed: number, size: number) => randomInstance(seed, size, Math.max(60, size));
-
-function timed<T>(work: () => T): { made: T; seconds: number } {
-  const began = performance.now();
-  const made = work();
-  return { made, seconds: (performance.now() - began) / 1000 };
-}
 
 /** Prints shares, gaps in per cent of the finish, and ratios of times. */
 export function schedules(seed: number): void {

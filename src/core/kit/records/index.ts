@@ -8,9 +8,13 @@ import { decalRecord } from './decal.ts';
 import { evidenceRecord } from './evidence.ts';
 import { finishRecord } from './finish.ts';
 import { fitRecord } from './fit.ts';
+import { gapRecord } from './gap.ts';
+import { holdingRecord } from './holding.ts';
 import { jointRecord } from './joint.ts';
+import { liveryAreaRecord } from './liveryArea.ts';
 import { mishapRecord } from './mishap.ts';
 import { mutedAdviceRecord } from './mutedAdvice.ts';
+import { pairRecord } from './pair.ts';
 import { partRecord } from './part.ts';
 import { placeRecord } from './place.ts';
 import { roleRecord } from './role.ts';
@@ -19,6 +23,7 @@ import { sheetStepRecord } from './sheetStep.ts';
 import { stanceRecord } from './stance.ts';
 import { cureCheckRecord, ownStepRecord, pinRecord, stepEditRecord } from './steps.ts';
 import { lessonRecord, materialRecord, spareRecord, stackRecord } from './stock.ts';
+import { viewRecord } from './view.ts';
 import { wantRecord } from './want.ts';
 import { weatheringRecord } from './weathering.ts';
 import { workRecord } from './work.ts';
@@ -38,9 +43,14 @@ export const KIT_RECORDS = [
   fitRecord,
   stanceRecord,
   placeRecord,
+  gapRecord,
+  holdingRecord,
+  pairRecord,
   runRecord,
   wantRecord,
   decalRecord,
+  viewRecord,
+  liveryAreaRecord,
   brightworkRecord,
   weatheringRecord,
   mishapRecord,
@@ -77,9 +87,13 @@ export * from './division.ts';
 export * from './evidence.ts';
 export * from './finish.ts';
 export * from './fit.ts';
+export * from './gap.ts';
+export * from './holding.ts';
 export * from './joint.ts';
+export * from './liveryArea.ts';
 export * from './mishap.ts';
 export * from './mutedAdvice.ts';
+export * from './pair.ts';
 export * from './part.ts';
 export * from './place.ts';
 export * from './role.ts';
@@ -88,6 +102,7 @@ export * from './sheetStep.ts';
 export * from './stance.ts';
 export * from './steps.ts';
 export * from './stock.ts';
+export * from './view.ts';
 export * from './want.ts';
 export * from './weathering.ts';
 export * from './work.ts';

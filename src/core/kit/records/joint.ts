@@ -1,5 +1,5 @@
 import { defineRecord, type RecordOf } from './defineRecord.ts';
-import { amountOrNull, choice, choiceOrNull, reference, references, text } from './fields.ts';
+import { amountOrNull, choice, choiceIfAny, choiceOrNull, reference, references, text } from './fields.ts';
 
 export const JOINT_KINDS = ['cement', 'press', 'clip', 'screw', 'hinge', 'glass', 'tyre', 'sits-in'] as const;
 export type JointKind = (typeof JOINT_KINDS)[number];
@@ -12,6 +12,9 @@ export type Motion = (typeof MOTIONS)[number];
 
 export const ENTRIES = ['any', 'front', 'rear', 'above', 'below', 'left', 'right'] as const;
 export type Entry = (typeof ENTRIES)[number];
+
+/** What brings the two into place: pins in holes, a rim or step, or nothing but the eye. */
+export const LOCATING = ['pins', 'rim', 'none'] as const;
 
 const JOINT_TIMES = ['before', 'after'] as const;
 export type JointTime = (typeof JOINT_TIMES)[number];
@@ -31,6 +34,8 @@ export const jointRecord = defineRecord(
     captured: references('parts shut in', 'part', 40),
     /** Where the smaller part comes from. */
     entry: choice('the direction of entry', ENTRIES),
+    /** Absent where nobody looked. */
+    locating: choiceIfAny('what locates it', LOCATING),
     motion: choice('the motion', MOTIONS),
     /** Joints that can no longer be made once this one is. */
     closes: references('joints that it closes off', 'joint', 100),

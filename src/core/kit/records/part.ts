@@ -3,6 +3,7 @@ import {
   amount,
   amountOrNull,
   choice,
+  choiceIfAny,
   flag,
   group,
   list,
@@ -44,6 +45,9 @@ export const PART_STATES = [
 ] as const;
 export type PartState = (typeof PART_STATES)[number];
 
+/** Whether a part is built at all, whatever the version asks. */
+export const PART_USES = ['build', 'left-off'] as const;
+
 /** How the edge between two colours on one part is made. */
 export const BOUNDARIES = ['masked', 'brushed', 'moulded'] as const;
 export type Boundary = (typeof BOUNDARIES)[number];
@@ -81,6 +85,7 @@ export const partRecord = defineRecord(
     lengthMm: amountOrNull('the length in mm', 0.1, 5000),
     needs: list('what a part needs', choice('what a part needs', PART_NEEDS), PART_NEEDS.length),
     state: choice('the state of the part', PART_STATES),
+    use: choiceIfAny('whether it is built', PART_USES),
     checked: flag('checked'),
     fragile: flag('fragile'),
     zones: list('zones on a part', group('a zone', zone), 12),

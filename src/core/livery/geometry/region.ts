@@ -1,0 +1,59 @@
+import { area, difference, FillRule, intersect, union, type Paths64 } from 'clipper2-ts';
+import type { Point, Ring } from './readOutline.ts';
+
+/** What some rings enclose, holes taken out: in whole tenths of a micrometre, so that clipping is exact. */
+export type Region = Paths64;
+
+/** Tenths of a micrometre: products of two coordinates of some metres still fit a double exactly. */
+const UNITS = 10_000;
+
+const inward = (rings: readonly Ring[]): Paths64 =>
+  rings.map((ring) => ring.map(([x, y]) => ({ x: Math.round(x * UNITS), y: Math.round(y * UNITS) })));
+const outward = (paths: Paths64): Point[][] =>
+  paths.map((path) => path.map(({ x, y }): Point => [x / UNITS, y / UNITS]));
+
+/** The region of rings: where they lie within each other every other one is a hole. */
+export const regionOf = (rings: readonly Ring[]): Region => union(inward(rings), [], FillRule.EvenOdd);
+/** The rings of a region. */
+export const ringsOf = (region: Region): Point[][] => outward(region);
+export const within = (region: Region, other: Region): Region => intersect(region, other, FillRule.NonZero);
+export const without = (region: Region, other: Region): Region => difference(region, other, FillRule.NonZero);
+export const together = (regions: readonly Region[]): Region => union(regions.flat(), [], FillRule.NonZero);
+
+/** Square millimetres. */
+export const areaOf = (region: Region): number =>
+  region.reduce((sum, path) => sum + area(path), 0) / (UNITS * UNITS);
+
+/** Whether a ring crosses itself: filled throughout it covers another area than filled by turns. */
+export function crossesItself(ring: Ring): boolean {
+  const paths = inward([ring]);
+  const throughout = areaOf(union(paths, [], FillRule.NonZero));
+  const byTurns = areaOf(union(paths, [], FillRule.EvenOdd));
+  const signed = Math.abs(areaOf(paths));
+  return (
+    Math.abs(throughout - byTurns) > 1e-3 * throughout || Math.abs(throughout - signed) > 1e-3 * throughout
+  );
+}
+
+/** A test whether a point lies in a region, borders aside. */
+export function insideOf(region: Region): (point: Point) => boolean {
+  const rings = outward(region).map((ring) => ({
+    ring,
+    left: Math.min(...ring.map(([x]) => x)),
+    right: Math.max(...ring.map(([x]) => x)),
+    top: Math.min(...ring.map(([, y]) => y)),
+    bottom: Math.max(...ring.map(([, y]) => y)),
+  }));
+  return ([x, y]) => {
+    let winding = false;
+    for (const { ring, left, right, top, bottom } of rings) {
+      if (x < left || x > right || y < top || y > bottom) continue;
+      for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+        const [xi, yi] = ring[i]!;
+        const [xj, yj] = ring[j]!;
+        if (yi > y !== yj > y && x < ((xj - xi) * (y - yi)) / (yj - yi) + xi) winding = !winding;
+      }
+    }
+    return winding;
+  };
+}

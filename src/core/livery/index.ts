@@ -1,0 +1,49 @@
+/** Livery: views of the model, areas of colour on them, the order of colours, and sheets at exact scale. */
+export { measureView, type MeasuredView, type SeenArea, type SeenBorder } from './measureView.ts';
+export { boxAround, readOutline, type Box, type Point, type Ring } from './geometry/readOutline.ts';
+export { shapeOf } from './shapes.ts';
+export {
+  mirroredPath,
+  movedPath,
+  STARTING_OUTLINES,
+  startingOutline,
+  stretched,
+  type StartingOutlineId,
+  type ViewSource,
+} from './views/startingOutlines.ts';
+export { readSvg, type DrawnOutline } from './views/readSvg.ts';
+export {
+  edgeMask,
+  LIVERY_RATES,
+  PRIMER,
+  WAYS,
+  type ColourBorder,
+  type EdgeMask,
+  type LiveryColour,
+  type LiveryRates,
+  type Way,
+} from './order/colourCosts.ts';
+export {
+  minutesOfOrder,
+  MOST_COLOURS,
+  planColours,
+  type ColourPlan,
+  type ColourQuestion,
+  type ColourStage,
+} from './order/planColours.ts';
+export {
+  measureViews,
+  planLivery,
+  type LiveryAnswer,
+  type LiveryFinish,
+  type LiveryInput,
+} from './order/liveryQuestion.ts';
+export { coatsOver } from './order/coatsOver.ts';
+export { packingFaults } from './sheets/packingFaults.ts';
+export {
+  packSheets,
+  type SheetItem,
+  type SheetPacking,
+  type SheetPlacement,
+  type SheetQuestion,
+} from './sheets/packSheets.ts';

@@ -1,0 +1,181 @@
+import { describe, expect, it } from 'vitest';
+import { liveryAreaRecord, newRecord, type LiveryArea } from '../kit/index.ts';
+import { seededRandom } from '../seededRandom.ts';
+import { insideOf, regionOf } from './geometry/region.ts';
+import { readOutline } from './geometry/readOutline.ts';
+import { measureView } from './measureView.ts';
+import { shapeOf } from './shapes.ts';
+import {
+  mirroredPath,
+  STARTING_OUTLINES,
+  startingOutline,
+  stretched,
+  type StartingOutlineId,
+} from './views/startingOutlines.ts';
+
+const BOX = { outline: 'M0 0 H100 V50 H0 Z', openings: [], slope: 1 };
+let next = 0;
+const area = (finishId: string, more: Partial<LiveryArea>): LiveryArea => ({
+  ...newRecord(liveryAreaRecord),
+  id: `a${++next}`,
+  viewId: 'v',
+  finishId,
+  name: finishId,
+  order: next,
+  ...more,
+});
+const cm2 = (measured: ReturnType<typeof measureView>, finishId: string) =>
+  measured.areas.filter((each) => each.finishId === finishId).reduce((sum, each) => sum + each.cm2, 0);
+
+describe('what is seen of a view', () => {
+  it('agrees with the formulas of circle, ellipse and band, within a thousandth', () => {
+    const circle = measureView(
+      BOX,
+      [area('red', { shape: 'ellipse', x: 50, y: 25, width: 30, height: 30 })],
+      'cream',
+    );
+    expect(cm2(circle, 'red') / ((Math.PI * 15 ** 2) / 100)).toBeCloseTo(1, 3);
+    expect(circle.borders).toHaveLength(1);
+    expect(circle.borders[0]!.lengthMm / (Math.PI * 30)).toBeCloseTo(1, 3);
+    expect(circle.borders[0]!.leastRadiusMm!).toBeGreaterThan(14);
+    expect(circle.borders[0]!.leastRadiusMm!).toBeLessThan(15.5);
+    const ellipse = measureView(
+      BOX,
+      [area('red', { shape: 'ellipse', x: 50, y: 25, width: 60, height: 20, angle: 20 })],
+      'cream',
+    );
+    expect(cm2(ellipse, 'red') / ((Math.PI * 30 * 10) / 100)).toBeCloseTo(1, 3);
+    // The curve is tightest at the ends: b squared over a.
+    expect(ellipse.borders[0]!.leastRadiusMm! / (100 / 30)).toBeCloseTo(1, 1);
+    const band = measureView(BOX, [area('red', { shape: 'band', x: 0, y: 20, height: 8 })], 'cream');
+    expect(cm2(band, 'red')).toBeCloseTo(8, 3);
+    expect(band.borders).toMatchObject([{ a: 'cream', b: 'red', leastRadiusMm: null }]);
+    expect(band.borders[0]!.lengthMm).toBeCloseTo(200, 1);
+  });
+
+  it('adds up to the outline without its openings, whatever lies over what', () => {
+    for (const id of Object.keys(STARTING_OUTLINES) as StartingOutlineId[]) {
+      const random = seededRandom(id.length);
+      const view = stretched(startingOutline(id), 180, 50);
+      const areas = Array.from({ length: 12 }, (_, at) =>
+        area(`f${at % 5}`, {
+          shape: (['band', 'ellipse', 'rectangle'] as const)[at % 3]!,
+          x: random() * 180,
+          y: random() * 50,
+          width: 5 + random() * 60,
+          height: 3 + random() * 20,
+          angle: random() * 90 - 45,
+        }),
+      );
+      const measured = measureView(view, areas, 'base');
+      const sum = measured.areas.reduce((total, { flatCm2 }) => total + flatCm2, 0);
+      expect(sum / measured.flatCm2, id).toBeCloseTo(1, 3);
+      expect(measured.areas[0]!.cm2).toBeCloseTo(measured.areas[0]!.flatCm2 * view.slope);
+      expect(measured.faults.filter(({ areaId }) => areaId === null)).toEqual([]);
+    }
+  });
+
+  it('agrees with counting random points', () => {
+    const random = seededRandom(11);
+    const areas = ['red', 'blue', 'red', 'green'].map((finish, at) =>
+      area(finish, {
+        shape: at % 2 ? 'ellipse' : 'rectangle',
+        x: 20 + 20 * at,
+        y: 25,
+        width: 40,
+        height: 30,
+        angle: 15 * at,
+      }),
+    );
+    const measured = measureView(BOX, areas, 'cream');
+    const tests = areas.map((each) => ({
+      finish: each.finishId,
+      isIn: insideOf(regionOf(shapeOf(each).rings)),
+    }));
+    const counts: Record<string, number> = {};
+    const POINTS = 40_000;
+    for (let at = 0; at < POINTS; at++) {
+      const point = [random() * 100, random() * 50] as const;
+      const top = tests.findLast(({ isIn }) => isIn(point))?.finish ?? 'cream';
+      counts[top] = (counts[top] ?? 0) + 1;
+    }
+    for (const finish of ['red', 'blue', 'green', 'cream'])
+      expect(Math.abs(((counts[finish] ?? 0) / POINTS) * 50 - cm2(measured, finish))).toBeLessThan(0.6);
+  });
+
+  it('counts a border once, whichever lies higher, and none between two areas of one finish', () => {
+    const halves = (first: string, second: string) =>
+      measureView(
+        BOX,
+        [
+          area(first, { shape: 'rectangle', x: 25, y: 25, width: 50, height: 50 }),
+          area(second, { shape: 'rectangle', x: 75, y: 25, width: 50, height: 50 }),
+        ],
+        'cream',
+      ).borders;
+    expect(halves('red', 'blue')).toMatchObject([{ a: 'blue', b: 'red' }]);
+    expect(halves('red', 'blue')[0]!.lengthMm).toBeCloseTo(50, 2);
+    expect(halves('red', 'red')).toEqual([]);
+    // Where the neighbour changes along one edge, each has its own length.
+    const three = measureView(
+      BOX,
+      [
+        area('red', { shape: 'rectangle', x: 50, y: 12.5, width: 100, height: 25 }),
+        area('blue', { shape: 'rectangle', x: 20, y: 37.5, width: 40, height: 25 }),
+      ],
+      'cream',
+    ).borders;
+    const length = (a: string, b: string) => three.find((each) => each.a === a && each.b === b)!.lengthMm;
+    expect(length('blue', 'red')).toBeCloseTo(40, 0);
+    expect(length('cream', 'red')).toBeCloseTo(60, 0);
+    expect(length('blue', 'cream')).toBeCloseTo(25, 0);
+  });
+
+  it('takes the curve of the border alone, not of an arch where it ends', () => {
+    const view = { ...BOX, openings: [{ id: 'o', name: 'arch', path: 'M20 50 A12 12 0 0 1 44 50 Z' }] };
+    const { borders } = measureView(view, [area('red', { shape: 'band', x: 50, y: 40, height: 6 })], 'cream');
+    expect(borders).toMatchObject([{ leastRadiusMm: null }]);
+  });
+
+  it('says what is wrong with outlines and areas, and measures the rest', () => {
+    const what = (measured: ReturnType<typeof measureView>) =>
+      measured.faults.map((each) => each.what).join(' ');
+    const outside = area('red', { shape: 'ellipse', x: 500, y: 500, width: 10, height: 10 });
+    expect(what(measureView(BOX, [outside], 'cream'))).toContain('outside the outline');
+    expect(what(measureView({ ...BOX, outline: 'M0 0 L100 50 L100 0 L0 50 Z' }, [], null))).toContain(
+      'crosses itself',
+    );
+    expect(what(measureView({ ...BOX, outline: 'M0 0 H100 V50 H0' }, [], null))).toContain('does not close');
+    expect(what(measureView({ ...BOX, outline: 'M0 0 banana' }, [], null))).toContain('cannot be read');
+    expect(what(measureView({ ...BOX, outline: '' }, [], null))).toBe('');
+    const bad = measureView(
+      BOX,
+      [area('red', { shape: 'path', path: 'M0 0 L9' }), area('red', { width: 0, shape: 'ellipse' })],
+      'cream',
+    );
+    expect(what(bad)).toContain('cannot be read');
+    expect(what(bad)).toContain('above zero');
+    expect(cm2(bad, 'cream')).toBeCloseTo(50, 3);
+    const many = `M0 0 ${Array.from({ length: 30_000 }, (_, at) => `L${at} 1`).join(' ')} Z`;
+    expect(readOutline(many)).toMatchObject({
+      rings: [],
+      faults: [expect.stringContaining('more than 20000 points')],
+    });
+  });
+
+  it('reads curves of every kind to a hundredth of a millimetre', () => {
+    const flat = (d: string) => measureView({ outline: d, openings: [], slope: 1 }, [], 'x').flatCm2 * 100;
+    expect(flat('M0 10 A10 10 0 0 1 20 10 A10 10 0 0 1 0 10 Z')).toBeCloseTo(Math.PI * 100, 0);
+    expect(flat('m0 10 a10 10 0 0 1 20 0 a10 10 0 0 1 -20 0 z')).toBeCloseTo(Math.PI * 100, 0);
+    // A parabola's area is two thirds of its box.
+    expect(flat('M0 0 Q10 20 20 0 Z')).toBeCloseTo((2 / 3) * 20 * 10, 1);
+    expect(flat('M0 0 H10 V10 H0 Z M2 2 V8 H8 V2 Z')).toBeCloseTo(64);
+  });
+
+  it('is the same on the other side', () => {
+    const view = stretched(startingOutline('coupe'), 188, 46);
+    const area_ = (d: string) => measureView({ outline: d, openings: [], slope: 1 }, [], 'x').flatCm2;
+    expect(area_(mirroredPath(view.outline, 188))).toBeCloseTo(area_(view.outline), 2);
+    expect(() => stretched(startingOutline('box'), 0, 10)).toThrow('0 by 10 mm');
+  });
+});

@@ -1,0 +1,133 @@
+/** How a colour can come onto its area. */
+export const WAYS = ['spray', 'brush', 'decal', 'foil'] as const;
+export type Way = (typeof WAYS)[number];
+type ByHand = Exclude<Way, 'spray'>;
+
+/** Where two colours meet. */
+export interface ColourBorder {
+  a: string;
+  b: string;
+  lengthMm: number;
+  /** Tightest curve along it, mm; null where nobody measured: taken for a gentle one. */
+  leastRadiusMm: number | null;
+  /** It follows a moulded line, which holds the knife and hides a slip. */
+  moulded: boolean;
+  /** On a surface that curves both ways tape puckers. */
+  doubleCurve: boolean;
+}
+
+export interface LiveryColour {
+  id: string;
+  /** What is seen of it, cm2. */
+  areaCm2: number;
+  /** Hours before tape may touch it. */
+  tapeAfterHours: number;
+  ways: readonly Way[];
+  /** Coats that it takes over each other colour, and over the shared primer; `undercoat`: with one under it. Null where
+   *  that is not known: then the usual number is counted. */
+  over: Readonly<Record<string, { coats: number; undercoat: boolean } | null>>;
+}
+
+/** The name under which `over` keeps the shared primer. */
+export const PRIMER = 'primer';
+
+/** Minutes of hands, all editable; working values of an ordinary bench. */
+export interface LiveryRates {
+  /** Fine edge tape, a cm: straight, along a moulded line, round a curve, and liquid mask where tape puckers. */
+  edgeTape: number;
+  alongMoulding: number;
+  curve: number;
+  liquidMask: number;
+  /** Below this radius the narrow tape is needed, mm. */
+  narrowBelowMm: number;
+  /** Clear or base colour along the tape against bleeding, a cm. */
+  sealEdge: number;
+  /** Covering what is done, a cm2, and each time it is begun. */
+  cover: number;
+  beginCover: number;
+  /** Taking it off and cleaning the edge, a cm. */
+  cleanEdge: number;
+  /** Hours that tape may stay on paint. */
+  tapeStaysHours: number;
+  /** One coat: to begin with, and a cm2. */
+  coat: number;
+  coatArea: number;
+  usualCoats: number;
+  /** Filling and cleaning the tool for another colour. */
+  setUp: number;
+  /** What an hour of waiting is worth; most builders have something else to do. */
+  waitHour: number;
+  /** By hand: to begin with, a cm2, and a cm of edge. */
+  byHand: Readonly<Record<ByHand, { begin: number; area: number; edge: number }>>;
+}
+
+export const LIVERY_RATES: LiveryRates = {
+  edgeTape: 0.4,
+  alongMoulding: 0.25,
+  curve: 0.8,
+  liquidMask: 0.6,
+  narrowBelowMm: 25,
+  sealEdge: 0.1,
+  cover: 0.05,
+  beginCover: 3,
+  cleanEdge: 0.15,
+  tapeStaysHours: 48,
+  coat: 2,
+  coatArea: 0.01,
+  usualCoats: 3,
+  setUp: 12,
+  waitHour: 0.05,
+  byHand: {
+    brush: { begin: 6, area: 1.2, edge: 0.9 },
+    decal: { begin: 12, area: 0.1, edge: 0.1 },
+    foil: { begin: 6, area: 0.5, edge: 0.4 },
+  },
+};
+
+/** What an edge is masked with. */
+export type EdgeMask = 'edge tape' | 'narrow tape' | 'liquid mask';
+
+export function edgeMask(border: ColourBorder, { narrowBelowMm }: LiveryRates): EdgeMask {
+  if (border.doubleCurve) return 'liquid mask';
+  const radius = border.leastRadiusMm ?? Infinity;
+  return radius < narrowBelowMm ? 'narrow tape' : 'edge tape';
+}
+
+/** Minutes to mask one border, to keep paint from creeping under it, and to clean it afterwards. */
+export function edgeMinutes(border: ColourBorder, rates: LiveryRates): number {
+  const mask = edgeMask(border, rates);
+  const perCm =
+    mask === 'liquid mask'
+      ? rates.liquidMask
+      : mask === 'narrow tape'
+        ? rates.curve
+        : border.moulded
+          ? rates.alongMoulding
+          : rates.edgeTape;
+  return (border.lengthMm / 10) * (perCm + rates.sealEdge + rates.cleanEdge);
+}
+
+/** Minutes to spray a colour over what lies there. */
+export function sprayMinutes(colour: LiveryColour, under: string, rates: LiveryRates): number {
+  const known = colour.over[under];
+  const coats = (known?.coats ?? rates.usualCoats) + (known?.undercoat ? 1 : 0);
+  const setUps = known?.undercoat ? 2 : 1;
+  return setUps * rates.setUp + coats * (rates.coat + rates.coatArea * colour.areaCm2);
+}
+
+/** Minutes to bring a colour onto its area by hand, once the others are on; Infinity where no such way is open. */
+export function byHandMinutes(
+  colour: LiveryColour,
+  edgeMm: number,
+  rates: LiveryRates,
+): { way: Way; minutes: number } {
+  return colour.ways.reduce<{ way: Way; minutes: number }>(
+    (best, way) => {
+      if (way === 'spray') return best;
+      const { begin, area, edge } = rates.byHand[way];
+      const minutes = begin + area * colour.areaCm2 + (edge * edgeMm) / 10;
+      return minutes < best.minutes ? { way, minutes } : best;
+    },
+    { way: 'brush', minutes: Infinity },
+  );
+}
