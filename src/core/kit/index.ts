@@ -33,7 +33,9 @@ export {
 } from './sheet/readSheetLine.ts';
 export { inSheetOrder, partsOfStep, sheetFacts, type SheetFacts } from './sheet/sheetFacts.ts';
 export { readName } from './roles/readName.ts';
-export { suggestRoles, type Role } from './roles/suggestRoles.ts';
+export { rolesOf, suggestRoles, type Role } from './roles/suggestRoles.ts';
+export { elsewhere, learntRoles, type LearntRole, type OtherKit } from './roles/otherKits.ts';
+export { pairsOf, type FoundPair } from './roles/pairs.ts';
 export { SYSTEM_NAMES, SYSTEMS, type System } from './roles/systems.ts';
 export { suggestFinishes, takeFinishes, type FinishSuggestion } from './roles/suggestFinishes.ts';
 export { suggestJoints, type JointSuggestion } from './suggestJoints.ts';

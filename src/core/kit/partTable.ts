@@ -49,28 +49,30 @@ export interface PartTableReading {
 }
 
 /** Other words for what parts are made of. */
-const MATERIAL_WORDS: Readonly<Record<string, Material>> = {
-  plastic: 'styrene',
-  polystyrene: 'styrene',
-  ps: 'styrene',
-  abs: 'styrene',
-  transparent: 'clear',
-  'clear plastic': 'clear',
-  glass: 'clear',
-  'soft plastic': 'vinyl',
-  pvc: 'vinyl',
-  'photo etch': 'etch',
-  'photo-etch': 'etch',
-  'photo-etched': 'etch',
-  'photo-etched metal': 'etch',
-  etched: 'etch',
-  brass: 'etch',
-  'poly cap': 'poly',
-  'die cast': 'metal',
-  'die-cast': 'metal',
-  steel: 'metal',
-  paper: 'card',
-};
+const MATERIAL_WORDS: ReadonlyMap<string, Material> = new Map(
+  Object.entries<Material>({
+    plastic: 'styrene',
+    polystyrene: 'styrene',
+    ps: 'styrene',
+    abs: 'styrene',
+    transparent: 'clear',
+    'clear plastic': 'clear',
+    glass: 'clear',
+    'soft plastic': 'vinyl',
+    pvc: 'vinyl',
+    'photo etch': 'etch',
+    'photo-etch': 'etch',
+    'photo-etched': 'etch',
+    'photo-etched metal': 'etch',
+    etched: 'etch',
+    brass: 'etch',
+    'poly cap': 'poly',
+    'die cast': 'metal',
+    'die-cast': 'metal',
+    steel: 'metal',
+    paper: 'card',
+  }),
+);
 
 /** More than any kit holds; beyond it a table is taken for something else. */
 export const MOST_PARTS = 3000;
@@ -122,7 +124,8 @@ export function readHeading(
   isTable = Object.keys(mapping).length > 0,
 ): (PartColumn | null)[] | undefined {
   const columns = cells.map((cell) => {
-    const told = mapping[cell.trim()];
+    // A heading may be any word, also one that every object has.
+    const told = Object.hasOwn(mapping, cell.trim()) ? mapping[cell.trim()] : undefined;
     return told === undefined ? (BY_HEADING.get(plainHeading(cell)) ?? null) : told;
   });
   const found = new Set(columns);
@@ -252,7 +255,7 @@ function readCell(column: PartColumn, text: string, part: Partial<ReadPart>): st
         part.material = 'styrene';
         return;
       }
-      const material = MATERIAL_WORDS[text.toLowerCase().trim()] ?? wordOf<Material>(text, MATERIALS);
+      const material = MATERIAL_WORDS.get(text.toLowerCase()) ?? wordOf<Material>(text, MATERIALS);
       if (!material) return `“${text}” is none of: ${MATERIALS.join(', ')}`;
       part.material = material;
       return;

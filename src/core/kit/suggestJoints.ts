@@ -1,6 +1,6 @@
 import { areaOf, type Joint, type Kit, type Part } from './kit.ts';
 import { plainJoint } from './plainKit.ts';
-import { isSure, suggestRoles, type Role } from './roles/suggestRoles.ts';
+import { isSure, rolesOf, type Role } from './roles/suggestRoles.ts';
 import { THINGS, type Thing } from './roles/things.ts';
 
 /** A joint that what the parts are suggests, with the reason. */
@@ -35,7 +35,7 @@ export function suggestJoints({
   joints,
   roles: corrected = [],
 }: Pick<Kit, 'parts' | 'joints'> & Partial<Pick<Kit, 'roles'>>): JointSuggestion[] {
-  const roles = suggestRoles(parts, new Map(corrected.map(({ partId, system }) => [partId, system])));
+  const roles = rolesOf({ parts, roles: corrected });
   const known = parts
     .flatMap((part, at): Known[] => {
       const role = roles[at]!;

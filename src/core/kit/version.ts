@@ -71,6 +71,18 @@ export function resolveVersion({
       } else leftOver.set(part, `“${name}” leaves it off.`);
     }
   }
+  for (const { id, use } of parts) {
+    if (use !== 'left-off') continue;
+    const needed = picked.find(({ option }) => option.needs.includes(id));
+    if (needed)
+      clashes.push({
+        partId: id,
+        needs: needed.name,
+        rulesOut: 'left off',
+        message: `“${needed.name}” needs ${label(id)}, and you leave it off: take it back, or pick another option.`,
+      });
+    leftOver.set(id, 'You leave it off.');
+  }
   return {
     used: new Set(parts.map(({ id }) => id).filter((id) => !leftOver.has(id))),
     leftOver,

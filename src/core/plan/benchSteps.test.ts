@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { BenchStep, Consequence } from './benchStep.ts';
-import { consequencesByStep, operationsOf, withClosuresLast } from './benchSteps.ts';
+import { operationsOf, withClosuresLast } from './benchSteps.ts';
 import type { PlanArc } from './index.ts';
 import { plainArc, plainOperation } from './plainPlan.ts';
 
@@ -35,12 +35,6 @@ describe('steps of the kit in the plan', () => {
     expect(operationsOf('another', paint, operations)).toEqual([]);
     const pieces = [plainOperation('b/join/lid-1'), plainOperation('b/join/lid-2')];
     expect(operationsOf('b', lid, pieces)).toEqual(pieces);
-  });
-
-  it('tell what each serves and prevents', () => {
-    expect(consequencesByStep('b', operations, [prevents(lid, paint)])).toEqual({
-      'b/join/lid': [{ effect: 'prevents', operationId: 'b/body/pick-out-black', because: 'it is shut in' }],
-    });
   });
 });
 

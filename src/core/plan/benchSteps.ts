@@ -50,26 +50,3 @@ export function withClosuresLast(
   }
   return { operations, arcs: [...arcs, ...added] };
 }
-
-/** What a step means for another, for the two to be shown beside each other. */
-export interface StepConsequence {
-  effect: Consequence['effect'];
-  operationId: string;
-  because: string;
-}
-
-/** What every step serves and prevents, by its id. */
-export function consequencesByStep(
-  buildId: string,
-  operations: readonly PlanOperation[],
-  consequences: readonly Consequence[],
-): Record<string, StepConsequence[]> {
-  const found: Record<string, StepConsequence[]> = {};
-  for (const { step, effect, other, because } of consequences) {
-    const of = operationsOf(buildId, step, operations).at(-1);
-    const target = operationsOf(buildId, other, operations).at(effect === 'prevents' ? -1 : 0);
-    if (!of || !target) continue;
-    (found[of.id] ??= []).push({ effect, operationId: target.id, because });
-  }
-  return found;
-}

@@ -12,6 +12,7 @@ import {
   type StockMaterial,
 } from '../kit/index.ts';
 import type { BenchStep, Consequence } from './benchStep.ts';
+import type { GluedJoint } from './gluedJoints.ts';
 import type { PlanOperation } from './operation.ts';
 import type { DayForecast } from './calendar.ts';
 import type { TaskKind } from './tasks.ts';
@@ -73,8 +74,8 @@ export interface DividedKit extends Division {
   finishes: ReadonlyMap<string, KitFinish>;
   /** Sub-assembly of a part. */
   trayOf: ReadonlyMap<string, string>;
-  /** Joints left for after paint. */
-  lateJointIds: ReadonlySet<string>;
+  /** Join after paint that makes a joint; absent for joints made before. */
+  joinOf: ReadonlyMap<string, string>;
   /** Parts of a sub-assembly. */
   partsIn: (tray: { partIds: readonly string[] }) => Part[];
 }
@@ -98,17 +99,31 @@ export function dividedKit(kit: Kit, { trays, joins: given }: Division, scale = 
     parts,
     finishes: new Map(kit.finishes.map((finish) => [finish.id, finish])),
     trayOf: new Map(trays.flatMap(({ id, partIds }) => partIds.map((part) => [part, id] as const))),
-    lateJointIds: new Set(joins.flatMap(({ jointIds }) => jointIds)),
+    joinOf: new Map(joins.flatMap(({ id, jointIds }) => jointIds.map((joint) => [joint, id] as const))),
     partsIn: ({ partIds }) => partIds.flatMap((id) => parts.get(id) ?? []),
   };
 }
 
-/** Joins after paint that make a joint of one of some parts. */
-export function joinsOf({ kit, joins }: DividedKit, partIds: readonly string[]): string[] {
+/** Sub-assemblies of some parts, each once. */
+export const traysOf = ({ trayOf }: DividedKit, partIds: readonly string[]): string[] => [
+  ...new Set(partIds.flatMap((id) => trayOf.get(id) ?? [])),
+];
+
+/** Joins after paint that make a joint of one of some parts; where the joints of a join are not known, any join of their
+ *  sub-assemblies. */
+export function joinsOf(build: DividedKit, partIds: readonly string[]): string[] {
+  const { kit, joins } = build;
   const touched = new Set(
     kit.joints.flatMap(({ id, a, b }) => (partIds.includes(a) || partIds.includes(b) ? [id] : [])),
   );
-  return joins.flatMap(({ id, jointIds }) => (jointIds.some((joint) => touched.has(joint)) ? [id] : []));
+  const homes = traysOf(build, partIds);
+  return joins.flatMap(({ id, jointIds, trayIds = [] }) => {
+    const isOf =
+      jointIds.length > 0
+        ? jointIds.some((joint) => touched.has(joint))
+        : trayIds.some((tray) => homes.includes(tray));
+    return isOf ? [id] : [];
+  });
 }
 
 export interface NeedsQuestion {
@@ -166,9 +181,9 @@ export interface AdvisedTray {
     chosen: boolean;
   }[];
   tyre: boolean;
-  /** Clear plastic, plating, or a layer of bright metal is among its parts. */
-  bloom: string | undefined;
   clear: boolean;
+  /** What on it blooms from the fumes of glue: clear plastic, plating, bright metal. */
+  bloom: string | undefined;
   stack: Stack;
   /** What its stack breaks, and what was muted of it. */
   findings: readonly Finding[];
@@ -187,6 +202,8 @@ export interface KitFits {
     trayIds: string[];
   }[];
   places: { place: Kit['places'][number]; name: string; trayId: string; matingTrayId: string | null }[];
+  /** Room between parts that do not touch. */
+  gaps: { gap: Kit['gaps'][number]; name: string; trayIds: string[] }[];
 }
 
 /** Something that a build needs, with the sub-assembly and the kind of step that it is for; null where that is not said. */
@@ -210,11 +227,16 @@ export interface AdvisedBuild {
   wants: KitWant[];
   kit: {
     advice: readonly KitAdvice[];
-    consequences: Consequence[];
+    consequences: readonly Consequence[];
     fits: KitFits;
+    crossSteps: readonly Pick<CrossStep, 'id' | 'trayIds'>[];
+    joinsBefore: Readonly<Record<string, readonly GluedJoint[]>>;
+    joinsAfter: Readonly<Record<string, readonly GluedJoint[]>>;
   };
   /** Film on the flats of a sub-assembly, um; absent where nothing is known of its stack. */
   films: Readonly<Record<string, FilmOnFlats>>;
+  /** What is kept in stock besides paint; empty where nobody wrote it down. */
+  materials: readonly StockMaterial[];
   /** Steps that the builder left out. */
   leftOut: readonly PlanOperation[];
   /** Minutes since 1970 by which it must be ready; null for no matter. */

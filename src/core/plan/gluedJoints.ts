@@ -5,8 +5,9 @@ import {
   type AdhesiveId,
   type Joint,
   type JointTime,
+  type KitFinish,
+  type Part,
 } from '../kit/index.ts';
-import type { DividedKit } from './contribution.ts';
 
 /** A joint as the step that makes it tells of it. */
 export interface GluedJoint {
@@ -21,7 +22,11 @@ export interface GluedJoint {
 }
 
 /** A joint with the glue that its faces ask for at that time. */
-export function gluedJoint({ parts, finishes }: DividedKit, joint: Joint, when: JointTime): GluedJoint {
+export function gluedJoint(
+  { parts, finishes }: { parts: ReadonlyMap<string, Part>; finishes: ReadonlyMap<string, KitFinish> },
+  joint: Joint,
+  when: JointTime,
+): GluedJoint {
   const { adhesive, preparation, strongMinutes } = chooseAdhesive(glueJob(joint, when, parts, finishes));
   return {
     words: `${parts.get(joint.a)!.name} to ${parts.get(joint.b)!.name.toLowerCase()}`,
@@ -55,16 +60,22 @@ export function glueLines(joints: readonly GluedJoint[]): string[] {
   });
 }
 
+const gluesOf = (joints: readonly GluedJoint[]): ReadonlySet<string> =>
+  new Set(joints.flatMap((joint) => (joint.adhesive === 'none' ? [] : [ADHESIVES[joint.adhesive].name])));
+
+/** Whether what stands as the glue of a join is the builder's own word, and not what its joints ask for. */
+export function isNoted(adhesive: string, joints: readonly GluedJoint[]): boolean {
+  const glues = gluesOf(joints);
+  return glues.size > 0 ? [...glues].join(', ') !== adhesive : !/^no glue/.test(adhesive);
+}
+
 /** What a join after paint is glued with, for its card: by the joints that it makes, and as it was noted where that is
  *  something else. */
 export function joinLines(adhesive: string, joints: readonly GluedJoint[]): string[] {
   if (joints.length === 0) return [adhesive, 'dabs, not beads; test the fit first; gloves on'];
-  const glues = new Set(
-    joints.flatMap((joint) => (joint.adhesive === 'none' ? [] : [ADHESIVES[joint.adhesive].name])),
-  );
-  const isNoted = glues.size > 0 ? [...glues].join(', ') !== adhesive : !/^no glue/.test(adhesive);
+  const glues = gluesOf(joints);
   return [
-    ...(isNoted ? [`noted with the join: ${adhesive}`] : []),
+    ...(isNoted(adhesive, joints) ? [`noted with the join: ${adhesive}`] : []),
     ...glueLines(joints),
     glues.size > 0 ? 'dabs, not beads; test the fit first; gloves on' : 'test the fit first; gloves on',
   ];

@@ -50,7 +50,6 @@ export {
   type AdviceStage,
   type AdviceTopic,
 } from './advice/advice.ts';
-export { consequencesByStep, type StepConsequence } from './benchSteps.ts';
 export { noLongerPlanned } from './noLongerPlanned.ts';
 export { REPAIRS, withRepairs } from './repairs.ts';
 export { withOwnSteps } from './ownSteps.ts';

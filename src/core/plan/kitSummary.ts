@@ -30,9 +30,8 @@ export interface KitSummary {
   advice: KitAdvice[];
   /** Sub-assemblies among whose parts are tyres. */
   tyres: string[];
-  /** Sub-assemblies with clear parts, and what on a sub-assembly blooms from the fumes of glue. */
-  clear: string[];
-  bloom: Record<string, string>;
+  /** … and those with plated ones. */
+  plated: string[];
   /** What the parts of each sub-assembly ask for, in order of work: holes and cuts, fits, second colours and so on. */
   tasks: TrayTask[];
   /** Work between two sub-assemblies, such as wires and pipes. */
@@ -54,12 +53,12 @@ export interface KitSummary {
   consequences: Consequence[];
   /** Where film takes up room that is known. */
   fits: KitFits;
-  /** Holes and cuts that the sheet may ask for and this version does not need. */
-  needless: { workId: string; trayId: string; name: string; reason: string }[];
   /** What the version needs and nobody has yet. */
   wants: KitWant[];
   /** Pieces of the version that nobody gave a finish, and that do not come with theirs. */
   unfinished: number;
+  /** Views and areas of colour, and parts of the version in more than one colour. */
+  livery: { views: number; areas: number; severalColours: number };
   /** Parts of each sub-assembly that end up with paint on them, as far as is known. */
   toPaint: Record<string, number>;
 }
@@ -75,6 +74,8 @@ export function summariseKit(
   const build = dividedKit(kit, { trays, joins }, scale);
   const { version, parts } = build;
   const crossSteps = CONTRIBUTIONS.flatMap((each) => each.crossSteps?.(build) ?? []);
+  const withPart = (holds: (part: Part) => boolean) =>
+    trays.filter((tray) => build.partsIn(tray).some(holds)).map(({ id }) => id);
   const materials: Record<string, Material[]> = {};
   for (const { id, partIds } of trays)
     materials[id] = [...new Set(partIds.flatMap((part) => parts.get(part)?.material ?? []))];
@@ -86,7 +87,8 @@ export function summariseKit(
     openConflicts: kit.evidence.filter(({ verdict }) => verdict === 'open').length,
     openChoices: version.open,
     advice: CONTRIBUTIONS.flatMap((each) => each.kitAdvice?.(build) ?? []),
-    ...kindsOfParts(build),
+    tyres: withPart(isTyre),
+    plated: withPart(({ plated }) => plated),
     tasks: kitTasks(build),
     crossSteps,
     stance: kit.stances.length > 0,
@@ -105,11 +107,15 @@ export function summariseKit(
     },
     consequences: consequencesOf(build, crossSteps),
     fits: kitFits(build),
-    needless: needless(build),
     wants: wantsOf(build),
     unfinished: kit.parts
       .filter((part) => version.used.has(part.id) && wantsFinish(part))
       .reduce((sum, { count }) => sum + count, 0),
+    livery: {
+      views: kit.views.length,
+      areas: kit.liveryAreas.length,
+      severalColours: kit.parts.filter(({ id, zones }) => version.used.has(id) && zones.length > 1).length,
+    },
     toPaint: Object.fromEntries(
       trays.map((tray) => [tray.id, build.partsIn(tray).filter((part) => isPainted(build, part)).length]),
     ),
@@ -123,8 +129,7 @@ export const kitTasks = (build: DividedKit): TrayTask[] =>
 /** What every irreversible or closing step of a divided kit serves and prevents, what it serves first. Joints that no
  *  sub-assembly and no join makes are passed over: nothing is known of when they are made. */
 export function consequencesOf(build: DividedKit, crossSteps: readonly CrossStep[] = []): Consequence[] {
-  const { joins, trayOf } = build;
-  const joinOf = new Map(joins.flatMap(({ id, jointIds }) => jointIds.map((joint) => [joint, id] as const)));
+  const { joinOf, trayOf } = build;
   const stepOf: StepOfJoint = ({ id, a, b }) => {
     const joinId = joinOf.get(id);
     if (joinId !== undefined) return { work: 'assemble', joinId };
@@ -138,12 +143,12 @@ export function consequencesOf(build: DividedKit, crossSteps: readonly CrossStep
 }
 
 function joinsBefore(build: DividedKit): Record<string, GluedJoint[]> {
-  const { kit, trayOf, lateJointIds } = build;
+  const { kit, trayOf, joinOf } = build;
   const before: Record<string, GluedJoint[]> = {};
   for (const joint of kit.joints) {
     const [home, other] = [trayOf.get(joint.a), trayOf.get(joint.b)];
     for (const trayId of new Set([home, other])) if (trayId !== undefined) before[trayId] ??= [];
-    if (home !== undefined && home === other && !lateJointIds.has(joint.id))
+    if (home !== undefined && home === other && !joinOf.has(joint.id))
       before[home]!.push(gluedJoint(build, joint, 'before'));
   }
   return before;
@@ -179,30 +184,9 @@ function wantsOf({ kit: { wants, choices }, trayOf }: DividedKit): KitSummary['w
     }));
 }
 
-/** Sub-assemblies by what is among their parts: tyres, clear plastic, what blooms from fumes. */
-function kindsOfParts(build: DividedKit): Pick<KitSummary, 'tyres' | 'clear' | 'bloom'> {
-  const withPart = (holds: (part: Part) => boolean) =>
-    build.trays.filter((tray) => build.partsIn(tray).some(holds)).map(({ id }) => id);
-  const bloom: KitSummary['bloom'] = {};
-  for (const tray of build.trays) {
-    const held = build.partsIn(tray);
-    if (held.some(({ material }) => material === 'clear')) bloom[tray.id] = 'clear parts';
-    else if (held.some(({ plated }) => plated)) bloom[tray.id] = 'plating';
-  }
-  return { tyres: withPart(isTyre), clear: withPart(({ material }) => material === 'clear'), bloom };
-}
-
 const UNPAINTED: readonly Look[] = ['plating', 'clear', 'bare'];
 const isPainted = ({ finishes }: DividedKit, { zones }: Part): boolean =>
   zones.some(({ finishId }) => {
     const look = finishes.get(finishId)?.look;
     return look !== undefined && !UNPAINTED.includes(look);
-  });
-
-const needless = ({ version, trayOf }: DividedKit): KitSummary['needless'] =>
-  version.works.flatMap(({ work, verdict, reason }) => {
-    const trayId = trayOf.get(work.partId);
-    return trayId !== undefined && verdict === 'refuse' && version.used.has(work.partId)
-      ? [{ workId: work.id, trayId, name: work.name, reason }]
-      : [];
   });

@@ -96,6 +96,7 @@ export const TASKS = {
   flock: layer('flock'),
   'pick-out': step('painted', 'picking out', { finishing: true }),
   bright: step('painted', 'bright parts', { finishing: true }),
+  'touch-hold': step('painted', 'touching in where it was held', { finishing: true }),
   wire: step('painted', 'wiring', { hazards: ['blades'], finishing: true }),
   plumb: step('painted', 'plumbing', { hazards: ['blades'], finishing: true }),
   refit: step('painted', 'fits after paint', {

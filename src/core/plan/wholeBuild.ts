@@ -54,7 +54,7 @@ export function addJoins(
           to: id,
           minLag: last.coat.wait,
           maxLag: null,
-          because: `a tyre goes on only then: ${last.coat.because}`,
+          because: `vinyl marks it before that: ${last.coat.because}`,
         });
     }
     for (const before of join.afterJoinIds) {

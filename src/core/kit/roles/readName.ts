@@ -1,4 +1,5 @@
 import { wordsOf } from '../../words.ts';
+import type { System } from './systems.ts';
 import { THINGS, type Thing } from './things.ts';
 
 export type Side = 'left' | 'right';
@@ -13,6 +14,8 @@ export interface ReadName {
   side: Side | null;
   end: End | null;
   level: Level | null;
+  /** Where it belongs, of what is no thing of the table: a seat bracket goes with the seats. */
+  belongsTo: System | null;
   /** Said to be one of two halves. */
   half: boolean;
   /** The name without side, end, half and number: twins share it. */
@@ -20,7 +23,7 @@ export interface ReadName {
 }
 
 /** What each word means; a map, since a part may be called “constructor”. */
-const meanings = <T extends string>(words: Readonly<Record<T, string>>): ReadonlyMap<string, T> =>
+const meanings = <T extends string>(words: Readonly<Partial<Record<T, string>>>): ReadonlyMap<string, T> =>
   new Map(
     (Object.entries(words) as [T, string][]).flatMap(([meaning, each]) =>
       each.split(' ').map((word) => [word, meaning] as const),
@@ -58,7 +61,8 @@ const LONGEST = 4;
 /** Says where, or which of several, or nothing; not what it is. */
 const isPlace = (word: string): boolean =>
   SIDES.has(word) || ENDS.has(word) || LEVELS.has(word) || HALF.has(word) || /^\d+$/.test(word);
-const isSpecial = (word: string): boolean => isPlace(word) || NEUTRAL.has(word) || /^\d+[a-z]$/.test(word);
+const isSpecial = (word: string): boolean =>
+  isPlace(word) || NEUTRAL.has(word) || /^(\d+[a-z]|x\d+)$/.test(word);
 
 /** The mirror with a rear view hangs in front. */
 const isAtItsEnd = ({ id }: Thing): boolean => id !== 'inside-mirror';
@@ -91,6 +95,44 @@ const tidy = (name: string): string =>
     .replace(/\b([no])\s?\/\s?s\b/g, '$1s')
     .replace(/[’']s\b/g, '');
 
+/** Parts that belong to whatever is named before them. */
+const ATTENDANTS = new Set(
+  wordsOf(
+    'arm back backing bar base board body bolt boot bottom box bracket cap case casing clamp clip collar cover cup end face flange frame guard holder housing inner insert joint leg link lug mount mounting nut outer pad panel piece pin plate post rail retainer ring rod screw seal shell shroud spacer stay stem step stop strap strut support surround top tube washer',
+  ),
+);
+/** Words that tell where a thing belongs, whatever sort of it is meant. */
+const KINDS: ReadonlyMap<string, System> = meanings<System>({
+  lamps: 'lamp light beacon indicator blinker flasher reflector',
+  wheels: 'spoke rim hub tyre tire wheel',
+  engine:
+    'piston cylinder carburettor carburetor carb magneto distributor manifold head block crankcase sump camshaft supercharger turbo blower turbocharger',
+  exhaust: 'muffler silencer tailpipe exhaust stack',
+  suspension: 'shock damper spring',
+  brakes: 'brake caliper',
+  cabin: 'seat dash pedal upholstery',
+  glass: 'window glass windscreen windshield',
+  drive: 'sprocket chain propshaft driveshaft differential gearbox transmission clutch',
+  chassis: 'chassis crossmember outrigger subframe',
+  body: 'fender mudguard bonnet door coachwork',
+  trim: 'badge emblem bumper grille mirror moulding molding pannier saddlebag',
+  tank: 'tank',
+  deck: 'deck flatbed',
+  controls: 'handlebar lever grip throttle',
+});
+
+/** Where a part belongs that is no thing of the table: what stands before its bracket, cover or stay, or its own kind. */
+function belongsTo(words: readonly string[]): System | null {
+  const said = words.filter((word) => !isSpecial(word));
+  for (let end = said.length; end > 0; end--) {
+    const known = lastThing(said.slice(0, end))?.thing;
+    const system = known && !known.alone ? known.system : (KINDS.get(said[end - 1]!) ?? null);
+    if (system !== null) return system;
+    if (!ATTENDANTS.has(said[end - 1]!)) return null;
+  }
+  return null;
+}
+
 /** Reads what a part is and where it sits from its name. */
 export function readName(name: string): ReadName {
   const [head = '', ...after] = tidy(name).split(/[,;:(/]|\b(?:for|of|on|to)\b/);
@@ -115,6 +157,7 @@ export function readName(name: string): ReadName {
   return {
     thing,
     confidence: thing === null ? 0 : more.length > 0 ? 0.75 : 0.95,
+    belongsTo: thing === null ? belongsTo(wordsOf(head)) : null,
     side: place(SIDES),
     end: place(ENDS),
     level: place(LEVELS),

@@ -1,6 +1,6 @@
 import { areaOf, type Kit, type KitFinish, type Look, type Part } from '../kit.ts';
 import { resolveVersion } from '../version.ts';
-import { isSure, suggestRoles, type Role } from './suggestRoles.ts';
+import { isSure, rolesOf, type Role } from './suggestRoles.ts';
 import type { System } from './systems.ts';
 
 /** A finish that some parts would share, before anything is divided. */
@@ -106,6 +106,8 @@ const DARK_IN_CABIN: ReadonlySet<string> = new Set([
   'hand-brake',
 ]);
 
+/** Below this, cm2, a tank hangs on a chassis. */
+const TANK_CM2 = 4;
 const TYRE: Idea = {
   id: 'tyre',
   name: 'Tyre black',
@@ -145,7 +147,6 @@ function ideaFor(part: Part, role: Role): Idea | undefined {
   if (role.system === 'tank' && areaOf(part) < TANK_CM2) return USUAL.chassis;
   return USUAL[role.system];
 }
-const TANK_CM2 = 4;
 
 /** The finish that most parts of each idea have already. */
 function finishesInUse(kit: Kit, roles: ReadonlyMap<string, Role>): Map<string, KitFinish> {
@@ -172,12 +173,7 @@ function finishesInUse(kit: Kit, roles: ReadonlyMap<string, Role>): Map<string, 
 export function suggestFinishes(kit: Kit): { suggestions: FinishSuggestion[]; unknown: Part[] } {
   const { used } = resolveVersion(kit);
   const open = kit.parts.filter(({ id, zones }) => zones.length === 0 && used.has(id));
-  const roles = new Map(
-    suggestRoles(kit.parts, new Map(kit.roles.map(({ partId, system }) => [partId, system]))).map((role) => [
-      role.partId,
-      role,
-    ]),
-  );
+  const roles = new Map(rolesOf(kit).map((role) => [role.partId, role]));
   const usual = finishesInUse(kit, roles);
   const groups = new Map<string, FinishSuggestion>();
   const unknown: Part[] = [];

@@ -89,6 +89,26 @@ describe('roles from names', () => {
   });
 });
 
+describe('what is no thing of the table', () => {
+  it('belongs to what its bracket, cover or stay is of', () => {
+    for (const [name, system] of [
+      ['Radiator brackets, left', roleOf('Radiator').system],
+      ['Escort lamps', 'lamps'],
+      ['Seat base', 'cabin'],
+      ['Shock bodies', 'suspension'],
+      ['Spokes, inner', 'wheels'],
+      ['Deck posts x14', 'deck'],
+      ['Stack guards', 'exhaust'],
+    ] as const)
+      expect([name, roleOf(name)], name).toMatchObject([name, { thing: null, system, confidence: 0.7 }]);
+  });
+
+  it('is not known where nothing but bracket, cover or stay is said, or a word of another trade', () => {
+    for (const name of ['Bracket', 'Covers, left', 'Music stands', 'Body posts', 'Frame screws', 'Siren'])
+      expect([name, roleOf(name).system]).toEqual([name, null]);
+  });
+});
+
 describe('joints suggested from roles', () => {
   const joined = (...names: string[]) => {
     const parts = names.map((name, at) => plainPart(`A${at}`, { name, areaCm2: 10 }));

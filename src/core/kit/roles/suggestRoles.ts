@@ -1,4 +1,4 @@
-import type { Part } from '../kit.ts';
+import type { Kit, Part } from '../kit.ts';
 import { readName, type End, type Level, type Side } from './readName.ts';
 import type { System } from './systems.ts';
 import { ALWAYS_AT, THINGS } from './things.ts';
@@ -23,6 +23,8 @@ export interface Role {
 }
 
 const BY_MATERIAL = 0.7;
+/** By what it is a bracket, cover or stay of. */
+const BY_KIND = 0.7;
 const BY_FRAME = 0.5;
 /** So many of the known parts of a frame must belong to one system for it to speak for the others. */
 const MOST_OF_FRAME = 0.6;
@@ -43,7 +45,7 @@ export function suggestRoles(
   // Where a list says "bonnet", its "hood" is the folding top.
   const hasBonnet = parts.some(({ name }) => /\bbonnet\b/i.test(name));
   const roles = parts.map((part, at): Role => {
-    const { thing, confidence, side, end, level, half, stem } = read[at]!;
+    const { thing, confidence, belongsTo, side, end, level, half, stem } = read[at]!;
     const meant =
       thing?.id === 'bonnet' && hasBonnet && /\bhood\b/i.test(part.name) ? thingOf('soft-top') : thing;
     const said = corrected.get(part.id);
@@ -66,14 +68,14 @@ export function suggestRoles(
     return {
       partId: part.id,
       thing: meant?.id ?? null,
-      system: meant?.system ?? null,
+      system: meant?.system ?? belongsTo,
       side,
       end: end ?? ALWAYS_AT[meant?.id ?? ''] ?? null,
       level,
       half,
       stem,
-      confidence,
-      because: meant ? `called ${part.name}` : '',
+      confidence: meant || belongsTo === null ? confidence : BY_KIND,
+      because: meant || belongsTo !== null ? `called ${part.name}` : '',
     };
   });
   const onFrame = new Map<string, Map<System, number>>();
@@ -116,3 +118,7 @@ function guessed(
 
 /** A role that is taken as known. */
 export const isSure = ({ confidence }: Role): boolean => confidence >= BY_MATERIAL;
+
+/** The roles of a kit, as far as they are known and as the builder corrected them. */
+export const rolesOf = ({ parts, roles }: Pick<Kit, 'parts' | 'roles'>): Role[] =>
+  suggestRoles(parts, new Map(roles.map(({ partId, system }) => [partId, system])));

@@ -10,7 +10,7 @@ import {
   type SheetStep,
 } from '../kit.ts';
 import { plainJoint } from '../plainKit.ts';
-import { suggestRoles } from '../roles/suggestRoles.ts';
+import { rolesOf } from '../roles/suggestRoles.ts';
 import { THINGS } from '../roles/things.ts';
 import type { JointSuggestion } from '../suggestJoints.ts';
 import { resolveVersion } from '../version.ts';
@@ -54,7 +54,7 @@ const placementsOf = (steps: readonly SheetStep[]) =>
 /** The joints of the sheet: each part that is put on with each that it goes onto; where a step names none, the parts with
  *  the first of them. Two halves shut in what was put into either before. */
 function sheetJoints(kit: Kit, steps: readonly SheetStep[]): JointSuggestion[] {
-  const roles = new Map(suggestRoles(kit.parts).map((role) => [role.partId, role]));
+  const roles = new Map(rolesOf(kit).map((role) => [role.partId, role]));
   const parts = new Set(kit.parts.map(({ id }) => id));
   const known = new Set(kit.joints.flatMap(({ a, b }) => [`${a} ${b}`, `${b} ${a}`]));
   const within = new Map<string, string[]>();

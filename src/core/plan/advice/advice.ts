@@ -57,10 +57,7 @@ export type AdviceDraft = Pick<Advice, 'rule' | 'severity' | 'text' | 'why'> &
 
 /** Takes down what is to be said at some steps still to come, the one first that ends the chance to heed it; none where
  *  it is about the whole build. */
-export type Advise = (
-  steps: readonly PlanOperation[] | PlanOperation | undefined,
-  draft: AdviceDraft,
-) => void;
+export type Advise = (steps: readonly PlanOperation[], draft: AdviceDraft) => void;
 
 const PRACTICE = 'ordinary workshop practice; the product label wins';
 

@@ -3,7 +3,7 @@ import { SUBSTRATES } from '../../finish/index.ts';
 import type { Consequence } from '../benchStep.ts';
 import type { AdvisedBuild } from '../contribution.ts';
 import type { PlanOperation } from '../operation.ts';
-import { plainOperation } from '../plainPlan.ts';
+import { plainGluedJoint, plainOperation } from '../plainPlan.ts';
 import { adviceAhead, adviceAt } from './advice.ts';
 import { adviseBuild } from './adviseBuild.ts';
 import type { KitAdvice } from './kitAdvice.ts';
@@ -46,10 +46,18 @@ describe('what is said of a build', () => {
     joins: [{ id: 'tail', name: 'Lamps to body', trayIds: ['body', 'lamps'], adhesive: 'canopy glue' }],
     wants: [],
     deadline: null,
-    kit: { advice: [], consequences: [], fits: { joints: [], places: [] } },
+    kit: {
+      advice: [],
+      consequences: [],
+      fits: { joints: [], places: [], gaps: [] },
+      crossSteps: [],
+      joinsBefore: {},
+      joinsAfter: {},
+    },
     films: {},
     air: { conditions: { temperatureC: 20, humidity: 50 }, forecast: [] },
     muted: [],
+    materials: [],
     leftOut: [],
     ...change,
   });
@@ -195,6 +203,7 @@ describe('what is said of a build', () => {
           matingTrayId: null,
         },
       ],
+      gaps: [],
     } satisfies AdvisedBuild['kit']['fits'];
     const films = (um: number) => ({
       body: { low: um, usual: um, high: um },
@@ -259,6 +268,29 @@ describe('what is said of a build', () => {
     // Nothing is left that could be masked: the colour is on.
     const early = { ...said, at: { ...said.at, until: ['colour' as const] } };
     expect(loud(build({ kit: kit({ advice: [early] }) }), operations, { 'b/join/tail': 5000 })).toEqual([]);
+  });
+
+  it('touches what is led between two sub-assemblies only where it says so', () => {
+    const wires = plainOperation('b/wire-body-lamps', { trayId: undefined, kind: 'wire' });
+    const steps = (change: Partial<KitAdvice['at']>) => {
+      const at = { ...said.at, joins: [], kinds: ['wire' as const], ...change };
+      const crossSteps = [{ id: 'wire-body-lamps', trayIds: ['lamps', 'body'] as [string, string] }];
+      const of = build({ kit: kit({ advice: [{ ...said, at }], crossSteps }) });
+      return loud(of, [...operations, wires], { [wires.id]: 3000 }).flatMap(({ about }) => about.steps);
+    };
+    expect(steps({})).toEqual([]);
+    expect(steps({ between: true })).toEqual([wires.id]);
+    expect(steps({ between: true, trays: ['wheels'] })).toEqual([]);
+  });
+
+  it('trusts the glue that the joints of a join ask for', () => {
+    const joins = [{ ...build().joins[0]!, adhesive: 'thin solvent cement' }];
+    const joinsAfter = { tail: [plainGluedJoint('Lamp to body')] };
+    expect(ids({ joins })).toEqual(['cement-on-paint']);
+    expect(ids({ joins, kit: kit({ joinsAfter }) })).toEqual([]);
+    // What the builder wrote instead is looked at.
+    const typed = [{ ...joins[0]!, adhesive: 'liquid cement' }];
+    expect(ids({ joins: typed, kit: kit({ joinsAfter }) })).toEqual(['cement-on-paint']);
   });
 
   it('tells what was muted as a decision, with the note, and stops no more', () => {

@@ -16,13 +16,9 @@ export function adviseBuild(
   const startOf = ({ id }: PlanOperation) => starts[id]!;
   const own = all.filter(({ id }) => starts[id] !== undefined).sort((p, q) => startOf(p) - startOf(q));
   const said: Advice[] = [];
-  const advise: Advise = (steps, draft) => {
-    const at =
-      steps === undefined ? [] : Array.isArray(steps) ? (steps as PlanOperation[]) : [steps as PlanOperation];
-    said.push(adviceFrom(build.id, draft, at, startOf));
-  };
+  const advise: Advise = (steps, draft) => said.push(adviceFrom(build.id, draft, steps, startOf));
   const ahead: Ahead = { build, all, own, starts, startOf, now, advise };
-  adviseFromKit(build.id, build.kit.advice, all, own, advise);
+  adviseFromKit(build, { all, own, advise });
   for (const { advice } of CONTRIBUTIONS) advice?.(ahead);
   const muted = new Map(build.muted.map(({ adviceId, note }) => [adviceId, note]));
   return said

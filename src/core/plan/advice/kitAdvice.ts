@@ -9,6 +9,8 @@ export interface KitAdvice extends AdviceDraft {
     /** Sub-assemblies whose own steps it touches, and joins after paint. */
     trays: string[];
     joins: string[];
+    /** Also what is led between those sub-assemblies and others, such as wires. */
+    between?: true;
     kinds: readonly TaskKind[];
     /** Said once, at the first of them still to come; else at each. */
     once: boolean;
@@ -16,6 +18,16 @@ export interface KitAdvice extends AdviceDraft {
     until?: readonly TaskKind[];
     /** Only while no step of these kinds is done there. */
     before?: readonly TaskKind[];
+  };
+}
+
+/** A build as far as its kit speaks of it. */
+interface AdvisingBuild {
+  id: string;
+  kit: {
+    advice: readonly KitAdvice[];
+    /** What is led between two sub-assemblies. */
+    crossSteps: readonly { id: string; trayIds: readonly string[] }[];
   };
 }
 
@@ -29,23 +41,22 @@ export const BARE = kinds.filter((kind) => TASKS[kind].phase === 'bare');
 
 /** Puts what the kit says to the steps still to come. */
 export function adviseFromKit(
-  buildId: string,
-  said: readonly KitAdvice[],
-  all: readonly PlanOperation[],
-  own: readonly PlanOperation[],
-  advise: Advise,
+  { id: buildId, kit }: AdvisingBuild,
+  { all, own, advise }: { all: readonly PlanOperation[]; own: readonly PlanOperation[]; advise: Advise },
 ): void {
-  for (const { at, ...draft } of said) {
+  const isLeft = new Set(own.map(({ id }) => id));
+  const crossed = new Map(kit.crossSteps.map(({ id, trayIds }) => [`${buildId}/${id}`, trayIds]));
+  for (const { at, ...draft } of kit.advice) {
+    const joins = new Set(at.joins.map((join) => `${buildId}/join/${join}`));
     const isOf = ({ trayId, id }: PlanOperation) =>
-      trayId === undefined
-        ? at.joins.some((join) => id === `${buildId}/join/${join}`)
-        : at.trays.includes(trayId);
+      trayId !== undefined
+        ? at.trays.includes(trayId)
+        : joins.has(id) || (at.between === true && crossed.get(id)?.some((tray) => at.trays.includes(tray)));
     const touched = own.filter(isOf);
     if (at.until && !touched.some(({ kind }) => at.until!.includes(kind))) continue;
-    const isLeft = new Set(own.map(({ id }) => id));
-    if (at.before && all.some((step) => isOf(step) && !isLeft.has(step.id) && at.before!.includes(step.kind)))
-      continue;
+    const isTooLate = (step: PlanOperation) => !isLeft.has(step.id) && at.before!.includes(step.kind);
+    if (at.before && all.some((step) => isOf(step) && isTooLate(step))) continue;
     const steps = touched.filter(({ kind }) => at.kinds.includes(kind));
-    if (steps.length > 0) advise(at.once ? steps[0] : steps, draft);
+    if (steps.length > 0) advise(at.once ? steps.slice(0, 1) : steps, draft);
   }
 }

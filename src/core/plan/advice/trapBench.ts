@@ -1,4 +1,3 @@
-import { BAND_COUNT } from '../../colour/index.ts';
 import type { Conditions, Product, Stack, StackLayer } from '../../finish/index.ts';
 import { kitWith } from '../../kit/plainKit.ts';
 import type { Kit, PlannedLayer } from '../../kit/index.ts';
@@ -26,6 +25,7 @@ export interface TrapBench {
   sessions?: BenchCalendar['sessions'];
   forecast?: BenchCalendar['forecast'];
   lessons?: PlanRequest['snapshot']['lessons'];
+  materials?: PlanRequest['snapshot']['materials'];
   steps?: LoggedStep[];
   /** What is left of every paint, ml; null for none on the shelf. */
   levelMl?: number | null;
@@ -45,7 +45,7 @@ const paintOf = (
   family,
   sheen,
   flakeUm: flakeUm ?? null,
-  k: optics.k.length === BAND_COUNT ? optics.k : [],
+  k: optics.k,
   s: optics.s,
   range: 'shelf',
   levelMl,
@@ -122,6 +122,7 @@ export function planOfTrap(bench: TrapBench): PlanView {
       },
       builds: [build],
       lessons: bench.lessons ?? [],
+      materials: bench.materials ?? [],
       steps: bench.steps ?? [],
       plan: { fingerprint: '', starts: {}, finish: 0, bound: 0, setupMinutes: 0, proved: false },
     },

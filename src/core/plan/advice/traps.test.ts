@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { FINISH_RULES } from '../../finish/index.ts';
+import { HANDLING_TRAPS } from './handlingTraps.ts';
 import { planOfTrap, reworded, type TrapBench } from './trapBench.ts';
 import { CLEAN, KIT_TRAPS, STACK_TRAPS, type Trap } from './traps.ts';
 
@@ -24,9 +25,10 @@ const inOtherWords = ({ bench, twin, words }: Trap): [string, TrapBench, TrapBen
     ]) ?? REWORDINGS
   ).map(([how, nameOf]) => [how, reworded(bench, nameOf), reworded(twin, nameOf)]);
 
+const SEVERITY = new Map(FINISH_RULES.map(({ id, severity }) => [id, severity]));
 /** Told by a caution of the step rather than as advice. */
 const CAUTIONS = new Set(FINISH_RULES.flatMap(({ id, severity }) => (severity === 'caution' ? [id] : [])));
-const TRAPS = [...KIT_TRAPS, ...STACK_TRAPS.filter(({ says }) => !CAUTIONS.has(says))];
+const TRAPS = [...KIT_TRAPS, ...HANDLING_TRAPS, ...STACK_TRAPS.filter(({ says }) => !CAUTIONS.has(says))];
 
 describe('a mistake that waits on the bench', () => {
   it('is one of at least sixty', () => {
@@ -44,7 +46,7 @@ describe('a mistake that waits on the bench', () => {
       const found = said(trap.bench, trap.says);
       expect(found.length).toBeGreaterThan(0);
       expect(new Set(found.map(({ id }) => id)).size).toBe(found.length);
-      if (KIT_TRAPS.includes(trap)) expect(found[0]!.severity).toBe(trap.severity);
+      expect(found[0]!.severity).toBe(trap.severity ?? SEVERITY.get(trap.says));
       for (const { text, why, about } of found) {
         expect(`${text} ${why}`).not.toMatch(/undefined|NaN|\[object/);
         expect(new Set(about.steps).size).toBe(about.steps.length);

@@ -1,16 +1,14 @@
-import { LAYER_KINDS, type Stack, type StackEvaluation } from '../../finish/index.ts';
 import { earliestFinish, type ScheduleInstance } from '../../scheduling/index.ts';
-import { consequencesByStep } from '../benchSteps.ts';
 import { momentText } from '../calendar.ts';
 import { adviceFrom, byDate, type Advice } from '../advice/advice.ts';
 import { adviseBuild } from '../advice/adviseBuild.ts';
-import type { AdvisedBuild, AdvisedTray } from '../contribution.ts';
 import { explainStarts } from '../explainStarts.ts';
 import { noLongerPlanned } from '../noLongerPlanned.ts';
 import { curingNow } from '../replan.ts';
 import { keepsPin } from '../workThatFits.ts';
+import { advisedBuild } from './advisedBuild.ts';
 import { partOf, type BenchInputs } from './derive.ts';
-import type { BenchBuild, BenchPaint, BenchSchedule, PlanView } from './request.ts';
+import type { BenchSchedule, PlanView } from './request.ts';
 import { movesOf, type Solution, type Solved } from './solve.ts';
 
 /** Everything that follows from the bench and its schedule. */
@@ -30,10 +28,6 @@ export function decorate(inputs: BenchInputs, solved: Solved): PlanView {
     findings: Object.fromEntries(
       [...evaluations].map(([id, evaluation]) => [id, evaluation?.findings ?? []]),
     ),
-    consequences: Object.assign(
-      {},
-      ...snapshot.builds.map(({ id, kit }) => consequencesByStep(id, plan.operations, kit.consequences)),
-    ) as PlanView['consequences'],
     paces: inputs.paces,
     cures: inputs.cures,
     deadlines: inputs.deadlines,
@@ -73,7 +67,7 @@ export function scheduleOf(inputs: BenchInputs, solution: Solution | null): Benc
   const { starts } = schedule;
   const titles = new Map(plan.operations.map(({ id, title }) => [id, title]));
   const relative = Object.fromEntries(Object.entries(starts).map(([id, start]) => [id, start - now]));
-  const broken = new Set(brokenPins(pins, inputs, starts).map(({ operationId }) => operationId));
+  const broken = new Set(brokenPins(pins, inputs, starts).flatMap(({ about }) => about.steps));
   const pinned = new Set(pins.flatMap(({ operationId }) => (broken.has(operationId) ? [] : [operationId])));
   return {
     ...schedule,
@@ -95,23 +89,23 @@ function adviceOf(inputs: BenchInputs, starts: Record<string, number>): Advice[]
         ...followed[at]!.faults,
         ...orphans.filter(({ buildId }) => buildId === build.id).map(noLongerPlanned),
       ].map((each) => ({ ...each, at: request.now })),
-      ...brokenPins(build.kit.plan.pins, inputs, starts).map(({ advice }) => advice),
+      ...brokenPins(build.kit.plan.pins, inputs, starts),
       ...adviseBuild(advisedBuild(build, at, inputs, shelf), plan.operations, starts, request.now),
     ])
     .sort(byDate);
 }
 
-/** Pins that the plan does not keep, with what is to be said of each at its step. */
+/** What is to be said of pins that the plan does not keep, each at its step. */
 function brokenPins(
   pins: BenchInputs['pins'],
   { plan: { operations } }: BenchInputs,
   starts: Record<string, number>,
-): { operationId: string; advice: Advice }[] {
+): Advice[] {
   return pins.flatMap(({ id, operationId, start: pinned }) => {
     const start = starts[operationId];
     const operation = operations.find((each) => each.id === operationId);
     if (!operation || start === undefined || keepsPin(start, pinned, operation.family !== null)) return [];
-    const advice = adviceFrom(
+    return adviceFrom(
       operation.buildId,
       {
         rule: 'pin-not-kept',
@@ -125,7 +119,6 @@ function brokenPins(
       [operation],
       () => start,
     );
-    return [{ operationId, advice }];
   });
 }
 
@@ -142,72 +135,4 @@ function tooLongFor({ operations, windows, boothOpen }: ScheduleInstance): PlanV
     // Where none can be sprayed at all, a longer session would not help: the plan says what would.
     return hands > most && most > 0 ? [{ operationId: id, hands, longest: most }] : [];
   });
-}
-
-function advisedBuild(
-  build: BenchBuild,
-  at: number,
-  { request, followed, evaluations, films, deadlines }: BenchInputs,
-  shelf: ReadonlyMap<string, BenchPaint>,
-): AdvisedBuild {
-  const { conditions, calendar } = request.snapshot.settings;
-  const { trays, leftOut } = followed[at]!;
-  const stacks = new Map(trays.map(({ id, stack }) => [id, stack]));
-  return {
-    ...build,
-    wants: build.kit.wants,
-    films,
-    deadline: deadlines[build.id] ?? null,
-    leftOut: leftOut.map(({ step }) => step),
-    air: { conditions, forecast: calendar.forecast ?? [] },
-    muted: build.kit.plan.mutedAdvice,
-    trays: build.trays.flatMap((tray): AdvisedTray[] => {
-      const stack = stacks.get(tray.id);
-      return stack ? [advisedTray(tray, stack, build.kit, evaluations.get(tray.id), shelf)] : [];
-    }),
-  };
-}
-
-function advisedTray(
-  { id, name, layers }: BenchBuild['trays'][number],
-  stack: Stack,
-  { tyres, clear, bloom }: BenchBuild['kit'],
-  evaluation: StackEvaluation | undefined,
-  shelf: ReadonlyMap<string, BenchPaint>,
-): AdvisedTray {
-  const isBright = stack.layers.some(({ kind }) => kind === 'metal' || kind === 'foil');
-  return {
-    id,
-    name,
-    stack,
-    painted: layers.some(({ kind }) => LAYER_KINDS[kind].painted),
-    tyre: tyres.includes(id),
-    clear: clear.includes(id),
-    bloom: bloom[id] ?? (isBright ? 'bright metal' : undefined),
-    findings: evaluation?.findings ?? [],
-    muted: evaluation?.muted ?? [],
-    needs: layers.flatMap((layer): AdvisedTray['needs'] => {
-      if (!LAYER_KINDS[layer.kind].painted) return [];
-      const drops = Object.entries(layer.mix ?? {});
-      const unknown = { levelMl: undefined, needMl: undefined };
-      if (drops.length === 0) {
-        return layer.kind === 'colour'
-          ? [{ ...unknown, layerId: layer.id, paintId: '', name: 'colour', chosen: false }]
-          : [];
-      }
-      const all = drops.reduce((sum, [, count]) => sum + count, 0);
-      const volume = evaluation?.layers.find((each) => each.id === layer.id)?.volume.paintMl;
-      return drops.map(([paintId, count]) => {
-        const paint = shelf.get(paintId);
-        return {
-          layerId: layer.id,
-          paintId,
-          name: paint ? `${paint.name} (${paint.range})` : paintId,
-          levelMl: paint?.levelMl,
-          needMl: volume === undefined ? undefined : (volume * count) / all,
-          chosen: true,
-        };
-      });
-    }),
-  };
 }

@@ -1,9 +1,8 @@
 import type { Spectrum } from '../../colour/index.ts';
 import type { Conditions, Finding, ToolSettings } from '../../finish/index.ts';
-import type { Build, CataloguePaint, Join, Lesson } from '../../kit/index.ts';
+import type { Build, CataloguePaint, Join, Lesson, StockMaterial } from '../../kit/index.ts';
 import type { Advice } from '../advice/advice.ts';
 import type { BenchCalendar, Session } from '../calendar.ts';
-import type { StepConsequence } from '../benchSteps.ts';
 import type { StartReason } from '../explainStarts.ts';
 import type { KitSummary } from '../kitSummary.ts';
 import type { CurePace } from '../learnCures.ts';
@@ -44,6 +43,8 @@ export interface PlanRequest {
     builds: BenchBuild[];
     /** What earlier builds taught. */
     lessons: Lesson[];
+    /** What is kept in stock besides paint; absent or empty where nobody wrote it down. */
+    materials?: StockMaterial[];
     steps: LoggedStep[];
     plan: StoredPlan;
   };
@@ -87,8 +88,6 @@ export interface PlanView extends BenchSchedule {
   curing: Curing[];
   sessions: Session[];
   findings: Record<string, Finding[]>;
-  /** What steps serve, and what they end the chance of, by the id of the step. */
-  consequences: Record<string, StepConsequence[]>;
   /** How this builder's minutes compare with the planned ones. */
   paces: Pace[];
   /** How this bench's cures compare with the products' times. */

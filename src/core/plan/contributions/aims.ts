@@ -12,7 +12,7 @@ export const aims: PlanContribution = {
     const finish = Math.max(0, ...ends);
     if (finish <= deadline) return;
     const after = ends.filter((end) => end > deadline).length;
-    advise(undefined, {
+    advise([], {
       rule: 'later-than-its-day',
       subject: '',
       severity: 'warn',

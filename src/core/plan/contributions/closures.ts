@@ -99,7 +99,7 @@ export function adviseOfClosures({
     const said = { subject: id, why, stage: 'kit' as const, page: 'joints' };
     if (effect === 'traps-mask') {
       if (at === undefined) continue;
-      advise(closes, {
+      advise([closes], {
         ...said,
         rule: 'mask-shut-in',
         severity: 'warn',
@@ -109,7 +109,7 @@ export function adviseOfClosures({
       });
     } else if (effect === 'serves') {
       if (at !== undefined && last === targets[0])
-        advise(closes, {
+        advise([closes], {
           ...said,
           rule: 'serves',
           severity: 'note',
@@ -117,7 +117,7 @@ export function adviseOfClosures({
           text: `Serves “${last.title}”`,
         });
     } else if (at === undefined) {
-      advise(last, {
+      advise([last], {
         ...said,
         rule: 'shut-off-already',
         severity: 'stop',
@@ -127,7 +127,7 @@ export function adviseOfClosures({
           'See whether it can still be reached, or open that joint again before anything more is painted.',
       });
     } else if (starts[last.id]! > at) {
-      advise(closes, {
+      advise([closes], {
         ...said,
         rule: 'no-longer-enters',
         severity: 'stop',
@@ -136,7 +136,7 @@ export function adviseOfClosures({
         remedy: 'Change the order of the joins in the Kit stage, or what this one shuts in.',
       });
     } else {
-      advise(closes, {
+      advise([closes], {
         ...said,
         rule: 'ends-the-chance',
         severity: 'note',

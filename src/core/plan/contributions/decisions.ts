@@ -1,9 +1,9 @@
-import { joinsOf, type PlanContribution } from '../contribution.ts';
+import { joinsOf, traysOf, type PlanContribution } from '../contribution.ts';
 import { EARLY, type KitAdvice } from '../advice/kitAdvice.ts';
 import { TASKS, type TaskKind } from '../tasks.ts';
 
 const kinds = Object.keys(TASKS) as TaskKind[];
-const isKind = (kind: string | null): kind is TaskKind => kind !== null && kind in TASKS;
+const isKind = (kind: string | null): kind is TaskKind => kind !== null && Object.hasOwn(TASKS, kind);
 
 /** What must be decided first, where the sheet and the evidence differ, and what was decided. */
 export const decisions: PlanContribution = {
@@ -12,7 +12,7 @@ export const decisions: PlanContribution = {
   kitAdvice: (build) =>
     build.kit.evidence.map((conflict): KitAdvice => {
       const { id, title, partIds, stepKind, sheet, evidence, source, verdict, decision } = conflict;
-      const trays = [...new Set(partIds.flatMap((part) => build.trayOf.get(part) ?? []))];
+      const trays = traysOf(build, partIds);
       const only = isKind(stepKind) ? [stepKind] : undefined;
       const about = { trays, parts: partIds, taskKinds: only ?? [] };
       if (verdict === 'open') {
@@ -27,7 +27,9 @@ export const decisions: PlanContribution = {
           stage: 'kit',
           page: 'evidence',
           // A decision holds the steps of its parts; joining them to others waits only where it says so.
-          at: { trays, joins: only ? joinsOf(build, partIds) : [], kinds: only ?? kinds, once: false },
+          at: only
+            ? { trays, joins: joinsOf(build, partIds), between: true, kinds: only, once: false }
+            : { trays, joins: [], kinds, once: false },
         };
       }
       return {
@@ -47,7 +49,7 @@ export const decisions: PlanContribution = {
         source: source || 'your own decision',
         stage: 'kit',
         page: 'evidence',
-        at: { trays, joins: joinsOf(build, partIds), kinds: only ?? EARLY, once: false },
+        at: { trays, joins: joinsOf(build, partIds), between: true, kinds: only ?? EARLY, once: false },
       };
     }),
 };

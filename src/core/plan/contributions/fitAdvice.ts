@@ -1,8 +1,16 @@
 import { figure } from '../../figures.ts';
-import { fitAfterPaint, jointName, placeAfterPaint, type FilmOnFlats } from '../../kit/index.ts';
+import {
+  chooseAdhesive,
+  fitAfterPaint,
+  glueJob,
+  jointName,
+  placeAfterPaint,
+  type FilmOnFlats,
+} from '../../kit/index.ts';
 import { BARE as BARE_KINDS, COATS, type KitAdvice } from '../advice/kitAdvice.ts';
 import { operationsOf } from '../benchSteps.ts';
-import type { Ahead, DividedKit } from '../contribution.ts';
+import { traysOf, type Ahead, type DividedKit } from '../contribution.ts';
+import type { PlanOperation } from '../operation.ts';
 import type { TaskKind } from '../tasks.ts';
 
 const BARE: FilmOnFlats = { low: 0, usual: 0, high: 0 };
@@ -10,16 +18,17 @@ const BARE: FilmOnFlats = { low: 0, usual: 0, high: 0 };
 const leftWords = (leftMm: number): string =>
   leftMm < 0 ? `with film it is ${figure(-leftMm, 'mm')} too tight` : `film leaves ${figure(leftMm, 'mm')}`;
 
-/** Joints that film makes too tight, and holes, slots and lines that it closes: said from the first coat on, while they
- *  can be masked, and of a joint after that at its join; and what each fit should be. */
-export function adviseOfFilm({ build: { id: buildId, kit, films }, all, own, starts, advise }: Ahead): void {
-  const filmOn = (trayId: string | null | undefined) => films[trayId ?? ''] ?? BARE;
+const filmOn = ({ films }: Ahead['build'], trayId: string | null | undefined): FilmOnFlats =>
+  films[trayId ?? ''] ?? BARE;
+
+/** The first coat still to come on sub-assemblies that have none: until then their faces can be masked. */
+function firstCoatOf({ all, own, starts }: Ahead): (trayIds: readonly string[]) => PlanOperation | undefined {
   const isCoat = ({ kind }: { kind: TaskKind }) => COATS.includes(kind);
   // With a coat on it is too late for tape.
   const coated = new Set(
     all.flatMap((step) => (isCoat(step) && starts[step.id] === undefined ? [step.trayId] : [])),
   );
-  const firstPaint = (trayIds: readonly string[]) =>
+  return (trayIds) =>
     own.find(
       (step) =>
         isCoat(step) &&
@@ -27,8 +36,18 @@ export function adviseOfFilm({ build: { id: buildId, kit, films }, all, own, sta
         trayIds.includes(step.trayId) &&
         !coated.has(step.trayId),
     );
+}
+
+/** Joints that film makes too tight: said from the first coat on, while they can be masked, and after that at their join;
+ *  and what each other fit should be. */
+function adviseOfJoints(ahead: Ahead, firstCoat: ReturnType<typeof firstCoatOf>): void {
+  const { build, own, advise } = ahead;
+  const { id: buildId, kit } = build;
   for (const { jointId, joinId, name, clearanceMm, tried, trayIds } of kit.fits.joints) {
-    const forecast = fitAfterPaint(clearanceMm, [filmOn(trayIds[0]).usual, filmOn(trayIds[1]).usual]);
+    const forecast = fitAfterPaint(clearanceMm, [
+      filmOn(build, trayIds[0]).usual,
+      filmOn(build, trayIds[1]).usual,
+    ]);
     const join = operationsOf(buildId, { work: 'assemble', joinId }, own)[0];
     const said = {
       subject: jointId,
@@ -36,7 +55,7 @@ export function adviseOfFilm({ build: { id: buildId, kit, films }, all, own, sta
       why: `Bare it has ${figure(clearanceMm[1], 'mm')}${tried ? ` (${tried})` : ''}; ${leftWords(forecast.leftMm[1])}.`,
     };
     if (forecast.verdict === 'tight') {
-      const steps = [firstPaint(trayIds), join].flatMap((each) => each ?? []);
+      const steps = [firstCoat(trayIds), join].flatMap((each) => each ?? []);
       if (steps.length > 0)
         advise(steps, {
           ...said,
@@ -64,10 +83,10 @@ export function adviseOfFilm({ build: { id: buildId, kit, films }, all, own, sta
         });
       continue;
     }
-    const bare = firstPaint(trayIds);
+    const bare = firstCoat(trayIds);
     const step = bare ?? join;
     if (!step) continue;
-    advise(bare && join ? [bare, join] : step, {
+    advise(bare && join ? [bare, join] : [step], {
       ...said,
       rule: 'film-binds',
       severity: 'warn',
@@ -78,11 +97,15 @@ export function adviseOfFilm({ build: { id: buildId, kit, films }, all, own, sta
       stage: 'finish',
     });
   }
-  for (const { place, name, trayId, matingTrayId } of kit.fits.places) {
-    const forecast = placeAfterPaint(place, filmOn(trayId), filmOn(matingTrayId));
-    const step = forecast.verdict === 'lost' ? firstPaint([trayId]) : undefined;
+}
+
+/** Holes, slots and lines that film closes: said at the first coat, while they can be masked. */
+function adviseOfPlaces({ build, advise }: Ahead, firstCoat: ReturnType<typeof firstCoatOf>): void {
+  for (const { place, name, trayId, matingTrayId } of build.kit.fits.places) {
+    const forecast = placeAfterPaint(place, filmOn(build, trayId), filmOn(build, matingTrayId));
+    const step = forecast.verdict === 'lost' ? firstCoat([trayId]) : undefined;
     if (!step) continue;
-    advise(step, {
+    advise([step], {
       rule: 'film-closes',
       subject: place.id,
       severity: 'warn',
@@ -95,14 +118,51 @@ export function adviseOfFilm({ build: { id: buildId, kit, films }, all, own, sta
   }
 }
 
-/** Joints that are to move and were put together bare without being moved. */
-export function fitAdvice({ kit, parts, trayOf, joins: late, lateJointIds }: DividedKit): KitAdvice[] {
-  const joinOf = new Map(late.flatMap(({ id, jointIds }) => jointIds.map((joint) => [joint, id] as const)));
+/** What film does to everything that must fit. */
+export function adviseOfFilm(ahead: Ahead): void {
+  const firstCoat = firstCoatOf(ahead);
+  adviseOfJoints(ahead, firstCoat);
+  adviseOfPlaces(ahead, firstCoat);
+}
+
+/** Joints after paint that glue alone holds in place. */
+function unlocated(build: DividedKit): KitAdvice[] {
+  const { kit, parts, finishes, joinOf } = build;
+  return kit.joints.flatMap((joint): KitAdvice[] => {
+    const join = joinOf.get(joint.id);
+    if (join === undefined || joint.locating !== 'none') return [];
+    if (chooseAdhesive(glueJob(joint, 'after', parts, finishes)).adhesive === 'none') return [];
+    const trays = traysOf(build, [joint.a, joint.b]);
+    return [
+      {
+        rule: 'nothing-locates',
+        subject: joint.id,
+        severity: 'warn',
+        about: { trays, parts: [joint.a, joint.b], joints: [joint.id] },
+        text: `Nothing locates it: ${jointName(joint, parts)}`,
+        why: 'It is set by eye onto a finished surface, and slides on wet glue: every correction smears.',
+        remedy:
+          'Pin it with thin wire in holes drilled before paint, or make a card jig in the dry fit; set it down once.',
+        stage: 'kit',
+        page: 'joints',
+        at: { trays, joins: [join], kinds: [...BARE_KINDS, 'assemble'], once: true },
+      },
+    ];
+  });
+}
+
+/** Joints that nothing locates, and those that are to move and were put together bare without being moved. */
+export function fitAdvice(build: DividedKit): KitAdvice[] {
+  return [...unlocated(build), ...unmoved(build)];
+}
+
+function unmoved(build: DividedKit): KitAdvice[] {
+  const { kit, parts, joinOf } = build;
   return kit.joints.flatMap((joint): KitAdvice[] => {
     const last = kit.fits.findLast(({ jointId, stage }) => jointId === joint.id && stage === 'bare');
-    if (!last || !lateJointIds.has(joint.id) || joint.motion === 'none' || last.motionChecked) return [];
-    const trays = [...new Set([joint.a, joint.b].flatMap((id) => trayOf.get(id) ?? []))];
-    const joins = [joinOf.get(joint.id) ?? []].flat();
+    const join = joinOf.get(joint.id);
+    if (!last || join === undefined || joint.motion === 'none' || last.motionChecked) return [];
+    const trays = traysOf(build, [joint.a, joint.b]);
     return [
       {
         rule: 'motion-untried',
@@ -114,7 +174,7 @@ export function fitAdvice({ kit, parts, trayOf, joins: late, lateJointIds }: Div
         remedy: 'Move it through its whole way, bare, and tick that with the fit.',
         stage: 'kit',
         page: 'fit',
-        at: { trays, joins, kinds: [...BARE_KINDS, 'refit', 'assemble'], once: true },
+        at: { trays, joins: [join], kinds: [...BARE_KINDS, 'refit', 'assemble'], once: true },
       },
     ];
   });

@@ -1,5 +1,6 @@
 import { bareClearance, isPaintedLook, jointName, mainFinish, type Joint } from '../../kit/index.ts';
 import { few, trayTask, type DividedKit, type KitFits, type PlanContribution } from '../contribution.ts';
+import { kitGaps } from './gaps.ts';
 import { adviseOfFilm, fitAdvice } from './fitAdvice.ts';
 
 const FIT = { start: 3, each: 3 };
@@ -9,15 +10,18 @@ const CLOSE_FIT = 0.3;
 const SLIP_MM = 0.05;
 
 /** Fits that are tried bare, and again after paint. */
-function fitTasks(tray: DividedKit['trays'][number], { kit, parts, finishes, lateJointIds }: DividedKit) {
+function fitTasks(tray: DividedKit['trays'][number], { kit, parts, finishes, joinOf }: DividedKit) {
   const ids = new Set(tray.partIds);
   const name = (id: string) => parts.get(id)?.name ?? id;
   const jointWords = ({ a, b }: Joint) => `${name(a)} to ${name(b).toLowerCase()}`;
   const close = kit.joints.filter(
-    ({ id, a, b, kind, motion, clearanceMm }) =>
-      lateJointIds.has(id) &&
+    ({ id, a, b, kind, motion, locating, clearanceMm }) =>
+      joinOf.has(id) &&
       (ids.has(a) || ids.has(b)) &&
-      (motion !== 'none' || kind === 'press' || (clearanceMm !== null && clearanceMm < CLOSE_FIT)),
+      (motion !== 'none' ||
+        kind === 'press' ||
+        locating === 'none' ||
+        (clearanceMm !== null && clearanceMm < CLOSE_FIT)),
   );
   const places = kit.places.filter(({ partId, throughMm }) => throughMm !== null && ids.has(partId));
   const placeWords = (place: (typeof places)[number]) => `${place.name} of ${name(place.partId)}`;
@@ -63,9 +67,10 @@ function fitTasks(tray: DividedKit['trays'][number], { kit, parts, finishes, lat
 }
 
 /** Joints and places whose room is known. */
-export function kitFits({ kit, parts, trayOf, joins }: DividedKit): KitFits {
-  const joinOf = new Map(joins.flatMap(({ id, jointIds }) => jointIds.map((joint) => [joint, id] as const)));
+export function kitFits(build: DividedKit): KitFits {
+  const { kit, parts, trayOf, joinOf } = build;
   return {
+    gaps: kitGaps(build),
     joints: kit.joints.flatMap((joint): KitFits['joints'] => {
       const clearanceMm = bareClearance(joint, kit.fits);
       const joinId = joinOf.get(joint.id);

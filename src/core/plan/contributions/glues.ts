@@ -9,7 +9,7 @@ import {
   type JointTime,
 } from '../../kit/index.ts';
 import { COATS, type KitAdvice } from '../advice/kitAdvice.ts';
-import { few, type DividedKit } from '../contribution.ts';
+import { few, traysOf, type DividedKit } from '../contribution.ts';
 
 const MOST_NAMED = 4;
 /** Glues that want bare faces. */
@@ -17,23 +17,21 @@ const BARE_FACES: readonly AdhesiveId[] = ['cement-thin', 'cement-gel', 'ca-gel'
 
 /** What the joints of every step may do, by the glue that their faces ask for. */
 export function glueAdvice(build: DividedKit): KitAdvice[] {
-  const { kit, trayOf, lateJointIds, joins: late, parts } = build;
-  const joinOf = new Map(late.flatMap(({ id, jointIds }) => jointIds.map((joint) => [joint, id] as const)));
+  const { kit, trayOf, joinOf, parts } = build;
   const byRisk = new Map<string, KitAdvice>();
   for (const joint of kit.joints) {
-    const isLate = lateJointIds.has(joint.id);
     const home = trayOf.get(joint.a);
     const join = joinOf.get(joint.id);
-    const isEarly = !isLate && home !== undefined && home === trayOf.get(joint.b);
-    if (!isEarly && join === undefined) continue;
-    const at = isEarly
-      ? { trays: [home], joins: [], kinds: ['join' as const], once: false }
-      : { trays: [], joins: [join!], kinds: ['assemble' as const], once: false };
-    const where = isEarly ? home : join!;
+    const where = join ?? (home === trayOf.get(joint.b) ? home : undefined);
+    if (where === undefined) continue;
+    const at: KitAdvice['at'] =
+      join === undefined
+        ? { trays: [where], joins: [], kinds: ['join'], once: false }
+        : { trays: [], joins: [where], kinds: ['assemble'], once: false };
     for (const { id, severity, what, words, remedy } of gluedRisks(
       build,
       joint,
-      isEarly ? 'before' : 'after',
+      join === undefined ? 'before' : 'after',
     )) {
       const key = `${id} ${where}`;
       const name = jointName(joint, parts);
@@ -47,7 +45,7 @@ export function glueAdvice(build: DividedKit): KitAdvice[] {
         rule: id,
         subject: where,
         severity,
-        about: { trays: [joint.a, joint.b].flatMap((part) => trayOf.get(part) ?? []), joints: [joint.id] },
+        about: { trays: traysOf(build, [joint.a, joint.b]), joints: [joint.id] },
         text: `${what.replace(/^./, (first) => first.toUpperCase())}: ${name}`,
         why: words,
         remedy,
@@ -95,10 +93,10 @@ function gluedRisks({ parts, finishes }: DividedKit, joint: Joint, when: JointTi
 
 /** The faces of each sub-assembly that glue must reach after paint: to be masked, or scraped bare. */
 export function facesToKeepBare(build: DividedKit): KitAdvice[] {
-  const { kit, parts, finishes, trayOf, lateJointIds } = build;
+  const { kit, parts, finishes, trayOf, joinOf } = build;
   const faces = new Map<string, { joints: string[]; names: string[] }>();
   for (const joint of kit.joints) {
-    if (!lateJointIds.has(joint.id)) continue;
+    if (!joinOf.has(joint.id)) continue;
     const { adhesive } = chooseAdhesive(glueJob(joint, 'after', parts, finishes));
     if (!BARE_FACES.includes(adhesive)) continue;
     for (const [partId, other] of [

@@ -5,9 +5,12 @@ import { brightwork } from './brightwork.ts';
 import { decisions } from './decisions.ts';
 import { finals } from './finals.ts';
 import { fits } from './fits.ts';
+import { gaps } from './gaps.ts';
+import { holding } from './holding.ts';
 import { joins } from './joins.ts';
 import { learnt } from './learnt.ts';
 import { leftOutSteps } from './leftOutSteps.ts';
+import { pairs } from './pairs.ts';
 import { parts } from './parts.ts';
 import { preparation } from './preparation.ts';
 import { runs } from './runs.ts';
@@ -23,9 +26,12 @@ export const CONTRIBUTIONS: readonly PlanContribution[] = [
   stacks,
   joins,
   fits,
+  gaps,
   works,
   sheet,
   parts,
+  pairs,
+  holding,
   preparation,
   brightwork,
   runs,

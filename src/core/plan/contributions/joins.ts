@@ -1,7 +1,8 @@
-import { ADHESIVES, jointName, suggestRoles, type AdhesiveId, type Joint } from '../../kit/index.ts';
+import { ADHESIVES, jointName, rolesOf, type AdhesiveId, type Joint } from '../../kit/index.ts';
 import { COATS } from '../advice/kitAdvice.ts';
 import type { Consequence } from '../benchStep.ts';
 import type { Ahead, DividedKit, PlanContribution, StepOfJoint } from '../contribution.ts';
+import { isNoted } from '../gluedJoints.ts';
 import type { PlanOperation } from '../operation.ts';
 import { adviseOfClosures, shutIn, shutOff } from './closures.ts';
 import { facesToKeepBare, glueAdvice } from './glues.ts';
@@ -39,14 +40,11 @@ export const joins: PlanContribution = {
       if (adhesive !== 'none') byAdhesive.set(adhesive, [...(byAdhesive.get(adhesive) ?? []), joint]);
     }
     return [...byAdhesive].map(([adhesive, joints]) => {
-      const other = ADHESIVE_SUBSTITUTES[adhesive];
       return material(
         adhesive,
         ADHESIVES[adhesive].name,
         `${joints.length} ${joints.length === 1 ? 'joint' : 'joints'}, ${joints[0]!}${joints.length > 1 ? ' among them' : ''}`,
-        other && isInStock(other.instead)
-          ? { substitute: ADHESIVES[other.instead].name, looks: other.looks }
-          : undefined,
+        insteadOf(adhesive, isInStock),
       );
     });
   },
@@ -54,8 +52,49 @@ export const joins: PlanContribution = {
   advice(ahead) {
     adviseOfJoins(ahead);
     adviseOfClosures(ahead);
+    adviseOfStock(ahead);
   },
 };
+
+/** What would do instead of a glue that is not there, where that is. */
+function insteadOf(adhesive: AdhesiveId, isInStock: (kind: string) => boolean) {
+  const other = ADHESIVE_SUBSTITUTES[adhesive];
+  return other && isInStock(other.instead)
+    ? { substitute: ADHESIVES[other.instead].name, looks: other.looks }
+    : undefined;
+}
+
+/** Glues that a step asks for and the stock does not hold, each at the first step that it keeps waiting. Where nobody wrote
+ *  down any glue, nothing is known of them. */
+function adviseOfStock({ build, own, advise }: Ahead): void {
+  const glues = build.materials.filter(({ kind }) => Object.hasOwn(ADHESIVES, kind));
+  if (glues.length === 0) return;
+  const isInStock = (kind: string) => glues.some((glue) => glue.kind === kind && glue.have);
+  const { joinsBefore, joinsAfter } = build.kit;
+  const afterOf = new Map(build.joins.map(({ id }) => [`${build.id}/join/${id}`, joinsAfter[id]]));
+  const said = new Set<AdhesiveId>();
+  for (const step of own) {
+    const joints = step.kind === 'join' ? joinsBefore[step.trayId ?? ''] : afterOf.get(step.id);
+    for (const { adhesive, words } of joints ?? []) {
+      if (adhesive === 'none' || isInStock(adhesive) || said.has(adhesive)) continue;
+      said.add(adhesive);
+      const days = glues.find(({ kind }) => kind === adhesive)?.leadDays;
+      const instead = insteadOf(adhesive, isInStock);
+      advise([step], {
+        rule: 'glue-not-in-stock',
+        subject: adhesive,
+        severity: 'warn',
+        text: `Not in stock: ${ADHESIVES[adhesive].name}`,
+        why: `${words} is the first that asks for it.${days ? ` It takes ${days} days to come.` : ''}`,
+        remedy: instead
+          ? `Order it now, or take ${instead.substitute} (${instead.looks}).`
+          : 'Order it now; nothing in stock would do instead.',
+        stage: 'kit',
+        page: 'needs',
+      });
+    }
+  }
+}
 
 /** What a builder noted as the glue of a join, where it does harm; and when a tyre may go on. */
 function adviseOfJoins({ build, own, startOf, advise }: Ahead): void {
@@ -69,10 +108,12 @@ function adviseOfJoins({ build, own, startOf, advise }: Ahead): void {
       stage: 'kit' as const,
       page: 'trays',
     };
-    const isCement = CEMENT.test(join.adhesive) && !NO_SOLVENT.test(join.adhesive);
+    // What the joints ask for is right for their faces.
+    const noted = isNoted(join.adhesive, build.kit.joinsAfter[join.id] ?? []) ? join.adhesive : '';
+    const isCement = CEMENT.test(noted) && !NO_SOLVENT.test(noted);
     const covered = joined.filter(({ painted }) => painted);
     if (isCement && covered.length > 0) {
-      advise(step, {
+      advise([step], {
         ...said,
         rule: 'cement-on-paint',
         severity: 'warn',
@@ -83,7 +124,7 @@ function adviseOfJoins({ build, own, startOf, advise }: Ahead): void {
     }
     const clear = joined.find((tray) => tray.clear);
     if (isCement && clear) {
-      advise(step, {
+      advise([step], {
         ...said,
         rule: 'cement-on-clear',
         severity: 'stop',
@@ -93,8 +134,8 @@ function adviseOfJoins({ build, own, startOf, advise }: Ahead): void {
       });
     }
     const bloom = joined.flatMap((tray) => tray.bloom ?? [])[0];
-    if (CYANO.test(join.adhesive) && !NO_BLOOM.test(join.adhesive) && bloom !== undefined) {
-      advise(step, {
+    if (CYANO.test(noted) && !NO_BLOOM.test(noted) && bloom !== undefined) {
+      advise([step], {
         ...said,
         rule: 'glue-fogs',
         severity: 'warn',
@@ -123,15 +164,15 @@ function adviseOfTyre(
     ({ trayId, kind, id }) => rims.some((rim) => rim.id === trayId) && COATS.includes(kind) && id !== step.id,
   );
   if (!coated || !Number.isFinite(start)) return;
-  advise(step, {
+  advise([step], {
     rule: 'tyre-after-cure',
     subject: join.id,
     severity: 'note',
     topic: 'decided',
     about: { trays: [...join.trayIds] },
     text: `On only once ${rims.map(({ name }) => name.toLowerCase()).join(' and ')} has cured right through`,
-    why: 'A vinyl tyre pressed on soft paint or chrome ink marks it, and its plasticiser eats bare rims in time.',
-    remedy: 'A ring of water-based clear between rim and tyre keeps them apart.',
+    why: 'What is pressed on soft paint or chrome ink marks it, and the plasticiser of vinyl eats bare rims in time.',
+    remedy: 'A ring of water-based clear between the two keeps them apart.',
     settledBy: 'the plan waits for the full cure',
     stage: 'plan',
   });
@@ -139,7 +180,7 @@ function adviseOfTyre(
 
 /** A mirror that hangs behind the screen goes in before it, wherever the two are kept. */
 function mirrorBeforeScreen({ kit, parts }: DividedKit, stepOf: StepOfJoint): Consequence[] {
-  const roles = new Map(suggestRoles([...parts.values()]).map((role) => [role.partId, role.thing]));
+  const roles = new Map(rolesOf(kit).map((role) => [role.partId, role.thing]));
   const holds = (joint: Joint, things: readonly string[]) =>
     things.includes(roles.get(joint.a) ?? '') || things.includes(roles.get(joint.b) ?? '');
   const mirrors = kit.joints.filter((joint) => holds(joint, ['inside-mirror']));

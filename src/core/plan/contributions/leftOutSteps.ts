@@ -15,7 +15,7 @@ export const leftOutSteps: PlanContribution = {
       if (risk === undefined || isLayerThere) continue;
       const next = own.find(({ trayId, kind }) => trayId === step.trayId && kind !== 'clean');
       if (!next) continue;
-      advise(next, {
+      advise([next], {
         rule: 'left-out',
         subject: step.id,
         severity: 'warn',

@@ -8,7 +8,7 @@ import {
   type Part,
 } from '../../kit/index.ts';
 import { BARE, COATS, EARLY, type KitAdvice } from '../advice/kitAdvice.ts';
-import { few, joinsOf, type DividedKit, type PlanContribution } from '../contribution.ts';
+import { few, joinsOf, traysOf, type DividedKit, type PlanContribution } from '../contribution.ts';
 import type { TaskKind } from '../tasks.ts';
 
 const HANDLING: readonly TaskKind[] = ['mask', 'flat', 'polish', 'foil', 'decal'];
@@ -71,7 +71,7 @@ function partAdvice(part: Part, trayId: string, build: DividedKit): KitAdvice[] 
           },
         ]
       : []),
-    ...(part.state === 'lost'
+    ...(part.state === 'lost' && build.version.used.has(part.id)
       ? [
           {
             ...said,
@@ -111,9 +111,7 @@ const ofParts = (
 function trayAdvice(tray: DividedKit['trays'][number], build: DividedKit): KitAdvice[] {
   const held = build.partsIn(tray);
   const ids = new Set(tray.partIds);
-  const joined = build.kit.joints.filter(
-    ({ id, a, b }) => ids.has(a) && ids.has(b) && !build.lateJointIds.has(id),
-  );
+  const joined = build.kit.joints.filter(({ id, a, b }) => ids.has(a) && ids.has(b) && !build.joinOf.has(id));
   const fragile = held.filter(
     (part) => part.fragile && joined.some(({ a, b }) => a === part.id || b === part.id),
   );
@@ -170,7 +168,7 @@ function trayAdvice(tray: DividedKit['trays'][number], build: DividedKit): KitAd
 function cloggedByFlock(tray: DividedKit['trays'][number], build: DividedKit): KitAdvice[] {
   const ids = new Set(tray.partIds);
   const onFloor = build.kit.joints.filter(
-    ({ id, a, b }) => build.lateJointIds.has(id) && ids.has(a) !== ids.has(b),
+    ({ id, a, b }) => build.joinOf.has(id) && ids.has(a) !== ids.has(b),
   );
   const holes = build.kit.places.filter(({ partId, kind }) => ids.has(partId) && kind !== 'line');
   const clogged = [
@@ -198,8 +196,8 @@ function cloggedByFlock(tray: DividedKit['trays'][number], build: DividedKit): K
 const jointNotes = (build: DividedKit): KitAdvice[] =>
   build.kit.joints.flatMap((joint): KitAdvice[] => {
     if (joint.note.trim() === '') return [];
-    const trays = [...new Set([joint.a, joint.b].flatMap((id) => build.trayOf.get(id) ?? []))];
-    const joins = build.joins.flatMap(({ id, jointIds }) => (jointIds.includes(joint.id) ? [id] : []));
+    const trays = traysOf(build, [joint.a, joint.b]);
+    const join = build.joinOf.get(joint.id);
     const name = (id: string) => build.parts.get(id)?.name ?? id;
     return [
       {
@@ -213,7 +211,10 @@ const jointNotes = (build: DividedKit): KitAdvice[] =>
         source: 'your note on the joint',
         stage: 'kit',
         page: 'joints',
-        at: { trays: joins.length > 0 ? [] : trays, joins, kinds: ['join', 'assemble'], once: false },
+        at:
+          join === undefined
+            ? { trays, joins: [], kinds: ['join'], once: false }
+            : { trays: [], joins: [join], kinds: ['assemble'], once: false },
       },
     ];
   });

@@ -101,14 +101,14 @@ function makeLost(trayId: string, held: readonly Part[]): TrayTask[] {
 export const preparation: PlanContribution = {
   id: 'preparation',
 
-  trayTasks({ kit, trays, parts, partsIn, lateJointIds }) {
+  trayTasks({ kit, version, trays, parts, partsIn, joinOf }) {
     const name = (id: string) => parts.get(id)?.name ?? id;
     const jointWords = ({ a, b }: Joint) => `${name(a)} to ${name(b).toLowerCase()}`;
     return trays.flatMap((tray) => {
       const held = partsIn(tray);
       const ids = new Set(tray.partIds);
       const seams = kit.joints.filter(
-        ({ id, a, b, seam }) => seam === 'vanish' && ids.has(a) && ids.has(b) && !lateJointIds.has(id),
+        ({ id, a, b, seam }) => seam === 'vanish' && ids.has(a) && ids.has(b) && !joinOf.has(id),
       );
       const asking = (need: Part['needs'][number]) => held.filter(({ needs }) => needs.includes(need));
       return [
@@ -116,7 +116,10 @@ export const preparation: PlanContribution = {
         ...trueFaces(tray.id, asking('pins')),
         ...fill(tray.id, seams, asking('sink'), jointWords),
         ...polishGlass(tray.id, held),
-        ...makeLost(tray.id, held),
+        ...makeLost(
+          tray.id,
+          held.filter(({ id }) => version.used.has(id)),
+        ),
       ];
     });
   },

@@ -1,12 +1,12 @@
 import { partsOfStep, type SheetStep } from '../../kit/index.ts';
 import { BARE, type KitAdvice } from '../advice/kitAdvice.ts';
-import { joinsOf, type DividedKit, type PlanContribution } from '../contribution.ts';
+import { joinsOf, traysOf, type DividedKit, type PlanContribution } from '../contribution.ts';
 import type { TaskKind } from '../tasks.ts';
 
 function sheetAdvice(step: SheetStep, build: DividedKit): KitAdvice[] {
   const { id, number, drill, cut, note, absent } = step;
   const all = partsOfStep(step);
-  const trays = [...new Set(all.flatMap((part) => build.trayOf.get(part) ?? []))];
+  const trays = traysOf(build, all);
   const joins = joinsOf(
     build,
     step.placements.flatMap(({ partIds }) => partIds),

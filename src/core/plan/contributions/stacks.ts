@@ -52,7 +52,7 @@ function adviseOfPaints({ build, own, advise }: Ahead): void {
     const about = { trays: [tray.id], layers: [layerId] };
     const subject = `${tray.id} ${layerId} ${paintId}`.trim();
     if (!chosen) {
-      advise(steps[0], {
+      advise(steps.slice(0, 1), {
         rule: 'no-paint-chosen',
         subject,
         severity: 'warn',
@@ -63,7 +63,7 @@ function adviseOfPaints({ build, own, advise }: Ahead): void {
         stage: 'colour',
       });
     } else if (levelMl === null) {
-      advise(steps[0], {
+      advise(steps.slice(0, 1), {
         rule: 'not-on-the-shelf',
         subject,
         severity: 'warn',
@@ -78,7 +78,7 @@ function adviseOfPaints({ build, own, advise }: Ahead): void {
       const all = before + needMl;
       needed.set(paintId, all);
       if (all <= levelMl) continue;
-      advise(steps[0], {
+      advise(steps.slice(0, 1), {
         rule: 'runs-short',
         subject,
         severity: 'warn',
@@ -97,16 +97,14 @@ function adviseOfPaints({ build, own, advise }: Ahead): void {
 function adviseOfRules({ build, own, advise }: Ahead): void {
   const air = new Set(FINISH_RULES.flatMap(({ id, ofTheAir }) => (ofTheAir ? [id] : [])));
   for (const { id: trayId, name, findings, muted } of build.trays) {
-    const notes = new Map(muted.map((each) => [each, each.note]));
-    for (const found of [...findings, ...muted]) {
-      const { ruleId, severity, layerId, title, reason, remedy, source } = found;
-      const note = notes.get(found as (typeof muted)[number]);
+    for (const found of [...findings.map((each) => ({ ...each, note: undefined })), ...muted]) {
+      const { ruleId, severity, layerId, title, reason, remedy, source, note } = found;
       if (severity === 'caution' || air.has(ruleId)) continue;
       const steps = own.filter((step) => step.trayId === trayId && step.layerId === layerId);
       // It is too late for what the coats so far have settled.
       if (steps.length === 0) continue;
       // What stops holds every coat; else it is said at the first still to come.
-      advise(severity === 'stop' ? steps : steps[0], {
+      advise(severity === 'stop' ? steps : steps.slice(0, 1), {
         rule: ruleId,
         subject: `${trayId} ${layerId}`,
         severity: note === undefined ? severity : 'note',

@@ -52,7 +52,7 @@ export const wants: PlanContribution = {
       const arrives = now + leadDays * DAY;
       const days = `${leadDays} ${leadDays === 1 ? 'day' : 'days'}`;
       const late = step ? arrives > startOf(step) : own.length > 0 && arrives > last;
-      advise(step, {
+      advise(step ? [step] : [], {
         rule: 'still-to-get',
         subject: id,
         severity: 'warn',

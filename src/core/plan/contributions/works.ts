@@ -1,5 +1,5 @@
 import { partLabel } from '../../kit/index.ts';
-import { BARE, type KitAdvice } from '../advice/kitAdvice.ts';
+import { BARE, COATS, type KitAdvice } from '../advice/kitAdvice.ts';
 import { joinsOf, type PlanContribution } from '../contribution.ts';
 
 const WORK_MINUTES = { hole: 5, cut: 10, pin: 4, scribe: 15, plug: 12 } as const;
@@ -68,7 +68,7 @@ export const works: PlanContribution = {
           why: reason,
           remedy: 'Leave the plastic alone, whatever the sheet says; or pick the other version first.',
           page: 'version',
-          at: { trays: [trayId], joins: [], kinds: BARE, once: true },
+          at: { trays: [trayId], joins: [], kinds: [...BARE, ...COATS], once: true },
         },
       ];
     }),
