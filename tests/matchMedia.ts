@@ -1,6 +1,6 @@
 import { vi } from 'vitest';
 
-/** What jsdom lacks and the components ask for: media queries, of which none is met. */
+/** What jsdom lacks and the components ask for: media queries, of which none is met, and sizes that never change. */
 export function matchMediaStandIn(): void {
   vi.stubGlobal('matchMedia', (media: string) => ({
     media,
@@ -8,4 +8,12 @@ export function matchMediaStandIn(): void {
     addEventListener: () => undefined,
     removeEventListener: () => undefined,
   }));
+  vi.stubGlobal(
+    'ResizeObserver',
+    class {
+      observe = () => undefined;
+      unobserve = () => undefined;
+      disconnect = () => undefined;
+    },
+  );
 }

@@ -1,6 +1,6 @@
 import type { Lab, MeasuringGeometry } from '../core/colour/index.ts';
 import type { Conditions, FamilyId, Sheen, ToolSettings } from '../core/finish/index.ts';
-import type { Join, KitPart, Lesson, PlannedLayer } from '../core/kit/index.ts';
+import type { Join, KitPart, Lesson, PlannedLayer, StockMaterial } from '../core/kit/index.ts';
 import type { BenchCalendar, KitSummary } from '../core/plan/index.ts';
 import type { CodeSource, Provenance } from '../core/match/index.ts';
 import type { HidingClass } from '../core/paint/index.ts';
@@ -288,6 +288,8 @@ export interface BenchOverview {
   settings: SettingsRecord;
   builds: BuildHead[];
   lessons: Lesson[];
+  /** Glue, filler and what else is kept in stock. */
+  materials: StockMaterial[];
   plan: PlanRecord;
 }
 
@@ -303,6 +305,8 @@ export interface BenchSnapshot {
   builds: BuildRecord[];
   /** What earlier builds taught. */
   lessons: Lesson[];
+  /** Glue, filler and what else is kept in stock. */
+  materials: StockMaterial[];
   steps: StepRecord[];
   plan: PlanRecord;
 }

@@ -11,7 +11,7 @@ import {
 } from '../core/plan/index.ts';
 import type { Database } from './database/open.ts';
 import { keepPlan, readBuilds, readPlan, readSettings, readSteps, storePlan } from './store/benchStore.ts';
-import { readLessons } from './store/kitStore.ts';
+import { readTaught } from './store/kitStore.ts';
 import { readCodes, readPaints } from './store/paintStore.ts';
 
 /** When the sample bench was planned before: days ago, the evening before its history begins among them. */
@@ -72,7 +72,7 @@ export function seedPlan(db: Database, nowMs: number): void {
     snapshot: {
       settings: readSettings(db),
       builds: readBuilds(db),
-      lessons: readLessons(db),
+      ...readTaught(db),
       steps: readSteps(db),
       plan: readPlan(db),
     },

@@ -17,7 +17,7 @@ import {
   type StepRecord,
   type TrayRecord,
 } from '../api/index.ts';
-import { plainJoint, plainPart, soundDivision, type Joint } from '../core/kit/index.ts';
+import { assembleKit, plainJoint, plainPart, soundDivision, withWhatGoesToo } from '../core/kit/index.ts';
 import { benchClock } from './clock.ts';
 import { openDatabase } from './database/open.ts';
 import { problemOf } from './problem.ts';
@@ -631,8 +631,12 @@ describe('a kit', () => {
   it('takes a part with its joints out of its sub-assembly', async () => {
     const all = await items();
     const tyres = all.find(({ id }) => id === 'tolliver-E4')!;
-    const joints = all.filter(({ kind, value }) => kind === 'joint' && (value as Joint).a === 'tolliver-E4');
-    const { status } = await change([...joints, tyres].map((item) => ({ ...item, value: null })));
+    const going = withWhatGoesToo(assembleKit(all), [{ kind: 'part', id: tyres.id, value: null }]);
+    const versions = new Map(all.map(({ kind, id, version }) => [`${kind} ${id}`, version]));
+    expect(going.map(({ kind }) => kind)).toContain('joint');
+    const { status } = await change(
+      going.map((item) => ({ ...item, version: versions.get(`${item.kind} ${item.id}`)! })),
+    );
     expect(status).toBe(200);
     const { trays } = (await bench()).builds[0]!;
     expect(trays.flatMap(({ parts }) => parts).some(({ id }) => id === 'tolliver-E4')).toBe(false);

@@ -5,6 +5,7 @@ import type { Drawer } from './components/drawers.ts';
 export const STAGES = [
   { path: 'kit', name: 'Kit' },
   { path: 'colour', name: 'Colour' },
+  { path: 'livery', name: 'Livery' },
   { path: 'finish', name: 'Finish' },
   { path: 'plan', name: 'Plan' },
   { path: 'tonight', name: 'Tonight' },
@@ -201,6 +202,21 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
     title: 'Palette',
     words: 'fewest bottles, printed colours',
     load: async () => (await import('./screens/colour/palette/PaletteScreen.tsx')).PaletteScreen,
+  },
+
+  {
+    stage: 'livery',
+    path: ':viewId?',
+    title: 'Views and areas',
+    words: 'two-tone, stripes, bands, roundels',
+    load: async () => (await import('./screens/livery/AreasScreen.tsx')).AreasScreen,
+  },
+  {
+    stage: 'livery',
+    path: 'order',
+    title: 'Order of colours',
+    words: 'masking, tape',
+    load: async () => (await import('./screens/livery/OrderScreen.tsx')).OrderScreen,
   },
 
   {

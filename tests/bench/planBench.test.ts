@@ -1,9 +1,11 @@
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import type { BenchSnapshot, BuildRecord, PlanRecord } from '../../src/api/index.ts';
+import type { BenchStep } from '../../src/core/plan/benchStep.ts';
+import { operationsOf } from '../../src/core/plan/benchSteps.ts';
 import { openDatabase } from '../../src/server/database/open.ts';
 import { seedDemo } from '../../src/server/seedDemo.ts';
 import { readBuilds, readPlan, readSettings, readSteps } from '../../src/server/store/benchStore.ts';
-import { readLessons } from '../../src/server/store/kitStore.ts';
+import { readTaught } from '../../src/server/store/kitStore.ts';
 import { readCodes, readPaints } from '../../src/server/store/paintStore.ts';
 import {
   planBench,
@@ -53,7 +55,7 @@ beforeAll(() => {
       demo: true,
       settings: readSettings(db),
       builds: readBuilds(db),
-      lessons: readLessons(db),
+      ...readTaught(db),
       steps: readSteps(db),
       plan: readPlan(db),
     },
@@ -117,9 +119,14 @@ describe('planBench on the sample bench', () => {
   });
 
   it('does before what can no longer be done after, and wires before the body goes on', () => {
-    const prevented = Object.entries(first.consequences).flatMap(([id, meanings]) =>
-      meanings.flatMap(({ effect, operationId }) => (effect === 'prevents' ? [[operationId, id]] : [])),
-    ) as [string, string][];
+    const last = (buildId: string, step: BenchStep) =>
+      operationsOf(buildId, step, first.operations).at(-1)?.id;
+    const prevented = request.snapshot.builds.flatMap(({ id, kit }) =>
+      kit.consequences.flatMap(({ effect, step, other }): [string, string][] => {
+        const [before, after] = [last(id, other), last(id, step)];
+        return effect === 'prevents' && before !== undefined && after !== undefined ? [[before, after]] : [];
+      }),
+    );
     expect(prevented.length).toBeGreaterThan(8);
     for (const [before, after] of prevented) {
       if (first.starts[after] === undefined) continue;

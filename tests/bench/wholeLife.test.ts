@@ -23,6 +23,7 @@ beforeAll(() => {
     settings: readSettings(db),
     builds: readBuilds(db),
     lessons: [],
+    materials: [],
     steps: [],
     plan: { ...readPlan(db), fingerprint: '', starts: {} },
   };

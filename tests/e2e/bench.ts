@@ -182,17 +182,30 @@ export function startOnSample(file: string, env: Record<string, string> = {}): P
   return startServer({ FANFARE_DATA: file, FANFARE_CLOCK: EVENING, ...env }, ['--demo']);
 }
 
-/** The sample bench with a browser on it for all tests of a describe; `ready` is given both before the first. */
-export function sampleBench(ready: (opened: { server: Started; page: Page }) => void): {
+type Ready = (opened: { server: Started; page: Page }) => void;
+interface Opened {
   folder: string;
   errors: string[];
-} {
+}
+
+/** The sample bench with a browser on it for all tests of a describe; `ready` is given both before the first. */
+export const sampleBench = (ready: Ready): Opened =>
+  openBench((folder) => startOnSample(join(folder, 'demo.db')), ready);
+
+/** A bench on which there is nothing yet, likewise. */
+export const ownBench = (ready: Ready): Opened =>
+  openBench(
+    (folder) => startServer({ FANFARE_DATA: join(folder, 'own', 'bench.db'), FANFARE_CLOCK: EVENING }),
+    ready,
+  );
+
+function openBench(start: (folder: string) => Promise<Started>, ready: Ready): Opened {
   const { folder, remove } = scratchFolder();
   const errors: string[] = [];
   let server: Started;
   let browser: Browser;
   beforeAll(async () => {
-    server = await startOnSample(join(folder, 'demo.db'));
+    server = await start(folder);
     browser = await openBrowser(folder);
     ready({ server, page: await openPage(browser, errors) });
   });

@@ -1,14 +1,12 @@
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Browser, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'puppeteer-core';
+import { afterAll, describe, expect, it } from 'vitest';
 import {
-  EVENING,
   fill,
   kill,
-  openBrowser,
-  openPage,
+  ownBench,
   press,
   saved,
   scratchFolder,
@@ -20,25 +18,9 @@ import {
 } from './bench.ts';
 
 describe('the builder’s own bench, from nothing', () => {
-  const scratch = scratchFolder();
-  const errors: string[] = [];
   let server: Started;
-  let browser: Browser;
   let page: Page;
-
-  beforeAll(async () => {
-    server = await startServer({
-      FANFARE_DATA: join(scratch.folder, 'own', 'bench.db'),
-      FANFARE_CLOCK: EVENING,
-    });
-    browser = await openBrowser(scratch.folder);
-    page = await openPage(browser, errors);
-  });
-  afterAll(async () => {
-    await browser.close();
-    await kill(server, 'SIGTERM');
-    scratch.remove();
-  });
+  const { errors } = ownBench((opened) => ({ server, page } = opened));
 
   it('teaches the first step on every empty screen', async () => {
     await page.goto(server.address);
@@ -113,7 +95,7 @@ describe('the builder’s own bench, from nothing', () => {
   });
 
   it('plans it, and says what is wrong when there is no evening at all', async () => {
-    await page.keyboard.press('4');
+    await page.keyboard.press('5');
     await shows(page, /Ready \w{3} \d+ \w{3}/);
     const plan = page.url();
     await page.goto(`${server.address}/bench`);

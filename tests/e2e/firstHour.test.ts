@@ -1,20 +1,6 @@
-import { join } from 'node:path';
-import type { Browser, Page } from 'puppeteer-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import {
-  benchAt,
-  EVENING,
-  fill,
-  kill,
-  openBrowser,
-  openPage,
-  press,
-  saved,
-  scratchFolder,
-  shows,
-  startServer,
-  type Started,
-} from './bench.ts';
+import type { Page } from 'puppeteer-core';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { benchAt, fill, ownBench, press, saved, shows, type Started } from './bench.ts';
 
 const LIST = `A1 Body shell
 A2 Bonnet
@@ -47,15 +33,10 @@ G1 Widget`;
 
 /** From a pasted list to a first plan, by the guide. */
 describe('the first hour with a kit', () => {
-  const scratch = scratchFolder();
-  const errors: string[] = [];
   let server: Started;
-  let browser: Browser;
   let page: Page;
+  const { errors } = ownBench((opened) => ({ server, page } = opened));
   beforeAll(async () => {
-    server = await startServer({ FANFARE_DATA: join(scratch.folder, 'bench.db'), FANFARE_CLOCK: EVENING });
-    browser = await openBrowser(scratch.folder);
-    page = await openPage(browser, errors);
     const made = await fetch(`${server.address}/api/builds`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
@@ -63,11 +44,6 @@ describe('the first hour with a kit', () => {
     });
     const { id } = (await made.json()) as { id: string };
     await page.goto(`${server.address}/build/${id}/kit`);
-  });
-  afterAll(async () => {
-    await browser.close();
-    await kill(server, 'SIGTERM');
-    scratch.remove();
   });
   const build = async () => (await benchAt(server.address)).builds[0]!;
   const guide = (text: RegExp) => shows(page, text);

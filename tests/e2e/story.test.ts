@@ -84,7 +84,7 @@ describe('the sample bench, from code to bench', () => {
     const stages = await page.$$eval('nav.runner a', (links) =>
       links.map((link) => link.innerText.split('\n')),
     );
-    expect(stages.map(([name]) => name)).toEqual(['Kit', 'Colour', 'Finish', 'Plan', 'Tonight']);
+    expect(stages.map(([name]) => name)).toEqual(['Kit', 'Colour', 'Livery', 'Finish', 'Plan', 'Tonight']);
     for (const [, state] of stages) expect(state).toMatch(/\w/);
   });
 
@@ -180,7 +180,7 @@ describe('the sample bench, from code to bench', () => {
   });
 
   it('draws the finish and lets colour, film, time and warnings follow a change of clear', async () => {
-    await page.keyboard.press('3');
+    await page.keyboard.press('4');
     await page.waitForSelector('svg[aria-label^="Cross-section of the finish"]');
     const follows = () => textOf(page, '[aria-label="What follows"]');
     const before = await follows();
@@ -211,7 +211,7 @@ describe('the sample bench, from code to bench', () => {
   });
 
   it('plans the evenings with a reason for every start', async () => {
-    await page.keyboard.press('4');
+    await page.keyboard.press('5');
     await page.waitForSelector('[data-testid="step-reason"]');
     await shows(page, /Ready \w{3} \d+ \w{3}/);
     expect(

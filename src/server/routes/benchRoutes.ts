@@ -24,7 +24,7 @@ import {
   readSettings,
   storePlan,
 } from '../store/benchStore.ts';
-import { readLessons } from '../store/kitStore.ts';
+import { readTaught } from '../store/kitStore.ts';
 import { nextVersion } from '../store/revisions.ts';
 import { writing } from '../store/writing.ts';
 import { benchRouter, type ServerContext } from './serverContext.ts';
@@ -64,7 +64,7 @@ export function benchRoutes(
       clockJump: watch.jump(),
       settings: readSettings(db),
       builds: readHeads(db),
-      lessons: readLessons(db),
+      ...readTaught(db),
       plan: readPlan(db),
     };
     response.json(overview);

@@ -9,7 +9,8 @@ import {
   partsInTwoTrays,
   referencesOf,
   type Kit,
-  type Lesson,
+  assembleStock,
+  type Stock,
   type RecordDefinition,
   withoutOrphans,
 } from '../../core/kit/index.ts';
@@ -39,10 +40,9 @@ export function readKitItems(db: Database, buildId: string | null): KitItemRecor
     .all();
 }
 
-export function readLessons(db: Database): Lesson[] {
-  return readKitItems(db, null)
-    .filter(({ kind }) => kind === 'lesson')
-    .map(({ id, value }) => ({ ...(value as Omit<Lesson, 'id'>), id }));
+export function readTaught(db: Database): Pick<Stock, 'lessons' | 'materials'> {
+  const { lessons, materials } = assembleStock(readKitItems(db, null));
+  return { lessons, materials };
 }
 
 const storedKit = (db: Database, buildId: string): Kit => assembleKit(readKitItems(db, buildId));

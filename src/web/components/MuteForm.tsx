@@ -30,7 +30,6 @@ export function MuteForm({ about, offer, send, onMute }: MuteFormProps) {
       }}
     >
       <TextInput
-        data-autofocus
         autoFocus
         aria-label={`Why “${about}” does not matter here`}
         placeholder="why it does not matter here"

@@ -19,6 +19,7 @@ import {
   type Kit,
   type KitChange,
   type KitItemKind,
+  type OtherKit,
   type Stock,
   type StockItemKind,
   type TakenProposal,
@@ -69,6 +70,23 @@ export function useKit(buildId: string | undefined): { kit: Kit | undefined; err
   const { data, error } = useCached<KitItemsRecord>(buildId ? kitPath(buildId) : null, getItems);
   const kit = useMemo(() => data && withoutOrphans(assembleKit(data.items)), [data]);
   return { kit, error };
+}
+
+/** The kits of other builds, by their names: what was said of like parts there. Fetched once, not kept up to date. */
+export function useOtherKits(builds: readonly BuildRecord[] | undefined, buildId: string): OtherKit[] {
+  const others = builds?.filter(({ id }) => id !== buildId) ?? [];
+  const { data } = useCached<OtherKit[]>(
+    others.length > 0 ? `kits beside ${others.map(({ id }) => id).join(' ')}` : null,
+    () =>
+      Promise.all(
+        others.map(async ({ id, name }) => ({
+          name,
+          kit: withoutOrphans(assembleKit((await getItems(kitPath(id))).items)),
+        })),
+      ),
+    { revalidateOnFocus: false },
+  );
+  return data ?? [];
 }
 
 /** Spares, materials and lessons of the bench. */

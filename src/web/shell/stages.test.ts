@@ -130,7 +130,6 @@ describe('the states of plan and tonight', () => {
     curing: [],
     sessions: [{ start: NOW, end: NOW + 120 }],
     findings: {},
-    consequences: {},
     paces: [],
     cures: [],
     advice: [],

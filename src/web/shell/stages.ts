@@ -12,7 +12,7 @@ export interface StageState {
 
 /** The state of each stage in a few words. */
 export function stageStates(build: BuildRecord, view: PlanView | null): Record<StagePath, StageState> {
-  const { pieces, openConflicts, openChoices, unfinished, toPaint } = build.kit;
+  const { pieces, openConflicts, openChoices, unfinished, toPaint, livery } = build.kit;
   const undecided = [
     openConflicts > 0 ? counted(openConflicts, 'open conflict') : '',
     openChoices.length > 0 ? counted(openChoices.length, 'choice') + ' open' : '',
@@ -51,6 +51,15 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
       text:
         coloured.length === 0 ? 'nothing to colour yet' : `${chosen} of ${coloured.length} colours chosen`,
       done: coloured.length > 0 && chosen === coloured.length,
+    },
+    livery: {
+      text:
+        livery.views > 0
+          ? `${counted(livery.views, 'view')}, ${livery.areas > 0 ? counted(livery.areas, 'area') : 'no area yet'}`
+          : livery.severalColours > 0
+            ? `${counted(livery.severalColours, 'part')} in several colours, no view yet`
+            : 'every part in one colour',
+      done: livery.views > 0 ? livery.areas > 0 : livery.severalColours === 0,
     },
     finish: {
       text: !isStacked

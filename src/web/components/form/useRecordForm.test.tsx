@@ -8,17 +8,7 @@ import { placeRecord } from '../../../core/kit/index.ts';
 import { useRecordForm } from './useRecordForm.tsx';
 
 describe('a form over a record', () => {
-  beforeAll(() => {
-    matchMediaStandIn();
-    vi.stubGlobal(
-      'ResizeObserver',
-      class {
-        observe = () => undefined;
-        unobserve = () => undefined;
-        disconnect = () => undefined;
-      },
-    );
-  });
+  beforeAll(matchMediaStandIn);
   afterEach(cleanup);
   const onAdd = vi.fn<(value: object) => unknown>();
   afterEach(() => onAdd.mockReset());

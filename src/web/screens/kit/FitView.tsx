@@ -21,6 +21,7 @@ import { fitsOfBuild } from '../../data/fits.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { useBuildContext } from '../../data/buildContext.ts';
+import { GapsPanel } from './GapsPanel.tsx';
 import { PlacesPanel } from './PlacesPanel.tsx';
 import type { KitViewProps } from './kitView.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
@@ -112,6 +113,8 @@ export function FitView({ build, kit }: KitViewProps) {
         </div>
         <h2>Holes, slots and lines</h2>
         <PlacesPanel build={build} kit={kit} />
+        <h2>Gaps</h2>
+        <GapsPanel build={build} kit={kit} />
         <h2>Stance</h2>
         <StancePanel build={build} kit={kit} onProblem={setProblem} />
       </section>

@@ -6,6 +6,7 @@ import {
   glueJob,
   JOINT_KINDS,
   jointName,
+  LOCATING,
   MOTIONS,
   SEAMS,
   type CostTerm,
@@ -153,6 +154,15 @@ export function JointPanel({ buildId, kit, joint, decision, onProblem }: JointPa
             value={joint.entry}
             onChange={(value) => value && save({ entry: value })}
           />
+          <Select
+            size="xs"
+            label="Located by"
+            placeholder="not looked at"
+            clearable
+            data={LOCATING.map((value) => ({ value, label: LOCATING_WORDS[value] }))}
+            value={joint.locating ?? null}
+            onChange={(locating) => save({ locating: locating ?? undefined })}
+          />
           <Measure
             label="Clearance, mm"
             value={joint.clearanceMm}
@@ -195,6 +205,8 @@ export function JointPanel({ buildId, kit, joint, decision, onProblem }: JointPa
     </>
   );
 }
+
+const LOCATING_WORDS = { pins: 'pins in holes', rim: 'a rim or step', none: 'nothing' } as const;
 
 export const SEAM_WORDS = {
   hidden: 'hidden',

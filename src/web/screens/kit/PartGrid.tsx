@@ -5,15 +5,19 @@ import {
   partLabel,
   plainPart,
   readPartCell,
+  rolesOf,
+  SYSTEM_NAMES,
+  SYSTEMS,
   type Kit,
   type Part,
   type PartColumn,
+  type System,
 } from '../../../core/kit/index.ts';
 import { CellGrid, HEAD_PX, ROW_PX } from '../../components/grid/CellGrid.tsx';
 import type { GridColumn } from '../../components/grid/gridColumn.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
-import { nextLabel } from './partChanges.ts';
+import { nextLabel, roleChanges } from './partChanges.ts';
 
 /** A part as its row of the grid: what is typed is text until it has been read. */
 interface Row {
@@ -28,6 +32,7 @@ interface Row {
   needs: string;
   state: string;
   colour: string;
+  system: string;
   checked: boolean;
 }
 
@@ -45,11 +50,15 @@ interface PartGridProps {
 /** The parts as a grid for the keyboard: arrows move, typing edits, Enter goes on; the last row adds a part. */
 export function PartGrid({ buildId, kit, parts, leftOver, onMark, onProblem }: PartGridProps) {
   const [draft, setDraft] = useState<Partial<Row>>({});
+  const systems = useMemo(
+    () => new Map(rolesOf(kit).map(({ partId, system }) => [partId, system ? SYSTEM_NAMES[system] : ''])),
+    [kit],
+  );
   const rows = useMemo<Row[]>(
     () => [
-      ...parts.map((part) => rowOf(part, kit)),
+      ...parts.map((part) => rowOf(part, kit, systems)),
       {
-        ...rowOf(plainPart(NEW_ROW), kit),
+        ...rowOf(plainPart(NEW_ROW), kit, systems),
         label: nextLabel(kit.parts),
         name: '',
         count: '1',
@@ -57,7 +66,7 @@ export function PartGrid({ buildId, kit, parts, leftOver, onMark, onProblem }: P
         id: NEW_ROW,
       },
     ],
-    [parts, kit, draft],
+    [parts, kit, systems, draft],
   );
   const labels = useMemo(() => {
     const seen = new Map<string, number>();
@@ -74,12 +83,18 @@ export function PartGrid({ buildId, kit, parts, leftOver, onMark, onProblem }: P
       text: (row: Row) => row[key],
     });
     const choice = (
-      key: 'finish' | 'material' | 'state',
+      key: 'finish' | 'material' | 'state' | 'system',
       name: string,
       width: number,
       options: readonly string[],
     ) => ({ ...text(key, name, width), options: options.map((value) => ({ value, label: value })) });
     const finish = choice('finish', 'Finish', 138, finishNames);
+    const system = choice(
+      'system',
+      'Belongs to',
+      104,
+      SYSTEMS.map((each) => SYSTEM_NAMES[each]),
+    );
     return [
       {
         ...text('label', 'Part', 62),
@@ -106,6 +121,7 @@ export function PartGrid({ buildId, kit, parts, leftOver, onMark, onProblem }: P
       text('needs', 'Needs', 100),
       choice('state', 'State', 112, PART_STATES),
       text('colour', 'Moulded in', 92),
+      { ...system, options: [{ value: '', label: 'as its name tells' }, ...system.options] },
       {
         key: 'checked',
         name: 'Checked',
@@ -117,10 +133,14 @@ export function PartGrid({ buildId, kit, parts, leftOver, onMark, onProblem }: P
     ];
   }, [finishNames, leftOver, labels]);
 
-  const store = (part: Part, label: string) =>
-    void changeKit(buildId, [{ kind: 'part', id: part.id, value: part }], label).catch((error: unknown) =>
-      onProblem((error as Error).message),
-    );
+  const send = (changes: Parameters<typeof changeKit>[1], label: string) =>
+    void changeKit(buildId, changes, label).catch((error: unknown) => onProblem((error as Error).message));
+  const store = (part: Part, label: string) => send([{ kind: 'part', id: part.id, value: part }], label);
+  const systemOf = (typed: string) => SYSTEMS.find((each) => SYSTEM_NAMES[each] === typed) ?? null;
+  const sayRole = (part: Part, system: System | null) => {
+    const said = roleChanges(kit, part, system, () => newId(buildId));
+    if (said.length > 0) send(said, `where ${part.name.toLowerCase()} belongs`);
+  };
   const onAdd = (row: Row, key: string, typed: string) => {
     const made = { ...draft, [key]: typed };
     if (!made.name?.trim()) {
@@ -135,7 +155,9 @@ export function PartGrid({ buildId, kit, parts, leftOver, onMark, onProblem }: P
     }
     setDraft({});
     onProblem(null);
-    store(reading, `add ${partLabel(reading)}`);
+    // What was said of where it belongs before it had a name goes with it.
+    const said = roleChanges(kit, reading, systemOf(made.system ?? ''), () => newId(buildId));
+    send([{ kind: 'part', id: reading.id, value: reading }, ...said], `add ${partLabel(reading)}`);
   };
   const onEdit = (row: Row, key: string, typed: string) => {
     if (row.id === NEW_ROW) {
@@ -143,6 +165,11 @@ export function PartGrid({ buildId, kit, parts, leftOver, onMark, onProblem }: P
       return;
     }
     const part = kit.parts.find(({ id }) => id === row.id)!;
+    if (key === 'system') {
+      onProblem(null);
+      sayRole(part, systemOf(typed));
+      return;
+    }
     const changed =
       key === 'checked' ? { ...part, checked: typed !== '' } : readInto(part, key as keyof Row, typed, kit);
     if (typeof changed === 'string') onProblem(`${partLabel(part)} was left as it is: ${changed}.`);
@@ -163,7 +190,7 @@ export function PartGrid({ buildId, kit, parts, leftOver, onMark, onProblem }: P
   );
 }
 
-function rowOf(part: Part, kit: Kit): Row {
+function rowOf(part: Part, kit: Kit, systems: ReadonlyMap<string, string>): Row {
   return {
     id: part.id,
     label: partLabel(part),
@@ -176,6 +203,7 @@ function rowOf(part: Part, kit: Kit): Row {
     needs: part.needs.join(' '),
     state: part.state,
     colour: part.colour,
+    system: systems.get(part.id) ?? '',
     checked: part.checked,
   };
 }

@@ -124,6 +124,11 @@ export function PartPanel({ buildId, kitName, kit, part, leftOver, lessons }: Pa
           checked={part.fragile}
           onChange={(event) => save({ fragile: event.currentTarget.checked })}
         />
+        <Checkbox
+          label="left off"
+          checked={part.use === 'left-off'}
+          onChange={(event) => save({ use: event.currentTarget.checked ? 'left-off' : 'build' })}
+        />
       </div>
       <Textarea
         size="xs"

@@ -89,7 +89,9 @@ export function PasteParts({ buildId, kit, onDone }: { buildId: string; kit: Kit
       )}
       {reading && (
         <ColumnsTold
-          columns={reading.columns.filter(({ heading, column }) => column === null || heading in mapping)}
+          columns={reading.columns.filter(
+            ({ heading, column }) => column === null || Object.hasOwn(mapping, heading),
+          )}
           onTell={(heading, column) => {
             const told = { ...mapping, [heading]: column };
             setMapping(told);

@@ -1,16 +1,12 @@
 import { KIT_ITEMS } from '../../../api/index.ts';
 import { useRecordForm } from '../../components/form/useRecordForm.tsx';
 import { bare } from '../../../core/figures.ts';
-import { Button, NumberInput, Select, Table, TextInput } from '@mantine/core';
-import { SpokenHead } from '../../components/SpokenHead.tsx';
-import { useState } from 'react';
+import { Button, NumberInput, Select, TextInput } from '@mantine/core';
 import { PLACE_KINDS, placeRecord, type MeasuredPlace } from '../../../core/kit/index.ts';
 import { PLACE_MEASURES } from '../../components/PlaceFitList.tsx';
-import { RemoveButton } from '../../components/RemoveButton.tsx';
-import { changeKit } from '../../data/kit.ts';
-import { newId } from '../../data/newId.ts';
 import type { KitViewProps } from './kitView.ts';
 import { partOptions } from './partNames.ts';
+import { useWritten, WrittenRows } from './WrittenRows.tsx';
 
 const KIND_WORDS: Readonly<Record<MeasuredPlace['kind'], string>> = {
   hole: 'hole',
@@ -20,62 +16,37 @@ const KIND_WORDS: Readonly<Record<MeasuredPlace['kind'], string>> = {
 
 /** Holes, slots and panel lines as measured on the bare plastic. */
 export function PlacesPanel({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>) {
-  const [problem, setProblem] = useState<string | null>(null);
-  const put = (id: string, value: MeasuredPlace | null, label: string) =>
-    changeKit(build.id, [{ kind: 'place', id, value }], label).then(() => setProblem(null));
+  const { problem, add, remove } = useWritten(build.id, 'place', 'a place');
   const nameOf = (id: string) => kit.parts.find((part) => part.id === id)?.name ?? 'a part that is gone';
   return (
     <div className="panel">
-      {problem && <p role="alert">{problem}</p>}
+      {problem}
       {kit.places.length === 0 ? (
         <p className="soft">
           Measure what film can close: mirror holes, shafts, hinges, and the depth of fine lines.
         </p>
       ) : (
-        <Table className="plainlist">
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>Place</Table.Th>
-              <Table.Th className="num">Bare, mm</Table.Th>
-              <Table.Th className="num">Goes through, mm</Table.Th>
-              <SpokenHead>Remove</SpokenHead>
-            </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
-            {kit.places.map((place) => (
-              <Table.Tr key={place.id}>
-                <Table.Td>
-                  {nameOf(place.partId)}: {place.name}
-                </Table.Td>
-                <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }}>
-                  {bare(place.sizeMm, 'mm')} {PLACE_MEASURES[place.kind]}
-                  {place.widthMm !== null && `, ${bare(place.widthMm, 'mm')} wide`}
-                </Table.Td>
-                <Table.Td className="num mono">
-                  {place.throughMm === null ? '' : bare(place.throughMm, 'mm')}
-                </Table.Td>
-                <Table.Td>
-                  <RemoveButton
-                    name={`Take out ${place.name}`}
-                    onRemove={() =>
-                      void put(place.id, null, 'take out a place').catch((error: unknown) =>
-                        setProblem((error as Error).message),
-                      )
-                    }
-                  />
-                </Table.Td>
-              </Table.Tr>
-            ))}
-          </Table.Tbody>
-        </Table>
+        <WrittenRows
+          heads={[
+            { name: 'Place' },
+            { name: 'Bare, mm', num: true },
+            { name: 'Goes through, mm', num: true },
+          ]}
+          rows={kit.places.map((place) => ({
+            id: place.id,
+            name: place.name,
+            cells: [
+              `${nameOf(place.partId)}: ${place.name}`,
+              `${bare(place.sizeMm, 'mm')} ${PLACE_MEASURES[place.kind]}${
+                place.widthMm === null ? '' : `, ${bare(place.widthMm, 'mm')} wide`
+              }`,
+              place.throughMm === null ? '' : bare(place.throughMm, 'mm'),
+            ],
+          }))}
+          onRemove={remove}
+        />
       )}
-      <NewPlace
-        kit={kit}
-        onAdd={(place) => {
-          const id = newId(build.id);
-          return put(id, { ...place, id }, 'measure a place');
-        }}
-      />
+      <NewPlace kit={kit} onAdd={add} />
     </div>
   );
 }

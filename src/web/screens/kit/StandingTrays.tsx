@@ -1,9 +1,11 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { counted } from '../../../core/kit/index.ts';
 import { TrayList } from '../../components/TrayList.tsx';
 import { removeBuild } from '../../data/bench.ts';
 import { useBuildContext } from '../../data/buildContext.ts';
+import { HoldingPanel } from './HoldingPanel.tsx';
 import { JoinPanel } from './JoinPanel.tsx';
 import type { KitViewProps } from './kitView.ts';
 import { NewTray } from './NewTray.tsx';
@@ -42,12 +44,23 @@ export function StandingTrays({ build, kit }: Pick<KitViewProps, 'build' | 'kit'
             products={products}
             codes={codes}
             note={({ parts, areaCm2 }) =>
-              `${parts.reduce((sum, { count }) => sum + count, 0)} pieces, ${areaCm2} cm²`
+              `${counted(
+                parts.reduce((sum, { count }) => sum + count, 0),
+                'piece',
+              )}, ${areaCm2} cm²`
             }
             onChoose={({ id }) => setChosenId(id)}
           />
           <div className="column">
             {tray && <TrayEditor key={tray.id} build={build} tray={tray} kit={kit} />}
+            {tray && (
+              <HoldingPanel
+                key={`held ${tray.id}`}
+                build={build}
+                kit={kit}
+                partIds={tray.parts.map(({ id }) => id)}
+              />
+            )}
             <JoinPanel build={build} />
           </div>
         </div>

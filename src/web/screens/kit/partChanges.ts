@@ -7,6 +7,7 @@ import {
   type KitChange,
   type Part,
   type ReadPart,
+  type System,
 } from '../../../core/kit/index.ts';
 import { newId } from '../../data/newId.ts';
 
@@ -18,6 +19,19 @@ export function nextLabel(parts: readonly Part[]): string {
   for (let number = (Number.parseInt(last.number, 10) || 0) + 1; ; number++) {
     if (!taken.has(`${last.frame}${number}`)) return `${last.frame}${number}`;
   }
+}
+
+/** What the builder says of where a part belongs, as changes; null takes back what was said, if anything. */
+export function roleChanges(
+  { roles }: Pick<Kit, 'roles'>,
+  { id: partId }: Part,
+  system: System | null,
+  freshId: () => string,
+): (KitChange & { kind: 'role' })[] {
+  const said = roles.find((role) => role.partId === partId);
+  if (system === null) return said ? [{ kind: 'role', id: said.id, value: null }] : [];
+  const id = said?.id ?? freshId();
+  return [{ kind: 'role', id, value: { id, partId, system } }];
 }
 
 /** Parts that were read as changes of a kit: known numbers are brought up to date, others are new. */

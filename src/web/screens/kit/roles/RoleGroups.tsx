@@ -2,7 +2,7 @@ import { NativeSelect, Table, UnstyledButton } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import {
   counted,
-  suggestRoles,
+  rolesOf,
   SYSTEM_NAMES,
   SYSTEMS,
   type Kit,
@@ -13,10 +13,7 @@ import {
 import { labelled } from '../partNames.ts';
 
 const UNKNOWN = 'not known';
-const OPTIONS = [
-  { value: '', label: UNKNOWN },
-  ...SYSTEMS.map((value) => ({ value, label: SYSTEM_NAMES[value] })),
-];
+const OPTIONS = SYSTEMS.map((value) => ({ value: value, label: SYSTEM_NAMES[value] }));
 /** Below this a role is a guess, and looks like one. */
 const SURE = 0.9;
 
@@ -29,9 +26,8 @@ interface RoleGroupsProps {
 /** The parts by system, what is not known first; one group open at a time. */
 export function RoleGroups({ kit, onSay }: RoleGroupsProps) {
   const groups = useMemo(() => {
-    const said = new Map(kit.roles.map(({ partId, system }) => [partId, system]));
     const found = new Map<System | '', { part: Part; role: Role }[]>();
-    suggestRoles(kit.parts, said).forEach((role, at) => {
+    rolesOf(kit).forEach((role, at) => {
       const system = role.system ?? '';
       found.set(system, [...(found.get(system) ?? []), { part: kit.parts[at]!, role }]);
     });
@@ -57,7 +53,9 @@ export function RoleGroups({ kit, onSay }: RoleGroupsProps) {
               <h3>{name.replace(/^./, (letter) => letter.toUpperCase())}</h3>
               <span className="soft small">{counted(held.length, 'part')}</span>
             </UnstyledButton>
-            {isOpen && <RoleTable held={held} onSay={onSay} />}
+            {isOpen && (
+              <RoleTable held={held} said={new Set(kit.roles.map(({ partId }) => partId))} onSay={onSay} />
+            )}
           </div>
         );
       })}
@@ -65,10 +63,13 @@ export function RoleGroups({ kit, onSay }: RoleGroupsProps) {
   );
 }
 
-const RoleTable = ({
-  held,
-  onSay,
-}: Pick<RoleGroupsProps, 'onSay'> & { held: readonly { part: Part; role: Role }[] }) => (
+interface RoleTableProps extends Pick<RoleGroupsProps, 'onSay'> {
+  held: readonly { part: Part; role: Role }[];
+  /** Parts of which the builder said it: that can be taken back. */
+  said: ReadonlySet<string>;
+}
+
+const RoleTable = ({ held, said, onSay }: RoleTableProps) => (
   <Table className="plainlist">
     <Table.Thead>
       <Table.Tr>
@@ -85,7 +86,11 @@ const RoleTable = ({
             <NativeSelect
               size="xs"
               aria-label={`Where ${labelled(part)} belongs`}
-              data={OPTIONS}
+              data={[
+                ...(said.has(part.id) ? [{ value: '', label: 'as its name tells' }] : []),
+                ...(system === null ? [{ value: '', label: UNKNOWN }] : []),
+                ...OPTIONS,
+              ]}
               value={system ?? ''}
               onChange={({ currentTarget: { value } }) =>
                 onSay(part, value === '' ? null : (value as System))

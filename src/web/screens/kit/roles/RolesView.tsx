@@ -1,13 +1,19 @@
 import { useState } from 'react';
 import { counted, takeFinishes } from '../../../../core/kit/index.ts';
-import { changeKit } from '../../../data/kit.ts';
+import { useBench } from '../../../data/bench.ts';
+import { changeKit, useOtherKits } from '../../../data/kit.ts';
 import { newId } from '../../../data/newId.ts';
 import type { KitViewProps } from '../kitView.ts';
+import { roleChanges } from '../partChanges.ts';
+import { LearntRoles } from './LearntRoles.tsx';
+import { PairsPanel } from './PairsPanel.tsx';
 import { ProposedFinishes } from './ProposedFinishes.tsx';
 import { RoleGroups } from './RoleGroups.tsx';
 
 /** What each part is, and the finishes that follow from it, to be accepted or changed before anything is divided. */
 export function RolesView({ build, kit }: KitViewProps) {
+  const { data: bench } = useBench();
+  const others = useOtherKits(bench?.builds, build.id);
   const [problem, setProblem] = useState<string | null>(null);
   const change = (changes: Parameters<typeof changeKit>[1], label: string) =>
     void changeKit(build.id, changes, label)
@@ -26,15 +32,27 @@ export function RolesView({ build, kit }: KitViewProps) {
           <RoleGroups
             kit={kit}
             onSay={(part, system) => {
-              const id = kit.roles.find(({ partId }) => partId === part.id)?.id ?? newId(build.id);
-              const value = system === null ? null : { id, partId: part.id, system };
-              change([{ kind: 'role', id, value }], `where ${part.name.toLowerCase()} belongs`);
+              const said = roleChanges(kit, part, system, () => newId(build.id));
+              if (said.length > 0) change(said, `where ${part.name.toLowerCase()} belongs`);
             }}
           />
         )}
       </section>
       <section className="column" aria-label="What follows">
         <h2>What follows</h2>
+        <LearntRoles
+          kit={kit}
+          others={others}
+          onTake={(learnt) =>
+            change(
+              learnt.map(({ partId, system }) => {
+                const id = newId(build.id);
+                return { kind: 'role' as const, id, value: { id, partId, system } };
+              }),
+              `${counted(learnt.length, 'role')} of other kits`,
+            )
+          }
+        />
         <ProposedFinishes
           kit={kit}
           onTake={(taken) => {
@@ -48,6 +66,7 @@ export function RolesView({ build, kit }: KitViewProps) {
             );
           }}
         />
+        <PairsPanel build={build} kit={kit} />
       </section>
     </>
   );

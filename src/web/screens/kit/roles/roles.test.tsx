@@ -31,6 +31,16 @@ describe('roles and finishes', () => {
     fireEvent.click(screen.getByRole('button', { name: /^Body/ }));
     expect(screen.getByRole('cell', { name: 'called Body' })).toBeTruthy();
     expect(screen.queryByRole('combobox', { name: 'Where G1 Thingummy belongs' })).toBeNull();
+    // Only what was said can be taken back.
+    expect(screen.queryByRole('option', { name: 'as its name tells' })).toBeNull();
+    cleanup();
+    const roles = [{ id: 'r', partId: 'A1', system: 'deck' as const }];
+    show(<RoleGroups kit={{ ...kit, roles }} onSay={onSay} />);
+    fireEvent.click(screen.getByRole('button', { name: /^Deck/ }));
+    fireEvent.change(screen.getByRole('combobox', { name: 'Where A1 Body belongs' }), {
+      target: { value: '' },
+    });
+    expect(onSay.mock.calls[1]).toEqual([kit.parts[0], null]);
   });
 
   it('are proposed, renamed, left and taken', () => {

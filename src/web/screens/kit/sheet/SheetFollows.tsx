@@ -1,6 +1,8 @@
+import { Button } from '@mantine/core';
 import { Link } from 'react-router';
-import { counted, sheetFacts } from '../../../../core/kit/index.ts';
-import { changeKit } from '../../../data/kit.ts';
+import { counted, elsewhere, sheetFacts } from '../../../../core/kit/index.ts';
+import { useBench } from '../../../data/bench.ts';
+import { changeKit, useOtherKits } from '../../../data/kit.ts';
 import { newId } from '../../../data/newId.ts';
 import type { KitViewProps } from '../kitView.ts';
 import { labelled } from '../partNames.ts';
@@ -10,6 +12,8 @@ const MOST_NAMED = 12;
 
 /** What the recorded sheet says of joints, parts, order and colours. */
 export function SheetFollows({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>) {
+  const { data: bench } = useBench();
+  const others = useOtherKits(bench?.builds, build.id);
   const trayOf = new Map(
     build.trays.flatMap(({ id, parts: of }) => of.map((part) => [part.id, id] as const)),
   );
@@ -51,11 +55,29 @@ export function SheetFollows({ build, kit }: Pick<KitViewProps, 'build' | 'kit'>
         {unused.length === 0 ? (
           <p className="soft small">Every part of this version is in a step.</p>
         ) : (
-          <p className="small">
-            {unused.slice(0, MOST_NAMED).map(labelled).join(', ')}
-            {unused.length > MOST_NAMED && ` and ${unused.length - MOST_NAMED} more`}. Spare, of another
-            version, or forgotten by the sheet: look before they go back into the box.
-          </p>
+          <>
+            {unused.slice(0, MOST_NAMED).map((part) => (
+              <p key={part.id} className="small">
+                {labelled(part)} <span className="soft">{elsewhere(part, others).join('; ')}</span>{' '}
+                <Button
+                  size="compact-xs"
+                  onClick={() =>
+                    void changeKit(
+                      build.id,
+                      [{ kind: 'part', id: part.id, value: { ...part, use: 'left-off' } }],
+                      `leave off ${labelled(part)}`,
+                    ).catch(() => undefined)
+                  }
+                >
+                  Leave {labelled(part)} off
+                </Button>
+              </p>
+            ))}
+            <p className="small soft">
+              {unused.length > MOST_NAMED && `And ${unused.length - MOST_NAMED} more. `}Spare, of another
+              version, or forgotten by the sheet: look before they go back into the box.
+            </p>
+          </>
         )}
         {absent.map(({ said, steps }) => (
           <p key={said} className="small">

@@ -27,8 +27,8 @@ export function SheetPaste({ parts, last, onTake }: SheetPasteProps) {
         value={text}
         onChange={({ currentTarget: { value } }) => setText(value)}
       />
-      {[...doubtful, ...rest].slice(0, 6).map(({ line, reading }) => (
-        <div key={line} className="finding" style={{ marginTop: 8 }}>
+      {[...doubtful, ...rest].slice(0, 6).map(({ line, reading }, at) => (
+        <div key={`${at} ${line}`} className="finding" style={{ marginTop: 8 }}>
           <b className="mono">{line}</b>
           <ReadStep reading={reading} parts={parts} />
         </div>

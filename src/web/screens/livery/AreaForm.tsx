@@ -1,0 +1,96 @@
+import { NumberInput, Select, Textarea, TextInput } from '@mantine/core';
+import {
+  AREA_SHAPES,
+  liveryAreaRecord,
+  type AreaShape,
+  type Kit,
+  type LiveryArea,
+} from '../../../core/kit/index.ts';
+import { numberLimits, textLimits } from '../../components/limits.ts';
+
+interface AreaFormProps {
+  area: LiveryArea;
+  kit: Kit;
+  onSave: (change: Partial<LiveryArea>) => void;
+}
+
+type Figure = 'x' | 'y' | 'width' | 'height' | 'angle';
+const LABELS: Readonly<Record<Figure, string>> = {
+  x: 'Centre from the left, mm',
+  y: 'Centre from above, mm',
+  width: 'Width, mm',
+  height: 'Height, mm',
+  angle: 'Turned, degrees',
+};
+const figuresOf = (shape: AreaShape): readonly Figure[] =>
+  shape === 'path'
+    ? []
+    : shape === 'band'
+      ? ['y', 'height', 'angle', 'x']
+      : ['x', 'y', 'width', 'height', 'angle'];
+
+/** What an area is, in figures. */
+export const AreaForm = ({ area, kit, onSave }: AreaFormProps) => (
+  <div className="panel">
+    <h3>{area.name}</h3>
+    <div className="fieldgrid">
+      <TextInput
+        size="xs"
+        label="Called"
+        key={`name ${area.name}`}
+        defaultValue={area.name}
+        {...textLimits(liveryAreaRecord.fields.name)}
+        onBlur={({ currentTarget: { value } }) => {
+          const name = value.trim();
+          if (name !== '' && name !== area.name) onSave({ name });
+        }}
+      />
+      <Select
+        size="xs"
+        label="Finish"
+        allowDeselect={false}
+        data={kit.finishes.map(({ id, name }) => ({ value: id, label: name }))}
+        value={area.finishId}
+        onChange={(finishId) => finishId && onSave({ finishId })}
+      />
+      <Select
+        size="xs"
+        label="Shape"
+        allowDeselect={false}
+        data={[...AREA_SHAPES]}
+        value={area.shape}
+        onChange={(shape) => shape && onSave({ shape })}
+      />
+      {figuresOf(area.shape).map((figure) => (
+        <NumberInput
+          key={`${figure} ${area[figure]}`}
+          size="xs"
+          label={LABELS[figure]}
+          defaultValue={area[figure]}
+          step={figure === 'angle' ? 1 : 0.1}
+          decimalScale={2}
+          {...numberLimits(liveryAreaRecord.fields[figure])}
+          onBlur={({ currentTarget }) => {
+            const value = Number(currentTarget.value);
+            if (currentTarget.value.trim() !== '' && Number.isFinite(value) && value !== area[figure])
+              onSave({ [figure]: value });
+          }}
+        />
+      ))}
+    </div>
+    {area.shape === 'path' && (
+      <Textarea
+        size="xs"
+        label="Path, mm, as SVG writes it"
+        key={`path ${area.path}`}
+        defaultValue={area.path}
+        placeholder="M10 20 L60 20 Q70 25 60 30 L10 30 Z"
+        autosize
+        {...textLimits(liveryAreaRecord.fields.path)}
+        onBlur={({ currentTarget: { value } }) =>
+          value.trim() !== area.path && onSave({ path: value.trim() })
+        }
+      />
+    )}
+  </div>
+);

@@ -1,0 +1,129 @@
+import { figure } from '../../../core/figures.ts';
+import { formatMinutes } from '../../../core/finish/index.ts';
+import { counted } from '../../../core/kit/index.ts';
+import {
+  PRIMER,
+  type ColourPlan,
+  type ColourStage,
+  type LiveryAnswer,
+  type LiveryFinish,
+} from '../../../core/livery/index.ts';
+import { Why } from '../../components/Why.tsx';
+import { StagePicture } from './StagePicture.tsx';
+import type { Body } from './useLivery.ts';
+
+interface OrderOfColoursProps {
+  body: Body;
+  /** Undefined while it is worked out. */
+  answer: LiveryAnswer | undefined;
+  finishes: readonly LiveryFinish[];
+  hexOf: (finishId: string | null) => string;
+}
+
+/** The order of colours of one body, as a strip of its stages. */
+export function OrderOfColours({ body: { name, views }, answer, finishes, hexOf }: OrderOfColoursProps) {
+  const nameOf = (id: string) =>
+    id === PRIMER ? 'primer' : (finishes.find((each) => each.id === id)?.name ?? id);
+  return (
+    <section className="panel" aria-label={name}>
+      <h3>
+        {name}{' '}
+        <Why about="the order of colours">
+          Every order and every way of bringing a colour on is compared, in minutes of hands: masking the
+          edges by their length and curve, covering what is done, coats and undercoat over what lies there,
+          filling and cleaning the tool. A mask stays on while tape may stay on paint, 48 h; each colour is
+          waited for 24 h before tape. How well a paint hides is taken as middling where only its colour is
+          known.
+        </Why>
+      </h3>
+      {answer?.unknown.map((words) => (
+        <p key={words} className="small finding warn">
+          {words}
+        </p>
+      ))}
+      {answer?.plan && (
+        <>
+          <ol className="stages">
+            {answer.plan.stages.map((stage, at) => (
+              <li key={stage.colour}>
+                <StagePicture
+                  views={views}
+                  measured={answer.measured}
+                  masked={answer.plan!.stages.slice(0, at).map(({ colour }) => colour)}
+                  colour={stage.colour}
+                  hexOf={hexOf}
+                  label={`Stage ${at + 1}: ${nameOf(stage.colour)}`}
+                />
+                <Stage at={at} stage={stage} nameOf={nameOf} />
+              </li>
+            ))}
+          </ol>
+          <ByHand plan={answer.plan} nameOf={nameOf} />
+        </>
+      )}
+    </section>
+  );
+}
+
+interface StageProps {
+  at: number;
+  stage: ColourStage;
+  nameOf: (id: string) => string;
+}
+
+function Stage({ at, stage, nameOf }: StageProps) {
+  const { colour, over, coats, undercoat, guessed, waitHours, mask, coverCm2, renewals, minutes } = stage;
+  return (
+    <>
+      <p>
+        <b>
+          {at + 1}. {nameOf(colour)}
+        </b>{' '}
+        <span className="mono small">{formatMinutes(minutes)} of hands</span>
+      </p>
+      <p className="small">
+        {undercoat && 'White undercoat, then '}
+        {counted(coats, 'coat')} over {nameOf(over).toLowerCase()}
+        {guessed && ' (a guess: its colour, or what is under it, is not known)'}.
+      </p>
+      {mask.map(({ border, lengthMm, kind }) => (
+        <p key={`${border} ${kind}`} className="small">
+          Then mask towards {nameOf(border).toLowerCase()}: {kind}, {figure(lengthMm, 'mm', 0)}.
+        </p>
+      ))}
+      {coverCm2 > 0 && (
+        <p className="small soft">
+          Wait {waitHours} h before tape; cover {figure(coverCm2, 'cm²', 1)}
+          {renewals > 1 &&
+            `, and lay the mask anew ${counted(renewals - 1, 'time')}: tape may not stay so long`}
+          .
+        </p>
+      )}
+    </>
+  );
+}
+
+function ByHand({ plan, nameOf }: { plan: ColourPlan; nameOf: (id: string) => string }) {
+  return (
+    <>
+      {plan.byHand.map(({ colour, way, minutes }) => (
+        <p key={colour} className="small">
+          <b>At the end, {way}:</b> {nameOf(colour)}, {formatMinutes(minutes)}.
+        </p>
+      ))}
+      {plan.otherWay.flatMap(({ colour, way, more }) =>
+        more === null
+          ? []
+          : [
+              <p key={colour} className="small soft">
+                {nameOf(colour)} by {way} instead: {formatMinutes(more)} more.
+              </p>,
+            ],
+      )}
+      <p className="small">
+        Together <span className="mono">{formatMinutes(plan.minutes)}</span> of hands; no other order takes
+        less.
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,93 @@
+import { useMemo } from 'react';
+import { useParams } from 'react-router';
+import { mainFinish, type Kit, type LiveryView } from '../../../core/kit/index.ts';
+import type { LiveryAnswer, LiveryFinish, LiveryInput } from '../../../core/livery/index.ts';
+import { spectrumToDisplay, type IlluminantId } from '../../../core/colour/index.ts';
+import type { CodeRecord } from '../../../api/index.ts';
+import { useBuildContext } from '../../data/buildContext.ts';
+import { useKit } from '../../data/kit.ts';
+import { useTask } from '../../data/useTask.ts';
+import type { LiveryWorker } from '../../workers/liveryWorker.ts';
+import { finishHex } from '../kit/finishColour.ts';
+
+/** The build of the address with its livery. */
+export function useLivery() {
+  const { build, codes, ready, error } = useBuildContext();
+  const { buildId } = useParams();
+  const { kit, error: kitError } = useKit(buildId);
+  const finishes = useMemo(() => (kit ? finishesOf(kit, codes) : []), [kit, codes]);
+  return { build, kit, codes, finishes, ready: ready && kit !== undefined, error: error ?? kitError };
+}
+
+/** What lies under all areas of a view: what it says, or what its part has. */
+export function baseOf({ finishId, partId }: LiveryView, { parts, finishes }: Kit): string | null {
+  const part = parts.find(({ id }) => id === partId);
+  const known = new Map(finishes.map((finish) => [finish.id, finish]));
+  return finishId ?? (part ? (mainFinish(part, known)?.id ?? null) : null);
+}
+
+const finishesOf = ({ finishes }: Kit, codes: readonly CodeRecord[]): LiveryFinish[] =>
+  finishes.map(({ id, name, look, codeId }) => ({
+    id,
+    name,
+    look,
+    spectrum: codes.find((code) => code.id === codeId)?.spectrum ?? null,
+  }));
+
+export const newLiveryWorker = () =>
+  new Worker(new URL('../../workers/liveryWorker.ts', import.meta.url), { type: 'module' });
+
+/** Views with what lies on them, and under it. */
+const inputOf = (kit: Kit, views: readonly LiveryView[]): Pick<LiveryInput, 'views' | 'areas'> => ({
+  views: views.map((view) => ({ view, baseId: baseOf(view, kit) })),
+  areas: kit.liveryAreas.filter(({ viewId }) => views.some(({ id }) => id === viewId)),
+});
+
+/** A view measured in a worker whenever it, or what lies on it, changes. */
+export function useMeasured(kit: Kit | undefined, view: LiveryView | undefined) {
+  const question = useMemo(() => kit && view && inputOf(kit, [view]), [kit, view]);
+  return useTask<LiveryWorker, LiveryAnswer['measured']>({
+    question,
+    worker: newLiveryWorker,
+    work: (remote) => remote.measureViews(question!),
+    keeps: true,
+  });
+}
+
+/** What is painted as one, with the views that show it. */
+export interface Body {
+  id: string;
+  name: string;
+  views: LiveryView[];
+}
+
+/** The order of colours of every body, worked out in a worker whenever one of them changes. */
+export function useOrders(kit: Kit | undefined, finishes: readonly LiveryFinish[], bodies: readonly Body[]) {
+  const question = useMemo(
+    () =>
+      kit && bodies.length > 0
+        ? bodies.map(({ id, views }) => ({ id, ...inputOf(kit, views), finishes }))
+        : undefined,
+    [kit, finishes, bodies],
+  );
+  return useTask<LiveryWorker, (LiveryAnswer & { id: string })[]>({
+    question,
+    worker: newLiveryWorker,
+    work: (remote) => remote.planLiveries(question!),
+    keeps: true,
+  });
+}
+
+/** How a finish looks in a light. */
+export function hexIn(
+  finishId: string | null,
+  kit: Kit,
+  codes: readonly CodeRecord[],
+  light: IlluminantId,
+): string {
+  const finish = kit.finishes.find(({ id }) => id === finishId);
+  const code = codes.find(({ id }) => id === finish?.codeId);
+  return code
+    ? spectrumToDisplay(code.spectrum, { illuminant: light, observer: '2deg' }).hex
+    : finishHex(finish, codes);
+}

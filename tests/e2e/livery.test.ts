@@ -1,0 +1,115 @@
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { ElementHandle, Page } from 'puppeteer-core';
+import { describe, expect, it } from 'vitest';
+import type { KitItemsRecord } from '../../src/api/index.ts';
+import type { LiveryArea, LiveryView } from '../../src/core/kit/index.ts';
+import { press, sampleBench, saved, scratchFolder, shows, textOf, type Started } from './bench.ts';
+
+describe('the livery of a build', () => {
+  let server: Started;
+  let page: Page;
+  sampleBench((opened) => ({ server, page } = opened));
+  const items = async <T>(kind: string) => {
+    const answer = await fetch(`${server.address}/api/builds/quillon/kit`);
+    const { items: all } = (await answer.json()) as KitItemsRecord;
+    return all.filter((each) => each.kind === kind).map(({ value }) => value as T);
+  };
+  const follows = () => textOf(page, 'section[aria-label="What follows"]');
+
+  it('is measured on its view, and an area moves by tenths of a millimetre', async () => {
+    await page.goto(`${server.address}/build/quillon/livery`);
+    await shows(page, /Seen of each finish/);
+    await press(page, 'button', 'Band');
+    await shows(page, /band 2/);
+    await saved(page);
+    const [, before] = await items<LiveryArea>('livery-area');
+    const drawn = () => page.$eval('.viewcanvas .chosen', (path) => path.getAttribute('d'));
+    const at = await drawn();
+    await page.focus('.viewcanvas');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.down('Shift');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.up('Shift');
+    await expect
+      .poll(async () => (await items<LiveryArea>('livery-area'))[1]!.y)
+      .toBeCloseTo(before!.y + 1.1, 5);
+    expect(await drawn()).not.toBe(at);
+    expect(await follows()).toMatch(/\d+\.\d cm²/);
+  });
+
+  it('is dragged to where the pointer goes, in millimetres of the model', async () => {
+    const corner = await page.$eval('.viewcanvas svg', (svg) => {
+      const { a, e, f } = svg.getScreenCTM()!;
+      return { a, e, f };
+    });
+    const band = (await items<LiveryArea>('livery-area'))[1]!;
+    const to = (x: number, y: number) => [corner.e + x * corner.a, corner.f + y * corner.a] as const;
+    await page.mouse.move(...to(20, band.y));
+    await page.mouse.down();
+    await page.mouse.move(...to(20, band.y + 4), { steps: 4 });
+    await page.mouse.up();
+    await expect.poll(async () => (await items<LiveryArea>('livery-area'))[1]!.y).toBeCloseTo(band.y + 4, 0);
+    await saved(page);
+  });
+
+  it('is made for the other side with a press, and undone with one', async () => {
+    await press(page, 'button', 'Make the other side');
+    await shows(page, /Tank, right/);
+    await saved(page);
+    expect(await items<LiveryView>('view')).toHaveLength(2);
+    expect(await items<LiveryArea>('livery-area')).toHaveLength(4);
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.keyboard.down('Control');
+    await page.keyboard.press('z');
+    await page.keyboard.up('Control');
+    await expect.poll(async () => (await items<LiveryView>('view')).length).toBe(1);
+    await saved(page);
+  });
+
+  it('takes an outline from a drawing, and says what it left out; what is no drawing is refused', async () => {
+    const { folder, remove } = scratchFolder();
+    const good = join(folder, 'panel.svg');
+    writeFileSync(
+      good,
+      '<svg xmlns="http://www.w3.org/2000/svg" width="80mm" viewBox="0 0 80 40"><rect width="80" height="30"/><script>1</script></svg>',
+    );
+    const bad = join(folder, 'letter.svg');
+    writeFileSync(bad, 'Dear builder');
+    const open = async (file: string) =>
+      ((await page.$('input[type=file][accept*="svg"]')) as ElementHandle<HTMLInputElement>).uploadFile(file);
+    await open(bad);
+    await shows(page, /letter\.svg was not opened\. This is no SVG drawing/);
+    await open(good);
+    await shows(page, /Left out: a script element/);
+    await saved(page);
+    const views = await items<LiveryView>('view');
+    expect(views.at(-1)!.outline).toMatch(/^M0 0/);
+    await shows(page, /24\.0 cm²/);
+    remove();
+  });
+
+  it('has its colours in the order of least work, each stage as a picture', async () => {
+    await page.goto(`${server.address}/build/pellam/livery/order`);
+    await shows(page, /no other order takes less/);
+    const strip = await page.$$eval('section[aria-label="Cab"] .stages li', (stages) =>
+      stages.map((stage) => [
+        (stage as HTMLElement).innerText.split('\n')[0]!,
+        stage.querySelector('svg')!.getAttribute('aria-label'),
+      ]),
+    );
+    expect(strip.map(([words]) => words!.replace(/ \d.*$/, ''))).toEqual(['1. Deck cream', '2. Parade red']);
+    expect(strip[1]![1]).toBe('Stage 2: Parade red');
+    expect(await textOf(page, 'section[aria-label="Cab"]')).toMatch(
+      /Then mask towards parade red: edge tape, \d+ mm/,
+    );
+  });
+
+  it('starts from a plain outline stretched to the model', async () => {
+    await page.goto(`${server.address}/build/tolliver/livery`);
+    await shows(page, /Another view/);
+    await press(page, 'button', 'Add the view');
+    await saved(page);
+    await shows(page, /Coupe/);
+  });
+});
