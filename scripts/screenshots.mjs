@@ -54,7 +54,6 @@ const VIEWS = {
     },
   ],
   colour: ['/build/tolliver/colour/tolliver-body', DESK, choose],
-  codes: ['/codes/TL-2045', DESK, (page) => page.waitForSelector('.coderow')],
   cup: [
     '/build/quillon/colour/quillon-guards/cup',
     DESK,
@@ -65,8 +64,16 @@ const VIEWS = {
     DESK,
     (page) => page.waitForFunction(() => /proved/.test(document.body.innerText), { timeout: 60000 }),
   ],
+  livery: [
+    '/build/tolliver/livery',
+    DESK,
+    async (page) => {
+      await page.waitForSelector('.viewcanvas path');
+      await page.click('.arealist .parttag');
+    },
+  ],
+  order: ['/build/pellam/livery/order', DESK, (page) => page.waitForSelector('.stages svg')],
   finish: ['/build/tolliver/finish/tolliver-body', DESK],
-  weathering: ['/build/pellam/finish/weathering', DESK, (page) => page.waitForSelector('.gradestrip')],
   brightwork: ['/build/tolliver/finish/brightwork', DESK, (page) => page.waitForSelector('.routerow')],
   tints: ['/build/quillon/finish/tints', DESK, (page) => page.waitForSelector('.pipe'), 'dark'],
   plan: ['/build/tolliver/plan', DESK, (page) => page.waitForSelector('[data-testid="step-reason"]')],

@@ -329,6 +329,15 @@ S7 S1 cement hidden
     'A1; line; cab shut line; 0.4; 0.35; ;',
     'S1; hole; post holes of the deck; 1.3; ; 1.2; S2',
   ],
+  views: ['cab; Cab, left; left; A1; cab; 84; 66', 'deck; Deck valance; deck; S6; box; 148; 14'],
+  areas: [
+    'cab; cream; waist band; band; 40; 30; ; 5; 0;',
+    'cab; cream; cab top; rectangle; 62; 4; 60; 9; 0;',
+    'deck; cream; scroll; ellipse; 74; 7; 96; 8; 0;',
+    'deck; cream; lower line; band; 70; 13; ; 0.8; 0;',
+  ],
+  gaps: ['E4; A6; front tyre to wing, steered full; 0.9; turns', 'D4; A8; stack to cab wall; 0.7; none'],
+  holdings: ['A1; block inside the cab; hidden', 'S1; two screws from below, at the frame rails; hidden'],
   runs: [
     'ignition-lead; C5; C3; 8; ; ; 24; cross the two rear ones over the intake',
     'battery-cable; B12; C12; 1; ; ; 60;',

@@ -289,6 +289,13 @@ H1 B1 screw hidden
     'F6; hole; axle in the brake plate; 1.6; ; 1.5;',
     'C3; line; gap between fins; 0.5; 0.3; ;',
   ],
+  views: ['tank; Tank, left; tank-left; A1; tank; 78; 33'],
+  areas: ['tank; ivory; tank panel; ellipse; 42; 17; 40; 15; -4;'],
+  gaps: ['F7; D1; front tyre to mudguard; 0.8; turns', 'F10; D4; chain to guard; 0.5; turns'],
+  holdings: [
+    'A1; stick glued in where the seat covers the joint; hidden',
+    'D1; clip at the lower stay lug; shows',
+  ],
   runs: [
     'ignition-lead; C11; C4; 2; ; ; 34;',
     'control-cable; G5; C9; 1; throttle cable; ; 96;',

@@ -4,13 +4,19 @@ import {
   type MeasuredPlace,
   EMPTY_KIT,
   plainPart,
+  newRecord,
   readSheet,
   suggestJoints,
+  viewRecord,
   type Evidence,
   type FitFeel,
+  type Gap,
+  type HoldingPoint,
   type Joint,
   type JointKind,
   type Kit,
+  type LiveryArea,
+  type LiveryView,
   type Look,
   type Material,
   type Motion,
@@ -21,6 +27,7 @@ import {
   type Seam,
   type Zone,
 } from '../../src/core/kit/index.ts';
+import { startingOutline, stretched, type StartingOutlineId } from '../../src/core/livery/index.ts';
 
 /** A sample kit as it is written by hand; `kitFrom` makes the records of it. */
 export interface SampleKit {
@@ -64,6 +71,14 @@ export interface SampleKit {
   fits: { joint: string; feel: FitFeel; clearance?: number; motion?: boolean; done: string }[];
   /** "part; hole, slot or line; name; size; width of a line; what goes through; part that goes through", mm. */
   places: string[];
+  /** "part; part; where; mm; what moves in it". */
+  gaps?: string[];
+  /** "part; where it is held; hidden, shows or not-known". */
+  holdings?: string[];
+  /** "key; name; side; part; starting outline; length; height" in mm, and areas on them: "view; finish; name; shape; x; y;
+   *  width; height; angle; path", the lowest first. */
+  views?: string[];
+  areas?: string[];
   /** "kind; from; to; how many; name; real mm; length mm; note". */
   runs: string[];
   stance: { heights: [number, number, number, number]; rake: number; shims: number[]; note: string };
@@ -249,6 +264,58 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
         sizeMm: Number(size),
         widthMm: width ? Number(width) : null,
         throughMm: through ? Number(through) : null,
+      };
+    }),
+    gaps: (sample.gaps ?? []).map((line, index) => {
+      const [a, b, where, mm, motion] = line.split(';').map((cell) => cell.trim());
+      return {
+        id: own(`gap-${index + 1}`),
+        a: own(a!),
+        b: own(b!),
+        where: where!,
+        gapMm: Number(mm),
+        motion: motion as Gap['motion'],
+      };
+    }),
+    holdings: (sample.holdings ?? []).map((line, index) => {
+      const [part, where, shows] = line.split(';').map((cell) => cell.trim());
+      return {
+        id: own(`holding-${index + 1}`),
+        partId: own(part!),
+        where: where!,
+        shows: shows as HoldingPoint['shows'],
+      };
+    }),
+    views: (sample.views ?? []).map((line): LiveryView => {
+      const [key, name, side, part, outline, length, height] = line.split(';').map((cell) => cell.trim());
+      const source = startingOutline(outline as StartingOutlineId);
+      return {
+        ...newRecord(viewRecord),
+        ...stretched(source, Number(length), Number(height)),
+        id: own(`view-${key!}`),
+        name: name!,
+        side: side as LiveryView['side'],
+        partId: part ? own(part) : null,
+      };
+    }),
+    liveryAreas: (sample.areas ?? []).map((line, index): LiveryArea => {
+      const [view, finish, name, shape, x, y, width, height, angle, path] = line
+        .split(';')
+        .map((cell) => cell.trim());
+      if (!knownFinish.has(own(`finish-${finish!}`))) throw new Error(`No finish ${finish!}.`);
+      return {
+        id: own(`area-${index + 1}`),
+        viewId: own(`view-${view!}`),
+        finishId: own(`finish-${finish!}`),
+        name: name!,
+        order: index,
+        shape: shape as LiveryArea['shape'],
+        x: Number(x),
+        y: Number(y),
+        width: Number(width || 20),
+        height: Number(height || 10),
+        angle: Number(angle ?? 0),
+        path: path ?? '',
       };
     }),
     runs: sample.runs.map((line, index) => {

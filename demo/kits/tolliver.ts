@@ -296,6 +296,16 @@ G5 F13 glass hidden
     'A1; line; drip rail; 0.12; 0.25; ;',
     'A5; slot; hood hinge; 0.8; ; 0.5; A1',
   ],
+  views: ['left; Left side; left; A1; open; 188; 34', 'right; Right side; right; A1; open; 188; 34'],
+  areas: ['left', 'right'].flatMap((view) => [
+    `${view}; cream; side flash; path; 0; 0; ; ; 0; M-5 14 L60 12 Q120 11 192 18 L192 25 Q120 19 60 21 L-5 22 Z`,
+  ]),
+  gaps: ['A5; A2; hood to cowl, rear edge; 0.4; swings', 'E4; A8; tyre to inner arch; 1.2; turns'],
+  holdings: [
+    'A1; inside the body, on a stick through the floor opening; hidden',
+    'E1; spigot at the back of each rim; hidden',
+    'D1; clip on the rear edge of the bracket; shows',
+  ],
   runs: [
     'ignition-lead; C14; C3; 6; ; ; 26; firing order 1 5 3 6 2 4',
     'battery-cable; B14; B1; 1; earth strap; ; 22;',
