@@ -81,7 +81,8 @@ describe('the livery of a build', () => {
     await open(bad);
     await shows(page, /letter\.svg was not opened\. This is no SVG drawing/);
     await open(good);
-    await shows(page, /Left out: a script element/);
+    await shows(page, /Left out: a script/);
+    await press(page, 'button', 'Add the view');
     await saved(page);
     const views = await items<LiveryView>('view');
     expect(views.at(-1)!.outline).toMatch(/^M0 0/);

@@ -45,8 +45,8 @@ describe('an SVG drawing', () => {
     );
     const all = left.join('; ');
     for (const words of [
-      'a script element',
-      'a image element',
+      'a script',
+      'an image',
       'text: turn it',
       'run as a script',
       '1 shape beside',
@@ -56,11 +56,25 @@ describe('an SVG drawing', () => {
     expect(openings).toHaveLength(1);
   });
 
+  it('has its corners as round as they are drawn, and nothing of what is hidden', () => {
+    const round = readSvg(svg('<rect width="100" height="60" rx="20"/>'));
+    // Units of half a millimetre.
+    expect(flat(round)).toBeCloseTo((50 * 30 - (4 - Math.PI) * 100) / 100, 2);
+    const hidden = readSvg(
+      svg('<rect width="100" height="60"/><rect width="300" height="160" style="display: none"/>'),
+    );
+    expect(flat(hidden)).toBeCloseTo(15, 2);
+    expect(hidden.left).toEqual([]);
+  });
+
   it('is refused with the reason where it cannot be one', () => {
     expect(() => readSvg('<!DOCTYPE svg [<!ENTITY a "b">]><svg/>')).toThrow('document type');
     expect(() => readSvg('<svg><rect')).toThrow('no SVG drawing');
     expect(() => readSvg('<html></html>')).toThrow('no svg element');
     expect(() => readSvg(svg('<line x1="0" x2="5"/>'))).toThrow('Nothing closed');
+    expect(() =>
+      readSvg(svg(`${'<g>'.repeat(200)}<rect width="9" height="9"/>${'</g>'.repeat(200)}`)),
+    ).toThrow(/nested deeper|no SVG drawing/);
     expect(() => readSvg(`<svg>${' '.repeat(2_000_001)}</svg>`)).toThrow('larger than 2 MB');
     const many = `M0 0 ${Array.from({ length: 30_000 }, (_, at) => `L${at} 1`).join(' ')} Z`;
     expect(() => readSvg(svg(`<path d="${many}"/>`))).toThrow('Nothing closed');
