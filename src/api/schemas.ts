@@ -119,6 +119,9 @@ export const layerSchema = object({
   coats: whole('coats', 1, 30),
   mistCoats: whole('mist coats', 0, 30).optional(),
   tool: oneOf(TOOLS, 'the tool'),
+  finishId: id().optional().default(undefined),
+  share: count('the share of the body', 0, 1).optional().default(undefined),
+  codeId: id().optional().default(undefined),
   muted: array(
     object({
       ruleId: id(),

@@ -1,4 +1,4 @@
-import type { Finding } from './evaluateStack.ts';
+import type { Finding } from './evaluateChain.ts';
 import { BLUSH_HUMIDITY, DEW_POINT_MARGIN_C, dewPoint } from './air.ts';
 import { FINISH_RULES, neighbours } from './rules.ts';
 import type { Conditions, Stack } from './stack.ts';

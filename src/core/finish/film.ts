@@ -1,4 +1,5 @@
 import { FAMILIES } from './families.ts';
+import { layerArea } from './severalColours.ts';
 import { isPainted, type StackLayer, type Tool } from './stack.ts';
 import { settingFor, type ToolSettings } from './toolSettings.ts';
 
@@ -124,12 +125,12 @@ const TRANSFER: Readonly<Record<Tool, number>> = {
 /** What stays in cup, bottle and tip whenever a layer is sprayed, ml. */
 const CUP_LOSS_ML = 0.5;
 
-/** Paint and thinner for a layer over an area (cm2): dry film over solids over what reaches the part. `own` are the
+/** Paint and thinner for a layer on a body of an area (cm2): dry film over solids over what reaches the part. `own` are the
  *  builder's tool settings. */
 export function paintVolume(layer: StackLayer, areaCm2: number, own: ToolSettings = {}): PaintVolume {
   if (!isPainted(layer)) return { paintMl: 0, thinnerMl: 0 };
   const family = FAMILIES[layer.product.family];
-  const dryMl = areaCm2 * layerFilm(layer).usual * 1e-4;
+  const dryMl = layerArea(layer, areaCm2) * layerFilm(layer).usual * 1e-4;
   const loss = layer.tool === 'airbrush' ? CUP_LOSS_ML : 0;
   const paintMl = dryMl / family.solids / TRANSFER[layer.tool] + loss;
   const { thinner } = settingFor(family.id, false, own);

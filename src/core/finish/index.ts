@@ -25,14 +25,16 @@ export { wetToDry, type WetToDry } from './wetToDry.ts';
 export { mirrorOf, mirrorOfSubstrate } from './mirror.ts';
 export { coatMinutes, handsOnMinutes } from './handsOn.ts';
 export { FINISH_RULES, type FinishRule, type Severity } from './rules.ts';
+export { evaluateStack } from './evaluateStack.ts';
 export {
-  evaluateStack,
   MOST_LAYERS,
   type EvaluateOptions,
   type Finding,
   type LayerEvaluation,
   type StackEvaluation,
-} from './evaluateStack.ts';
+  type SeenColour,
+} from './evaluateChain.ts';
+export { coloursOf, layerArea, seenAs } from './severalColours.ts';
 export {
   CLEAR_SCHOOLS,
   FINISH_LOOKS,

@@ -9,6 +9,7 @@ export type LayerKind =
   | 'tint'
   | 'stain'
   | 'mask'
+  | 'unmask'
   | 'foil'
   | 'decal'
   | 'clear'
@@ -130,6 +131,17 @@ export const LAYER_KINDS: Readonly<Record<LayerKind, LayerKindFacts>> = {
     'The second colour needs an edge; light before dark, large before small.',
     'thin edge tape first, wide tape after',
     'seal the edge with clear or the base colour',
+  ),
+  unmask: facts(
+    'Unmask',
+    false,
+    'hand',
+    1,
+    [6, 4],
+    'Tape comes off while the last coat is soft enough to tear cleanly; paint that has turned brittle chips.',
+    'pull it back over itself, flat and slowly, away from the edge',
+    'look along the edge under a lamp: what crept under, what lifted',
+    'touch in with a fine brush, or scrape back with a new blade once dry',
   ),
   foil: facts(
     'Foil',

@@ -33,6 +33,10 @@ export interface StackLayer {
   tool: Tool;
   /** Rules that the builder has silenced here, each with a note why. */
   muted?: MutedRule[];
+  /** Of a body in several colours: the finish on whose areas it lies (absent: on all of it), and their share of the body. A
+   *  mask lies on the areas of the colour that it covers. */
+  finishId?: string;
+  share?: number;
 }
 
 /** A rule that is not to warn about one layer. */

@@ -57,6 +57,8 @@ export function waitBefore(next: StackLayer, below: StackLayer, conditions: Cond
         : after(family.polishAfter, `${family.name} is polished only when hard: solvent leaves slowly`);
     case 'mask':
       return after(family.fullCure, `${family.name} is soft under tape until cured`);
+    case 'unmask':
+      return after(family.touchDry, `${family.name} is dry to the touch and still tears cleanly`);
     case 'key':
     case 'rinse':
       // What follows these sees only them: the paint beneath must have cured before.

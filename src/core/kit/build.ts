@@ -14,6 +14,12 @@ export interface PlannedLayer {
   tool: Tool;
   /** Rules silenced on this layer, each with the builder's note. */
   muted?: MutedRule[];
+  /** Of a body in several colours: the finish on whose areas it lies; absent where it lies on all of it. */
+  finishId?: string;
+  /** Share of the body that those areas take up, 0..1. */
+  share?: number;
+  /** The factory code that it should look like; the last colour is about the sub-assembly's own. */
+  codeId?: string;
 }
 
 /** A part as far as a list of parts names it. */

@@ -71,11 +71,13 @@ export {
 } from './partTable.ts';
 export { plainJoint, plainPart } from './plainKit.ts';
 export {
+  codeOfLayer,
   NOT_CHOSEN,
   productIndex,
   resolveMix,
   resolveStack,
   targetLayer,
   type CataloguePaint,
+  type ColourOfCode,
   type ProductIndex,
 } from './resolveStack.ts';

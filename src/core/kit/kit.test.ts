@@ -71,7 +71,7 @@ describe('resolveMix', () => {
 describe('resolveStack', () => {
   it('stands in the wanted colour until a paint is chosen', () => {
     const target = spectrumFrom((nm) => (nm < 580 ? 0.08 : 0.5));
-    const { layers } = resolveStack(tray([colour]), 24, products, target);
+    const { layers } = resolveStack({ ...tray([colour]), codeId: 'c' }, 24, products, () => target);
     expect(layers[0]!.product!.name).toBe(NOT_CHOSEN);
     const seen = spectrumToLab(opaqueSpectrum(layers[0]!.product!.optics), DAYLIGHT);
     expect(ciede2000(seen, spectrumToLab(target, DAYLIGHT))).toBeLessThan(0.1);
@@ -80,10 +80,26 @@ describe('resolveStack', () => {
   it('gives the target only to the last colour of a two-tone stack', () => {
     const target = spectrumFrom(() => 0.5);
     const first: PlannedLayer = { ...colour, id: 'first', mix: { a: 1 } };
-    const { layers, substrate } = resolveStack(tray([first, colour]), 24, products, target);
+    const { layers, substrate } = resolveStack(
+      { ...tray([first, colour]), codeId: 'c' },
+      24,
+      products,
+      () => target,
+    );
     expect(layers.map(({ product }) => product!.name)).toEqual(['Paint a', NOT_CHOSEN]);
     expect(substrate.id).toBe('styrene-black');
     expect(targetLayer([first, colour])!.id).toBe('c');
+  });
+
+  it('gives every colour that says so a target of its own', () => {
+    const targets: Record<string, number> = { pale: 0.7, dark: 0.1 };
+    const pale: PlannedLayer = { ...colour, id: 'pale', finishId: 'f', codeId: 'pale' };
+    const { layers } = resolveStack({ ...tray([pale, colour]), codeId: 'dark' }, 24, products, (id) =>
+      spectrumFrom(() => targets[id]!),
+    );
+    const lightness = layers.map(({ product }) => spectrumToLab(opaqueSpectrum(product!.optics), DAYLIGHT).L);
+    expect(lightness[0]! - lightness[1]!).toBeGreaterThan(40);
+    expect(layers[0]!.finishId).toBe('f');
   });
 
   it('fills primer, clear and wash with plain products and leaves handwork bare', () => {
@@ -92,7 +108,7 @@ describe('resolveStack', () => {
       tray(kinds.map((kind) => ({ id: kind, kind, coats: 1, tool: 'hand' }))),
       24,
       products,
-      undefined,
+      () => undefined,
     );
     expect(layers.map(({ product }) => product?.id)).toEqual([
       'generic-primer-grey',

@@ -109,9 +109,12 @@ function placeholder(target: Spectrum): Product {
   return made;
 }
 
+/** Reflectance of a factory code; undefined where it is not known. */
+export type ColourOfCode = (codeId: string) => Spectrum | undefined;
+
 /** A layer with its product; a painted layer without a known mix gets a stand-in that says so. */
 function resolveLayer(layer: PlannedLayer, products: ProductIndex, target: Spectrum | undefined): StackLayer {
-  const { mix, ...rest } = layer;
+  const { mix, codeId: _, ...rest } = layer;
   const chosen = mix && resolveMix(mix, products);
   if (chosen) return { ...rest, product: chosen };
   if (layer.kind === 'colour' && target) return { ...rest, product: placeholder(target) };
@@ -128,12 +131,18 @@ export function targetLayer(layers: readonly PlannedLayer[]): PlannedLayer | und
   return layers.findLast(({ kind }) => kind === 'colour');
 }
 
-/** The stack of a tray with every mix turned into a product. `target` is the reflectance of the wanted colour. */
+/** The factory code that a layer should look like: its own, or the sub-assembly's for the colour that this is about. */
+export const codeOfLayer = (
+  { codeId = null, layers }: Pick<Tray, 'layers'> & Partial<Pick<Tray, 'codeId'>>,
+  layer: PlannedLayer,
+): string | null => layer.codeId ?? (layer === targetLayer(layers) ? codeId : null);
+
+/** The stack of a tray with every mix turned into a product. */
 export function resolveStack(
-  tray: Pick<Tray, 'areaCm2' | 'substrateId' | 'layers'> & Partial<Pick<Tray, 'parts'>>,
+  tray: Pick<Tray, 'areaCm2' | 'substrateId' | 'layers'> & Partial<Pick<Tray, 'parts' | 'codeId'>>,
   scale: number,
   products: ProductIndex,
-  target: Spectrum | undefined,
+  colourOf: ColourOfCode,
 ): Stack {
   const substrate = SUBSTRATES.find(({ id }) => id === tray.substrateId) ?? {
     id: tray.substrateId,
@@ -141,12 +150,14 @@ export function resolveStack(
     kind: 'unknown' as const,
     reflectance: new Array<number>(BAND_COUNT).fill(0.36),
   };
-  const about = targetLayer(tray.layers);
   return {
     substrate,
     areaCm2: tray.areaCm2,
     pieces: Math.max(1, tray.parts?.reduce((sum, { count }) => sum + count, 0) ?? 1),
     scale,
-    layers: tray.layers.map((layer) => resolveLayer(layer, products, layer === about ? target : undefined)),
+    layers: tray.layers.map((layer) => {
+      const code = codeOfLayer(tray, layer);
+      return resolveLayer(layer, products, code === null ? undefined : colourOf(code));
+    }),
   };
 }

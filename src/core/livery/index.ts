@@ -1,5 +1,6 @@
 /** Livery: views of the model, areas of colour on them, the order of colours, and sheets at exact scale. */
 export { measureView, type MeasuredView, type SeenArea, type SeenBorder } from './measureView.ts';
+export { baseOf, bodiesOf, measuredView, surfaceOf, type Body } from './bodies.ts';
 export { boxAround, readOutline, type Box, type Point, type Ring } from './geometry/readOutline.ts';
 export { shapeOf } from './shapes.ts';
 export {
@@ -32,6 +33,7 @@ export {
   type ColourStage,
 } from './order/planColours.ts';
 export {
+  bordersOfBody,
   measureViews,
   planLivery,
   type LiveryAnswer,
@@ -47,3 +49,4 @@ export {
   type SheetPlacement,
   type SheetQuestion,
 } from './sheets/packSheets.ts';
+export { stackOfOrder, type OrderedColour, type OrderedStack } from './order/stackOfOrder.ts';

@@ -1,4 +1,4 @@
-import type { Conditions, Finding, Stack } from '../finish/index.ts';
+import type { Conditions, Finding, LayerKind, Stack } from '../finish/index.ts';
 import {
   jointsOfJoins,
   resolveVersion,
@@ -58,9 +58,27 @@ export interface BuildAtItsEnd {
   kit: { stance: boolean };
 }
 
+/** What is to be said at the steps of a layer, beside what is said of every layer of its kind. */
+export interface LayerLines {
+  trayId: string;
+  kind: LayerKind;
+  /** The colour on whose areas it lies; absent for a layer of the whole body. */
+  finishId?: string;
+  lines: string[];
+  /** Minutes that it takes, where they are known better than by its area. */
+  minutes?: number;
+}
+
+/** A layer of a stack, as far as a contribution asks. */
+export interface DividedLayer {
+  kind: LayerKind;
+  finishId?: string;
+  share?: number;
+}
+
 /** How a kit is divided into sub-assemblies, and what joins them after paint. */
 export interface Division {
-  trays: readonly { id: string; partIds: readonly string[] }[];
+  trays: readonly { id: string; partIds: readonly string[]; layers?: readonly DividedLayer[] }[];
   joins: readonly { id: string; trayIds?: readonly string[]; jointIds: readonly string[] }[];
 }
 
@@ -265,6 +283,7 @@ export interface PlanContribution {
   id: string;
   trayTasks?: (build: DividedKit) => TrayTask[];
   crossSteps?: (build: DividedKit) => CrossStep[];
+  layerLines?: (build: DividedKit) => LayerLines[];
   lastSteps?: (build: BuildAtItsEnd) => LastStep[];
   /** What steps that cannot be taken back serve and prevent. */
   consequences?: (build: DividedKit, stepOf: StepOfJoint, crossSteps: readonly CrossStep[]) => Consequence[];

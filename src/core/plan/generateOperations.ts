@@ -13,7 +13,7 @@ import type { TrayTask } from './contribution.ts';
 import type { OperationPlan } from './operation.ts';
 import type { PlannableBuild, PlannableTray } from './plannableBuild.ts';
 import { TASKS } from './tasks.ts';
-import { addLayer } from './paintLayer.ts';
+import { addLayer, type KitOfLayers } from './paintLayer.ts';
 import { prepareTray } from './prepareTray.ts';
 import { addTask, TrayChain } from './trayChain.ts';
 import { addCheck, addCrossSteps, addJoins, addLastSteps, type TrayEnd } from './wholeBuild.ts';
@@ -34,7 +34,7 @@ export function generateOperations(
     const chain = new TrayChain(plan, build.id, tray.id);
     const tasks = build.kit.tasks.filter(({ trayId }) => trayId === tray.id);
     prepareTray(chain, tray, build.kit.joinsBefore[tray.id], tasks);
-    const ends = addStack(chain, plan, tray, conditions, longestSession, own);
+    const ends = addStack(chain, plan, tray, conditions, longestSession, own, build.kit);
     const dry = finishTray(chain, tray, tasks, conditions);
     if (chain.last) {
       const coat = tray.stack.layers.findLast((layer) => isPainted(layer));
@@ -66,6 +66,7 @@ function addStack(
   conditions: Conditions,
   longestSession: number,
   own: ToolSettings,
+  kit: KitOfLayers,
 ): Map<string, string> {
   const ends = new Map<string, string>();
   const { layers } = tray.stack;
@@ -78,7 +79,7 @@ function addStack(
       waited = isPainted(below) ? wait.from : waited + wait.from;
     }
     const from = plan.operations.length;
-    addLayer(chain, tray, layer, below, conditions, longestSession, own);
+    addLayer(chain, tray, layer, below, conditions, longestSession, own, kit);
     const first = plan.operations[from];
     const paint = layers.slice(0, index).findLast((each) => isPainted(each));
     const beneath = paint && ends.get(paint.id);

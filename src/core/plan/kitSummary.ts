@@ -7,6 +7,7 @@ import {
   type DividedKit,
   type Division,
   type KitFits,
+  type LayerLines,
   type KitWant,
   type StepOfJoint,
   type TrayTask,
@@ -36,6 +37,10 @@ export interface KitSummary {
   tasks: TrayTask[];
   /** Work between two sub-assemblies, such as wires and pipes. */
   crossSteps: CrossStep[];
+  /** What is to be said at the steps of a layer. */
+  layerLines: LayerLines[];
+  /** Names of the finishes, for layers of a body in several colours. */
+  finishNames: Record<string, string>;
   /** Whether four wheels are to stand level at the end. */
   stance: boolean;
   /** Joints made before paint by sub-assembly; absent where the kit knows no joint of its parts. */
@@ -91,6 +96,8 @@ export function summariseKit(
     plated: withPart(({ plated }) => plated),
     tasks: kitTasks(build),
     crossSteps,
+    layerLines: CONTRIBUTIONS.flatMap((each) => each.layerLines?.(build) ?? []),
+    finishNames: Object.fromEntries(kit.finishes.map(({ id, name }) => [id, name])),
     stance: kit.stances.length > 0,
     joinsBefore: joinsBefore(build),
     joinsAfter: joinsAfter(build),

@@ -14,14 +14,27 @@ import {
   type StackLayer,
   type ToolSettings,
 } from '../finish/index.ts';
+import type { LayerLines } from './contribution.ts';
 import { SPRAY_BOOTH } from './operation.ts';
 import type { PlannableTray } from './plannableBuild.ts';
 import { addInPieces, type TrayChain } from './trayChain.ts';
 
 const ORDINALS = ['First', 'Second', 'Third', 'Fourth'];
 
-/** What a layer is called in the title of its steps; colours are counted where a stack has several. */
-function layerWord(layer: StackLayer, { layers }: Stack): string {
+/** What a kit says of the layers of its stacks. */
+export interface KitOfLayers {
+  finishNames: Readonly<Record<string, string>>;
+  layerLines: readonly LayerLines[];
+}
+
+/** What a layer is called in the title of its steps: by its colour on a body in several, or counted. */
+function layerWord(
+  layer: StackLayer,
+  { layers }: Stack,
+  finishNames: Readonly<Record<string, string>>,
+): string {
+  const own = layer.finishId === undefined ? undefined : finishNames[layer.finishId];
+  if (own !== undefined) return `${LAYER_KINDS[layer.kind].name}, ${own.toLowerCase()}`;
   const colours = layers.filter(({ kind }) => kind === 'colour');
   if (layer.kind !== 'colour' || colours.length < 2) return LAYER_KINDS[layer.kind].name;
   return `${ORDINALS[colours.indexOf(layer)] ?? 'Next'} colour`;
@@ -45,10 +58,17 @@ export function addLayer(
   conditions: Conditions,
   longestSession: number,
   own: ToolSettings,
+  { finishNames, layerLines }: KitOfLayers,
 ): void {
-  const minutes = coatMinutes(layer, tray.stack.areaCm2);
+  const said = layerLines.filter(
+    ({ trayId, kind, finishId }) => trayId === tray.id && kind === layer.kind && finishId === layer.finishId,
+  );
+  const known = said.flatMap((each) => each.minutes ?? []);
+  const minutes =
+    known.length > 0 ? known.reduce((sum, each) => sum + each) : coatMinutes(layer, tray.stack.areaCm2);
+  const lines = said.flatMap((each) => each.lines);
   const sandsPrimer = layer.kind === 'flat' && below?.kind === 'primer';
-  const title = `${sandsPrimer ? 'Sand primer' : layerWord(layer, tray.stack)}: ${tray.name}`;
+  const title = `${sandsPrimer ? 'Sand primer' : layerWord(layer, tray.stack, finishNames)}: ${tray.name}`;
   const because = sandsPrimer
     ? 'Primer shows every blemish; smooth primer makes smooth colour.'
     : LAYER_KINDS[layer.kind].because;
@@ -66,7 +86,7 @@ export function addLayer(
             '2000 wet, with a drop of soap',
             'look along the surface under a lamp; fill and prime again what shows',
           ]
-        : [...LAYER_KINDS[layer.kind].how],
+        : [...lines, ...LAYER_KINDS[layer.kind].how],
       hazards: hazardsOfLayer(layer.kind, layer.tool, undefined),
     });
     // Only the first piece waits for the layer beneath; the rest follow at will.
@@ -104,6 +124,7 @@ export function addLayer(
       details: [
         product.name,
         `${figure(volume.paintMl / layer.coats, 'ml')} paint${volume.thinnerMl > 0 ? ` + ${figure(volume.thinnerMl / layer.coats, 'ml')} thinner` : ''} for this coat`,
+        ...lines,
         ...LAYER_KINDS[layer.kind].how,
         settingLine(layer.tool, product.family, mist, own) ?? '',
         coat < layer.coats

@@ -23,6 +23,8 @@ export interface PlannableBuild {
     | 'consequences'
     | 'tyres'
     | 'crossSteps'
+    | 'layerLines'
+    | 'finishNames'
   >;
 }
 
@@ -45,7 +47,7 @@ export function plannableBuild(
       name: tray.name,
       partCount: tray.parts.reduce((sum, { count }) => sum + count, 0),
       partNames: tray.parts.map(({ name }) => name),
-      stack: resolveStack(tray, build.scale, products, codes.get(tray.codeId ?? '')?.spectrum),
+      stack: resolveStack(tray, build.scale, products, (id) => codes.get(id)?.spectrum),
     })),
   };
 }

@@ -84,6 +84,7 @@ export const TASKS = {
   tint: layer('tint'),
   stain: layer('stain'),
   mask: layer('mask', 'masking'),
+  unmask: layer('unmask', 'unmasking'),
   foil: layer('foil'),
   decal: layer('decal', 'decals'),
   clear: layer('clear'),

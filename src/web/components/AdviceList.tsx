@@ -16,6 +16,7 @@ const MARKS = {
 const STAGE_WORDS: Readonly<Record<Advice['stage'], string>> = {
   kit: 'in the Kit stage',
   colour: 'in the Colour stage',
+  livery: 'in the Livery stage',
   finish: 'in the Finish stage',
   plan: 'in the Plan',
   shelf: 'on the shelf',

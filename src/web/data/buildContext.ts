@@ -78,10 +78,10 @@ export function finishOf(
   conditions: Conditions,
   options: EvaluateOptions = {},
 ): TrayFinish {
-  const target = codes.find(({ id }) => id === tray.codeId)?.spectrum;
+  const colourOf = (codeId: string) => codes.find(({ id }) => id === codeId)?.spectrum;
   try {
     return {
-      evaluation: evaluateStack(resolveStack(tray, scale, products, target), conditions, options),
+      evaluation: evaluateStack(resolveStack(tray, scale, products, colourOf), conditions, options),
       error: undefined,
     };
   } catch (error) {

@@ -148,7 +148,9 @@ export function PlanProvider({ children }: { children: ReactNode }) {
     const paintIds = new Set(
       trays.flatMap(({ layers }) => layers.flatMap(({ mix }) => Object.keys(mix ?? {}))),
     );
-    const codeIds = new Set(trays.map(({ codeId }) => codeId));
+    const codeIds = new Set(
+      trays.flatMap(({ codeId, layers }) => [codeId, ...layers.map((layer) => layer.codeId ?? null)]),
+    );
     return {
       paints: paints.filter(({ id }) => paintIds.has(id)),
       codes: codes.filter(({ id }) => codeIds.has(id)),

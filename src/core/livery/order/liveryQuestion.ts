@@ -67,21 +67,34 @@ export function planLivery(input: LiveryInput): LiveryAnswer {
   };
 }
 
+/** Where two finishes meet on the views of a body, as far as masking asks. */
+export const bordersOfBody = (
+  views: readonly { view: Pick<LiveryView, 'slope'>; measured: MeasuredView }[],
+): ColourBorder[] =>
+  views.flatMap(({ view, measured }) =>
+    measured.borders.map(({ a, b, lengthMm, leastRadiusMm }) => ({
+      a,
+      b,
+      lengthMm,
+      leastRadiusMm,
+      moulded: false,
+      doubleCurve: view.slope > PUCKERS,
+    })),
+  );
+
 function questionOf(
   { views, finishes, rates }: LiveryInput,
   measures: LiveryAnswer['measured'],
 ): { question: ColourQuestion; unknown: string[] } {
   const unknown: string[] = [];
   const cm2 = new Map<string, number>();
-  const borders: ColourBorder[] = [];
+  const borders = bordersOfBody(views.map(({ view }, at) => ({ view, measured: measures[at]!.measured })));
   views.forEach(({ view }, at) => {
     const { measured } = measures[at]!;
     for (const { finishId, cm2: seen } of measured.areas) {
       if (finishId !== null) cm2.set(finishId, (cm2.get(finishId) ?? 0) + seen);
       else if (seen > 0.005) unknown.push(`${view.name}: what no area covers has no finish.`);
     }
-    for (const { a, b, lengthMm, leastRadiusMm } of measured.borders)
-      borders.push({ a, b, lengthMm, leastRadiusMm, moulded: false, doubleCurve: view.slope > PUCKERS });
   });
   const seen = finishes.filter(({ id }) => (cm2.get(id) ?? 0) > 0);
   const colours = seen.flatMap((finish): LiveryColour[] => {

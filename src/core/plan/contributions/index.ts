@@ -10,6 +10,7 @@ import { holding } from './holding.ts';
 import { joins } from './joins.ts';
 import { learnt } from './learnt.ts';
 import { leftOutSteps } from './leftOutSteps.ts';
+import { livery } from './livery.ts';
 import { pairs } from './pairs.ts';
 import { parts } from './parts.ts';
 import { preparation } from './preparation.ts';
@@ -24,6 +25,7 @@ import { works } from './works.ts';
 export const CONTRIBUTIONS: readonly PlanContribution[] = [
   air,
   stacks,
+  livery,
   joins,
   fits,
   gaps,

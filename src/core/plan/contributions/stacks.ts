@@ -217,8 +217,13 @@ function pickOuts(trayId: string, held: readonly Part[], build: DividedKit): Tra
   const main = mainOf(held, build.finishes);
   if (main === undefined) return [];
   const byFinish = new Map<string, SecondColour[]>();
+  const laid = new Set(
+    build.trays.find(({ id }) => id === trayId)?.layers?.flatMap(({ finishId }) => finishId ?? []),
+  );
   for (const second of secondColours(held, main, build))
-    byFinish.set(second.finishId, [...(byFinish.get(second.finishId) ?? []), second]);
+    // What has layers of its own in the stack is done there.
+    if (!laid.has(second.finishId))
+      byFinish.set(second.finishId, [...(byFinish.get(second.finishId) ?? []), second]);
   return [...byFinish].map(([finishId, seconds]) => {
     const names = seconds.map(({ name }) => name);
     const masked = seconds.some((second) => second.masked);

@@ -2,23 +2,19 @@ import { UnstyledButton } from '@mantine/core';
 import { useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { TrayRecord } from '../../../api/index.ts';
-import { spectrumToDisplay, type IlluminantId } from '../../../core/colour/index.ts';
 import type { MutedRule } from '../../../core/finish/index.ts';
 import { resolveStack } from '../../../core/kit/index.ts';
-import { CrossSection } from '../../components/CrossSection.tsx';
 import { FindingList } from '../../components/FindingList.tsx';
-import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { drawerAddress, useDrawers } from '../../components/drawers.ts';
 import { EmptyStage } from '../../components/EmptyStage.tsx';
 import { Loading } from '../../components/Loading.tsx';
-import { Spoon } from '../../components/Spoon.tsx';
 import { TrayList } from '../../components/TrayList.tsx';
 import { saveTray } from '../../data/bench.ts';
 import { usePlan } from '../../data/plan.tsx';
 import { finishOf, useBuildContext } from '../../data/buildContext.ts';
-import { CoatStrip } from './CoatStrip.tsx';
 import { AirPanel } from './AirPanel.tsx';
 import { ComparePanel } from './ComparePanel.tsx';
+import { CutThrough } from './CutThrough.tsx';
 import { FollowsPanel } from './FollowsPanel.tsx';
 import { JointFitPanel } from './JointFitPanel.tsx';
 import { LayerTable } from './LayerTable.tsx';
@@ -27,7 +23,6 @@ import { MutedRules } from './MutedRules.tsx';
 import { PolishPanel } from './PolishPanel.tsx';
 import { QuantitiesPanel } from './QuantitiesPanel.tsx';
 import { SuggestPanel } from './SuggestPanel.tsx';
-import { layerName } from './layerNames.ts';
 
 type Aid = 'suggest' | 'compare' | 'own';
 const AIDS: readonly [Aid, string][] = [
@@ -85,22 +80,18 @@ function FinishEditor({
   list,
 }: FinishEditorProps) {
   const others = useDrawers('finish').filter(({ path }) => !path.startsWith(':'));
-  const [light, setLight] = useState<IlluminantId>('D65');
   const [marked, setMarked] = useState<string>();
   const [aid, setAid] = useState<Aid | undefined>(tray.layers.length === 0 ? 'suggest' : undefined);
   const aids = useRef<HTMLDivElement>(null);
   const code = codes.find(({ id }) => id === tray.codeId);
   const scale = build?.scale ?? 24;
   const stack = useMemo(
-    () => resolveStack(tray, scale, products, code?.spectrum),
-    [tray, scale, products, code],
+    () => resolveStack(tray, scale, products, (id) => codes.find((each) => each.id === id)?.spectrum),
+    [tray, scale, products, codes],
   );
   const { evaluation, error } = useMemo(
     () => finishOf(tray, scale, products, codes, conditions, { longestSession }),
     [tray, scale, products, codes, conditions, longestSession],
-  );
-  const names = new Map(
-    tray.layers.map((layer, index) => [layer.id, layerName(layer, stack.layers[index]!)]),
   );
   const save = (layers: TrayRecord['layers'], label: string) =>
     void saveTray(tray, { ...tray, layers }, label).catch(() => undefined);
@@ -115,9 +106,6 @@ function FinishEditor({
       ),
       label,
     );
-  const seen = (spectrum: readonly number[]) =>
-    spectrumToDisplay(spectrum, { illuminant: light, observer: '2deg' }).hex;
-  const primer = evaluation?.layers.find(({ kind }) => kind === 'primer' || kind === 'undercoat');
   return (
     <div className="columns stacks">
       <section className="column" aria-label="What you know">
@@ -138,72 +126,16 @@ function FinishEditor({
         <AirPanel />
       </section>
       <section className="column" aria-label="What you decide">
-        <div className="booth">
-          <div
-            style={{
-              display: 'flex',
-              justifyContent: 'space-between',
-              alignItems: 'center',
-              flexWrap: 'wrap',
-              gap: 8,
-            }}
-          >
-            <h2>{tray.name}, cut through</h2>
-            <LightSwitch light={light} onChange={setLight} />
-          </div>
-          {evaluation && tray.layers.length > 0 ? (
-            <div
-              style={{
-                display: 'grid',
-                gridTemplateColumns: 'minmax(0, 1fr) 104px',
-                gap: 10,
-                alignItems: 'center',
-              }}
-            >
-              <CrossSection
-                stack={stack}
-                evaluation={evaluation}
-                light={light}
-                marked={marked}
-                names={names}
-                onMark={setMarked}
-              />
-              <div className="small" style={{ textAlign: 'center', paddingTop: 10 }}>
-                <Spoon
-                  hex={seen(evaluation.spectrum)}
-                  undercoat={seen((primer ?? evaluation).spectrum)}
-                  gloss={evaluation.gloss}
-                  width={88}
-                  label={`${tray.name} as it will look`}
-                />
-                <span style={{ display: 'block' }}>as it will look</span>
-                {code && (
-                  <>
-                    <span
-                      style={{
-                        display: 'block',
-                        height: 26,
-                        background: seen(code.spectrum),
-                        marginTop: 8,
-                        borderRadius: 3,
-                      }}
-                      role="img"
-                      aria-label={`${code.code}, the colour wanted`}
-                    />
-                    {code.code}
-                  </>
-                )}
-              </div>
-            </div>
-          ) : (
-            <p style={{ padding: '40px 0' }}>
-              {error ?? 'No layers yet: take a suggested stack, or add the first layer below.'}
-            </p>
-          )}
-          {evaluation && (
-            <CoatStrip stack={stack} evaluation={evaluation} view={{ illuminant: light, observer: '2deg' }} />
-          )}
-        </div>
+        <CutThrough
+          tray={tray}
+          stack={stack}
+          evaluation={evaluation}
+          error={error}
+          code={code}
+          finishNames={build?.kit.finishNames ?? {}}
+          marked={marked}
+          onMark={setMarked}
+        />
         <div className="chips" role="group" aria-label="Aids" ref={aids}>
           {AIDS.map(([id, name]) => (
             <UnstyledButton
@@ -255,6 +187,7 @@ function FinishEditor({
           stack={stack}
           evaluation={evaluation}
           paints={paints}
+          finishNames={build?.kit.finishNames ?? {}}
           marked={marked}
           onMark={setMarked}
           onSave={save}

@@ -14,7 +14,8 @@ import {
   type StackEvaluation,
   type Tool,
 } from '../../../core/finish/index.ts';
-import type { PlannedLayer } from '../../../core/kit/index.ts';
+import { targetLayer, type PlannedLayer } from '../../../core/kit/index.ts';
+import { OnColour, onFinish } from './OnColour.tsx';
 import { TOOL_WORDS } from './layerNames.ts';
 
 interface LayerTableProps {
@@ -22,13 +23,16 @@ interface LayerTableProps {
   stack: Stack;
   evaluation: StackEvaluation | undefined;
   paints: readonly PaintRecord[];
+  /** Finishes of the kit, for a body in several colours. */
+  finishNames: Readonly<Record<string, string>>;
   marked: string | undefined;
   onMark: (id: string) => void;
   onSave: (layers: PlannedLayer[], label: string) => void;
 }
 
 /** The layers, topmost first as they lie, with their paint, coats and tool to change. */
-export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, onSave }: LayerTableProps) {
+export function LayerTable(props: LayerTableProps) {
+  const { tray, stack, evaluation, paints, finishNames, marked, onMark, onSave } = props;
   const { layers } = tray;
   const change = (id: string, patch: Partial<PlannedLayer>, label: string) =>
     onSave(
@@ -84,7 +88,20 @@ export function LayerTable({ tray, stack, evaluation, paints, marked, onMark, on
                   style={layer.id === marked ? { background: 'var(--runner)' } : undefined}
                   onFocus={() => onMark(layer.id)}
                 >
-                  <Table.Td style={{ whiteSpace: 'nowrap' }}>{LAYER_KINDS[layer.kind].name}</Table.Td>
+                  <Table.Td style={{ whiteSpace: 'nowrap' }}>
+                    {LAYER_KINDS[layer.kind].name}
+                    <OnColour
+                      layer={layer}
+                      finishNames={finishNames}
+                      isOpen={layer.id === marked}
+                      onChange={(finishId) =>
+                        onSave(
+                          layers.map((each) => (each === layer ? onFinish(each, finishId) : each)),
+                          `colour of a layer of ${tray.name}`,
+                        )
+                      }
+                    />
+                  </Table.Td>
                   <Table.Td style={{ minWidth: 170 }}>
                     {painted ? (
                       <ProductSelect
@@ -278,7 +295,8 @@ function ProductSelect({ tray, layer, name, paints, onChange }: ProductSelectPro
       ? [{ group: 'In use', items: [{ value, label: name ?? value }] }, ...groups]
       : groups;
   }, [paints, layer.kind, value, name]);
-  if (layer.kind === 'colour' && !layer.mix) {
+  // The Colour stage is about the last colour; the others are chosen here.
+  if (layer.kind === 'colour' && !layer.mix && layer === targetLayer(tray.layers)) {
     return <Link to={`/build/${tray.buildId}/colour/${tray.id}`}>choose in the Colour stage</Link>;
   }
   return (

@@ -1,5 +1,11 @@
 import { diffArrays } from 'diff';
-import type { LayerKind, SuggestedLayer, TintId, WeatheringLayer } from '../../../core/finish/index.ts';
+import {
+  LAYER_KINDS,
+  type LayerKind,
+  type SuggestedLayer,
+  type TintId,
+  type WeatheringLayer,
+} from '../../../core/finish/index.ts';
 import { targetLayer, type Mix, type PlannedLayer } from '../../../core/kit/index.ts';
 
 type Unnamed = Omit<PlannedLayer, 'id'> & { id?: string };
@@ -176,8 +182,20 @@ export function stackChanges(before: readonly PlannedLayer[], after: readonly Pl
   );
 }
 
+/** What putting a stack on another changes, in one line. */
+export function changeWords(before: readonly PlannedLayer[], after: readonly PlannedLayer[]): string {
+  const words = stackChanges(before, after)
+    .filter(({ what }) => what !== 'stays')
+    .map(
+      ({ what, before: old, after: next }) =>
+        `${LAYER_KINDS[(next ?? old)!.kind].name.toLowerCase()} ${what}`,
+    );
+  return words.length === 0 ? 'nothing' : words.join(', ');
+}
+
 const sameLayer = (one: PlannedLayer, other: PlannedLayer): boolean =>
   one.coats === other.coats &&
   (one.mistCoats ?? 0) === (other.mistCoats ?? 0) &&
   one.tool === other.tool &&
+  one.finishId === other.finishId &&
   JSON.stringify(one.mix ?? {}) === JSON.stringify(other.mix ?? {});

@@ -33,7 +33,7 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
   const needs = useMemo(() => {
     const use = new Map<string, number>();
     for (const tray of build.trays) {
-      for (const layer of resolveStack(tray, build.scale, products, undefined).layers) {
+      for (const layer of resolveStack(tray, build.scale, products, () => undefined).layers) {
         const mix = tray.layers.find(({ id }) => id === layer.id)?.mix;
         if (!mix || !layer.product) continue;
         const { paintMl } = paintVolume({ ...layer, product: layer.product }, tray.areaCm2);

@@ -1,6 +1,7 @@
+import type { ReactNode } from 'react';
 import { figure } from '../../../core/figures.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
-import { counted } from '../../../core/kit/index.ts';
+import { counted, type LiveryView } from '../../../core/kit/index.ts';
 import {
   PRIMER,
   type ColourPlan,
@@ -10,18 +11,20 @@ import {
 } from '../../../core/livery/index.ts';
 import { Why } from '../../components/Why.tsx';
 import { StagePicture } from './StagePicture.tsx';
-import type { Body } from './useLivery.ts';
 
 interface OrderOfColoursProps {
-  body: Body;
+  /** What is painted as one, and the views that show it. */
+  name: string;
+  views: readonly LiveryView[];
   /** Undefined while it is worked out. */
   answer: LiveryAnswer | undefined;
   finishes: readonly LiveryFinish[];
   hexOf: (finishId: string | null) => string;
+  children?: ReactNode;
 }
 
 /** The order of colours of one body, as a strip of its stages. */
-export function OrderOfColours({ body: { name, views }, answer, finishes, hexOf }: OrderOfColoursProps) {
+export function OrderOfColours({ name, views, answer, finishes, hexOf, children }: OrderOfColoursProps) {
   const nameOf = (id: string) =>
     id === PRIMER ? 'primer' : (finishes.find((each) => each.id === id)?.name ?? id);
   return (
@@ -61,6 +64,7 @@ export function OrderOfColours({ body: { name, views }, answer, finishes, hexOf 
           <ByHand plan={answer.plan} nameOf={nameOf} />
         </>
       )}
+      {children}
     </section>
   );
 }

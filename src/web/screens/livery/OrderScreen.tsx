@@ -1,35 +1,32 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { IlluminantId } from '../../../core/colour/index.ts';
-import type { Kit } from '../../../core/kit/index.ts';
+import { bodiesOf } from '../../../core/livery/index.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { LiveryNav } from './LiveryNav.tsx';
 import { OrderOfColours } from './OrderOfColours.tsx';
-import { hexIn, useLivery, useOrders, type Body } from './useLivery.ts';
+import { TakeOrder } from './TakeOrder.tsx';
+import { hexIn, useLivery, useOrders } from './useLivery.ts';
 import './livery.css';
 
-/** Views by the sub-assembly whose parts they show: what is painted as one. */
-function bodiesOf(
-  kit: Kit,
-  trays: readonly { id: string; name: string; parts: readonly { id: string }[] }[],
-): Body[] {
-  const bodies = new Map<string, Body>();
-  for (const view of kit.views) {
-    const tray = trays.find(({ parts }) => parts.some(({ id }) => id === view.partId));
-    const id = tray?.id ?? '';
-    const body = bodies.get(id) ?? { id, name: tray?.name ?? 'Views of no part', views: [] };
-    body.views.push(view);
-    bodies.set(id, body);
-  }
-  return [...bodies.values()];
-}
+const NO_PART =
+  'Say which part the view shows, in Views and areas: then its order can be taken into the stack of that sub-assembly.';
 
 /** Which colour goes on first, what is masked each time, and with what. */
 export function OrderScreen() {
   const { build, kit, codes, finishes, ready, error } = useLivery();
   const [light, setLight] = useState<IlluminantId>('D65');
-  const bodies = useMemo(() => (kit && build ? bodiesOf(kit, build.trays) : []), [kit, build]);
+  const bodies = useMemo(
+    () =>
+      kit && build
+        ? bodiesOf(
+            kit,
+            build.trays.map(({ id, parts }) => ({ id, partIds: parts.map((part) => part.id) })),
+          )
+        : [],
+    [kit, build],
+  );
   const { state, newest } = useOrders(kit, finishes, bodies);
   if (!ready || !kit) return <Loading what="the livery" error={error} />;
   if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
@@ -52,15 +49,23 @@ export function OrderScreen() {
         )}
         {state.kind === 'failed' && <p role="alert">{state.message}</p>}
         {state.kind === 'working' && !newest && <p role="status">Working it out…</p>}
-        {bodies.map((body) => (
-          <OrderOfColours
-            key={body.id}
-            body={body}
-            answer={newest?.find(({ id }) => id === body.id)}
-            finishes={finishes}
-            hexOf={(finishId) => hexIn(finishId, kit, codes, light)}
-          />
-        ))}
+        {bodies.map((body) => {
+          const answer = newest?.find(({ id }) => id === body.trayId);
+          const tray = build.trays.find(({ id }) => id === body.trayId);
+          return (
+            <OrderOfColours
+              key={body.trayId}
+              name={tray?.name ?? 'Views of no part'}
+              views={body.views}
+              answer={answer}
+              finishes={finishes}
+              hexOf={(finishId) => hexIn(finishId, kit, codes, light)}
+            >
+              {tray && answer && <TakeOrder build={build} tray={tray} kit={kit} answer={answer} />}
+              {!tray && <p className="small soft">{NO_PART}</p>}
+            </OrderOfColours>
+          );
+        })}
       </section>
     </div>
   );

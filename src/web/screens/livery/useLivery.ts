@@ -1,7 +1,13 @@
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
-import { mainFinish, type Kit, type LiveryView } from '../../../core/kit/index.ts';
-import type { LiveryAnswer, LiveryFinish, LiveryInput } from '../../../core/livery/index.ts';
+import type { Kit, LiveryView } from '../../../core/kit/index.ts';
+import {
+  baseOf,
+  type Body,
+  type LiveryAnswer,
+  type LiveryFinish,
+  type LiveryInput,
+} from '../../../core/livery/index.ts';
 import { spectrumToDisplay, type IlluminantId } from '../../../core/colour/index.ts';
 import type { CodeRecord } from '../../../api/index.ts';
 import { useBuildContext } from '../../data/buildContext.ts';
@@ -17,13 +23,6 @@ export function useLivery() {
   const { kit, error: kitError } = useKit(buildId);
   const finishes = useMemo(() => (kit ? finishesOf(kit, codes) : []), [kit, codes]);
   return { build, kit, codes, finishes, ready: ready && kit !== undefined, error: error ?? kitError };
-}
-
-/** What lies under all areas of a view: what it says, or what its part has. */
-export function baseOf({ finishId, partId }: LiveryView, { parts, finishes }: Kit): string | null {
-  const part = parts.find(({ id }) => id === partId);
-  const known = new Map(finishes.map((finish) => [finish.id, finish]));
-  return finishId ?? (part ? (mainFinish(part, known)?.id ?? null) : null);
 }
 
 const finishesOf = ({ finishes }: Kit, codes: readonly CodeRecord[]): LiveryFinish[] =>
@@ -54,19 +53,12 @@ export function useMeasured(kit: Kit | undefined, view: LiveryView | undefined) 
   });
 }
 
-/** What is painted as one, with the views that show it. */
-export interface Body {
-  id: string;
-  name: string;
-  views: LiveryView[];
-}
-
 /** The order of colours of every body, worked out in a worker whenever one of them changes. */
 export function useOrders(kit: Kit | undefined, finishes: readonly LiveryFinish[], bodies: readonly Body[]) {
   const question = useMemo(
     () =>
       kit && bodies.length > 0
-        ? bodies.map(({ id, views }) => ({ id, ...inputOf(kit, views), finishes }))
+        ? bodies.map(({ trayId, views }) => ({ id: trayId, ...inputOf(kit, views), finishes }))
         : undefined,
     [kit, finishes, bodies],
   );

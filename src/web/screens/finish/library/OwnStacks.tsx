@@ -16,7 +16,7 @@ import { saveTrays } from '../../../data/bench.ts';
 import { changeStock, useStock } from '../../../data/kit.ts';
 import { newId } from '../../../data/newId.ts';
 import { finishOf, type BuildContext } from '../../../data/buildContext.ts';
-import { ownStackOn, stackChanges } from '../planned.ts';
+import { changeWords, ownStackOn, stackChanges } from '../planned.ts';
 
 interface OwnStacksProps {
   build: BuildRecord;
@@ -195,17 +195,6 @@ export function OwnStacks({ build, tray, workshop, onClose }: OwnStacksProps) {
       )}
     </div>
   );
-}
-
-/** What putting a stack on another changes, in one line. */
-function changeWords(before: readonly PlannedLayer[], after: readonly PlannedLayer[]): string {
-  const words = stackChanges(before, after)
-    .filter(({ what }) => what !== 'stays')
-    .map(
-      ({ what, before: old, after: next }) =>
-        `${LAYER_KINDS[(next ?? old)!.kind].name.toLowerCase()} ${what}`,
-    );
-  return words.length === 0 ? 'nothing' : words.join(', ');
 }
 
 interface OwnStackOfferProps {
