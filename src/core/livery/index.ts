@@ -50,3 +50,18 @@ export {
   type SheetQuestion,
 } from './sheets/packSheets.ts';
 export { stackOfOrder, type OrderedColour, type OrderedStack } from './order/stackOfOrder.ts';
+export { markingRegion, placeMarkings, type PlacedMarking } from './markings/placeMarkings.ts';
+export {
+  applyMinutes,
+  applyOrder,
+  crossingWays,
+  softenerFor,
+  type CrossedJoint,
+  type CrossingWay,
+} from './markings/applyMarkings.ts';
+export {
+  markingRoutes,
+  whiteBesideWhite,
+  type MarkingFacts,
+  type RouteOffer,
+} from './markings/markingRoutes.ts';

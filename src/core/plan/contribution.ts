@@ -1,3 +1,4 @@
+import type { Lab } from '../colour/index.ts';
 import type { Conditions, Finding, LayerKind, Stack } from '../finish/index.ts';
 import {
   jointsOfJoins,
@@ -6,6 +7,7 @@ import {
   type FilmOnFlats,
   type Kit,
   type KitFinish,
+  type MarkingRoute,
   type Part,
   type ResolvedVersion,
   type Spare,
@@ -203,9 +205,22 @@ export interface AdvisedTray {
   /** What on it blooms from the fumes of glue: clear plastic, plating, bright metal. */
   bloom: string | undefined;
   stack: Stack;
+  /** How it will look: each of its colours, or the one that it has (null). */
+  colours: readonly { finishId: string | null; lab: Lab }[];
   /** What its stack breaks, and what was muted of it. */
   findings: readonly Finding[];
   muted: readonly (Finding & { note: string })[];
+}
+
+/** A marking, as far as its colour beside the paint asks. */
+export interface PrintedMarking {
+  id: string;
+  name: string;
+  trayId: string;
+  /** The finish of most of what it lies on; null where that is not known. */
+  finishId: string | null;
+  ink: { lab: Lab; transparent: boolean };
+  route: MarkingRoute | null;
 }
 
 /** Joints after paint and measured places whose room is known, with the sub-assemblies that carry film into them. */
@@ -250,6 +265,7 @@ export interface AdvisedBuild {
     crossSteps: readonly Pick<CrossStep, 'id' | 'trayIds'>[];
     joinsBefore: Readonly<Record<string, readonly GluedJoint[]>>;
     joinsAfter: Readonly<Record<string, readonly GluedJoint[]>>;
+    printed: readonly PrintedMarking[];
   };
   /** Film on the flats of a sub-assembly, um; absent where nothing is known of its stack. */
   films: Readonly<Record<string, FilmOnFlats>>;

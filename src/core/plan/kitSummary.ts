@@ -8,12 +8,14 @@ import {
   type Division,
   type KitFits,
   type LayerLines,
+  type PrintedMarking,
   type KitWant,
   type StepOfJoint,
   type TrayTask,
 } from './contribution.ts';
 import { CONTRIBUTIONS } from './contributions/index.ts';
 import { kitFits } from './contributions/fits.ts';
+import { printedMarkings } from './contributions/markings.ts';
 import { isTyre } from './contributions/parts.ts';
 import { gluedJoint, type GluedJoint } from './gluedJoints.ts';
 import { inOrderOfWork } from './tasks.ts';
@@ -60,10 +62,12 @@ export interface KitSummary {
   fits: KitFits;
   /** What the version needs and nobody has yet. */
   wants: KitWant[];
+  /** What is printed on which colour. */
+  printed: PrintedMarking[];
   /** Pieces of the version that nobody gave a finish, and that do not come with theirs. */
   unfinished: number;
   /** Views and areas of colour, and parts of the version in more than one colour. */
-  livery: { views: number; areas: number; severalColours: number };
+  livery: { views: number; areas: number; markings: number; severalColours: number };
   /** Parts of each sub-assembly that end up with paint on them, as far as is known. */
   toPaint: Record<string, number>;
 }
@@ -115,12 +119,14 @@ export function summariseKit(
     consequences: consequencesOf(build, crossSteps),
     fits: kitFits(build),
     wants: wantsOf(build),
+    printed: printedMarkings(build),
     unfinished: kit.parts
       .filter((part) => version.used.has(part.id) && wantsFinish(part))
       .reduce((sum, { count }) => sum + count, 0),
     livery: {
       views: kit.views.length,
       areas: kit.liveryAreas.length,
+      markings: kit.markings.length,
       severalColours: kit.parts.filter(({ id, zones }) => version.used.has(id) && zones.length > 1).length,
     },
     toPaint: Object.fromEntries(

@@ -96,6 +96,7 @@ export const TASKS = {
   powder: layer('powder'),
   flock: layer('flock'),
   'pick-out': step('painted', 'picking out', { finishing: true }),
+  marking: step('painted', 'markings', { finishing: true }),
   bright: step('painted', 'bright parts', { finishing: true }),
   'touch-hold': step('painted', 'touching in where it was held', { finishing: true }),
   wire: step('painted', 'wiring', { hazards: ['blades'], finishing: true }),

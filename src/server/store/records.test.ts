@@ -72,7 +72,7 @@ describe('every kind of record, over the wire', () => {
   });
 
   /** Kinds that others refer to. */
-  const REFERRED = ['part', 'finish', 'joint', 'choice', 'view'];
+  const REFERRED = ['part', 'finish', 'joint', 'choice', 'view', 'decal'];
   const free = KINDS.filter(([kind]) => !REFERRED.includes(kind));
 
   it.each(free)('%s: is removed and comes back by what was there', async (kind, record) => {

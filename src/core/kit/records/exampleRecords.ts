@@ -80,4 +80,5 @@ export const EXAMPLE_TARGETS: readonly { target: Target; id: string; kind: KitIt
   { target: 'joint', id: 'joint-2', kind: 'joint', holder: 'joint-2' },
   { target: 'option', id: 'option-1', kind: 'choice', holder: 'choice-1' },
   { target: 'view', id: 'view-1', kind: 'view', holder: 'view-1' },
+  { target: 'decal', id: 'decal-1', kind: 'decal', holder: 'decal-1' },
 ];

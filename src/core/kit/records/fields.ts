@@ -87,7 +87,7 @@ export type ValueOf<F extends Fields> = {
 } & { -readonly [K in Optional<F>]?: F[K] extends { initial: infer T } ? T : never };
 
 /** What within a kit can be referred to. */
-export const TARGETS = ['part', 'finish', 'joint', 'option', 'view'] as const;
+export const TARGETS = ['part', 'finish', 'joint', 'option', 'view', 'decal'] as const;
 export type Target = (typeof TARGETS)[number];
 /** What lies outside the kit's own records. */
 export type Outside = 'code' | 'picture' | 'step' | 'tray' | 'join';

@@ -12,6 +12,7 @@ import { gapRecord } from './gap.ts';
 import { holdingRecord } from './holding.ts';
 import { jointRecord } from './joint.ts';
 import { liveryAreaRecord } from './liveryArea.ts';
+import { markingRecord } from './marking.ts';
 import { mishapRecord } from './mishap.ts';
 import { mutedAdviceRecord } from './mutedAdvice.ts';
 import { pairRecord } from './pair.ts';
@@ -51,6 +52,7 @@ export const KIT_RECORDS = [
   decalRecord,
   viewRecord,
   liveryAreaRecord,
+  markingRecord,
   brightworkRecord,
   weatheringRecord,
   mishapRecord,
@@ -91,6 +93,7 @@ export * from './gap.ts';
 export * from './holding.ts';
 export * from './joint.ts';
 export * from './liveryArea.ts';
+export * from './marking.ts';
 export * from './mishap.ts';
 export * from './mutedAdvice.ts';
 export * from './pair.ts';

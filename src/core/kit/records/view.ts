@@ -1,5 +1,17 @@
 import { asItIs, defineRecord, type RecordOf } from './defineRecord.ts';
-import { amount, choice, group, list, named, ownId, referenceOrNull, text, type ValueOf } from './fields.ts';
+import {
+  amount,
+  choice,
+  group,
+  ifAny,
+  list,
+  named,
+  ownId,
+  reference,
+  referenceOrNull,
+  text,
+  type ValueOf,
+} from './fields.ts';
 
 export const VIEW_SIDES = [
   'left',
@@ -31,6 +43,14 @@ export const openingFields = {
 /** Glass, an arch, a grille: what is not painted. */
 export type ViewOpening = ValueOf<typeof openingFields>;
 
+export const regionFields = {
+  id: ownId(),
+  partId: reference('the part of a region', 'part'),
+  path: text('the path of a region', MOST_OPENING),
+};
+/** What of a view belongs to another part than most of it: a door, a lid. */
+export type ViewRegion = ValueOf<typeof regionFields>;
+
 export const viewRecord = defineRecord(
   'view',
   'views',
@@ -41,6 +61,7 @@ export const viewRecord = defineRecord(
     /** Closed paths in SVG's language, mm on the model: x to the right, y downward. */
     outline: text('the outline', MOST_OUTLINE),
     openings: list('openings', group('an opening', openingFields), MOST_OPENINGS),
+    regions: ifAny(list('regions', group('a region', regionFields), MOST_OPENINGS)),
     /** Surface for every mm2 that is seen: 1 where it is flat and faces the eye. */
     slope: amount('the slope factor', 1, 5),
     /** The part that it shows, and what is not covered by any area; null for what the part itself has. */

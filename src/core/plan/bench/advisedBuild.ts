@@ -46,6 +46,11 @@ function advisedTray(
     tyre: tyres.includes(id),
     clear,
     bloom: clear ? 'clear parts' : plated.includes(id) ? 'plating' : isBright ? 'bright metal' : undefined,
+    colours: evaluation
+      ? evaluation.colours.length > 0
+        ? evaluation.colours
+        : [{ finishId: null, lab: evaluation.lab }]
+      : [],
     findings: evaluation?.findings ?? [],
     muted: evaluation?.muted ?? [],
     needs: layers.flatMap((layer): AdvisedTray['needs'] => {

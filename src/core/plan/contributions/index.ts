@@ -11,6 +11,7 @@ import { joins } from './joins.ts';
 import { learnt } from './learnt.ts';
 import { leftOutSteps } from './leftOutSteps.ts';
 import { livery } from './livery.ts';
+import { markings } from './markings.ts';
 import { pairs } from './pairs.ts';
 import { parts } from './parts.ts';
 import { preparation } from './preparation.ts';
@@ -26,6 +27,7 @@ export const CONTRIBUTIONS: readonly PlanContribution[] = [
   air,
   stacks,
   livery,
+  markings,
   joins,
   fits,
   gaps,

@@ -1,0 +1,107 @@
+import { ciede2000, type Lab } from '../../colour/index.ts';
+import type { Marking, MarkingRoute } from '../../kit/index.ts';
+import { applyMinutes } from './applyMarkings.ts';
+
+/** What is known of a marking and of what it lies on. */
+export interface MarkingFacts {
+  /** Its printed colour and whether ink lets the base through; null where nobody said. */
+  ink: { lab: Lab; transparent: boolean } | null;
+  /** What it lies on as the stack leaves it; null where that is not known. */
+  base: Lab | null;
+  /** It lies on clear plastic, which shows finger prints and silvering from behind. */
+  onClear: boolean;
+}
+
+/** One way of bringing a marking on. */
+export interface RouteOffer {
+  route: MarkingRoute;
+  minutes: number;
+  /** What speaks against it, in words; empty where nothing does. */
+  against: string[];
+  why: string;
+}
+
+/** A lens or sight glass, mm: one drop of paint. */
+const ONE_DROP_MM = 4;
+/** Below this lettering cannot be cut as a mask, mm. */
+const CUTTABLE_MM = 4;
+/** Lightness from which a base lets transparent ink show its colour. */
+const PALE = 80;
+/** A white and a white that differ by more are seen to. */
+const SAME_WHITE = 2;
+const WHITE = 85;
+const AGAINST = 12;
+const PRINTED_LEAST_MM = 0.7;
+
+/** Every way open to a marking, the one of least work and risk first. Minutes are of hands; what speaks against a way is
+ *  counted as work that it may bring. */
+export function markingRoutes(marking: Marking, facts: MarkingFacts): RouteOffer[] {
+  const { width, height, surface, sheet, lettering, count } = marking;
+  const once = applyMinutes(marking);
+  const small = Math.min(width, height);
+  const offers: RouteOffer[] = [];
+  if (sheet !== '')
+    offers.push({
+      route: 'decal',
+      minutes: count * once,
+      against: againstFilm(marking, facts),
+      why: `the kit has it, number ${sheet} on its sheet`,
+    });
+  offers.push({
+    route: 'print',
+    minutes: 25 + count * once,
+    against: [
+      ...againstFilm({ ...marking, film: null }, facts),
+      ...needsWhite(facts),
+      ...(lettering && small < PRINTED_LEAST_MM
+        ? [`letters of ${small} mm are too fine to print: ${PRINTED_LEAST_MM} mm is the least`]
+        : []),
+    ],
+    why: 'your own artwork at exact scale, as many as you like',
+  });
+  const isDrop = Math.max(width, height) <= ONE_DROP_MM;
+  if (isDrop)
+    offers.push({ route: 'paint', minutes: 3 * count, against: [], why: 'so small that one drop fills it' });
+  else if (!lettering || small >= CUTTABLE_MM)
+    offers.push({
+      route: 'paint',
+      minutes: 20 + count * (8 + (0.9 * 2 * (width + height)) / 10 + (lettering ? 6 : 0)),
+      against: [],
+      why: 'mask and spray: its white is that of your paint, and nothing has an edge',
+    });
+  if (surface === 'flat')
+    offers.push({
+      route: 'paper',
+      minutes: 10 + 4 * count,
+      against: facts.onClear ? ['paper shows from behind'] : [],
+      why: 'plates and signs on thin card or paper, sealed',
+    });
+  return offers.sort(
+    (p, q) => p.minutes + AGAINST * p.against.length - q.minutes - AGAINST * q.against.length,
+  );
+}
+
+/** dE00 between a white that is printed and a white that it lies on; undefined where either is none, or not known. */
+export function whiteBesideWhite({ ink, base }: Pick<MarkingFacts, 'ink' | 'base'>): number | undefined {
+  if (!ink || ink.transparent || !base || ink.lab.L < WHITE || base.L < WHITE) return undefined;
+  return ciede2000(ink.lab, base);
+}
+
+const againstFilm = ({ surface, film }: Marking, facts: MarkingFacts): string[] => {
+  const white = whiteBesideWhite(facts);
+  return [
+    ...(film === 'cracked' ? ['its film is cracked: it falls apart in water unless it is coated first'] : []),
+    ...(film === 'old' ? ['its film is old: try a spare in water first'] : []),
+    ...(film === 'yellowed' ? ['its film has yellowed: it shows on white'] : []),
+    ...(surface === 'strong' ? ['film stands up in creases on such a curve'] : []),
+    ...(white !== undefined && white > SAME_WHITE
+      ? [`its white is ${white.toFixed(1)} dE from the white beneath`]
+      : []),
+    ...(facts.onClear ? ['on clear plastic, air under it shows silver, and finger prints stay'] : []),
+  ];
+};
+
+const needsWhite = ({ ink, base }: MarkingFacts): string[] =>
+  base && base.L < PALE && (ink === null || ink.transparent)
+    ? ['home printers lay no white: it needs white film, or a white plate under it, on a base this dark']
+    : [];

@@ -1,0 +1,180 @@
+import { describe, expect, it } from 'vitest';
+import { seededRandom } from '../../seededRandom.ts';
+import {
+  EMPTY_KIT,
+  liveryAreaRecord,
+  markingRecord,
+  newRecord,
+  viewRecord,
+  type Kit,
+  type Marking,
+} from '../../kit/index.ts';
+import { plainFinish, plainPart } from '../../kit/plainKit.ts';
+import { applyMinutes, applyOrder, crossingWays, softenerFor } from './applyMarkings.ts';
+import { markingRoutes, type MarkingFacts } from './markingRoutes.ts';
+import { placeMarkings } from './placeMarkings.ts';
+
+const marking = (id: string, more: Partial<Marking> = {}): Marking => ({
+  ...newRecord(markingRecord),
+  id,
+  name: id,
+  viewId: 'v',
+  ...more,
+});
+/** A side of 100 by 50 mm with a door from 40 to 70 and a band of cream along its lower edge. */
+const kitOf = (...markings: Marking[]): Kit => ({
+  ...EMPTY_KIT,
+  finishes: [plainFinish('teal', 'gloss'), plainFinish('cream', 'gloss')],
+  parts: [plainPart('body'), plainPart('door')],
+  views: [
+    {
+      ...newRecord(viewRecord),
+      id: 'v',
+      name: 'side',
+      outline: 'M0 0H100V50H0Z',
+      partId: 'body',
+      finishId: 'teal',
+      regions: [{ id: 'r', partId: 'door', path: 'M40 10H70V50H40Z' }],
+    },
+  ],
+  liveryAreas: [
+    {
+      ...newRecord(liveryAreaRecord),
+      id: 'a',
+      viewId: 'v',
+      finishId: 'cream',
+      name: 'skirt',
+      shape: 'rectangle',
+      x: 50,
+      y: 45,
+      width: 100,
+      height: 10,
+    },
+  ],
+  markings,
+});
+
+describe('where a marking lies', () => {
+  it('is told part by part and colour by colour, as random points fall', () => {
+    const random = seededRandom(20);
+    for (let round = 0; round < 60; round++) {
+      const wide = 4 + 30 * random();
+      const tall = 3 + 12 * random();
+      const angle = 360 * random() - 180;
+      const [x, y] = [100 * random(), 50 * random()];
+      const [placed] = placeMarkings(
+        kitOf(marking('m', { x, y, width: wide, height: tall, angle, round: random() < 0.5 })),
+      );
+      const { round: isRound } = placed!.marking;
+      const counts = { body: 0, door: 0, cream: 0, all: 0, beside: 0 };
+      for (let i = 0; i < 4000; i++) {
+        const [u, v] = [random() - 0.5, random() - 0.5];
+        if (isRound && u * u + v * v > 0.25) continue;
+        counts.all++;
+        const turn = (angle * Math.PI) / 180;
+        const px = x + u * wide * Math.cos(turn) - v * tall * Math.sin(turn);
+        const py = y + u * wide * Math.sin(turn) + v * tall * Math.cos(turn);
+        if (px < 0 || px > 100 || py < 0 || py > 50) counts.beside++;
+        else {
+          counts[px > 40 && px < 70 && py > 10 ? 'door' : 'body']++;
+          if (py > 40) counts.cream++;
+        }
+      }
+      const share = (part: string) => placed!.on.find(({ partId }) => partId === part)?.share ?? 0;
+      expect(share('door')).toBeCloseTo(counts.door / counts.all, 1);
+      expect(share('body')).toBeCloseTo(counts.body / counts.all, 1);
+      expect(placed!.beside).toBeCloseTo(counts.beside / counts.all, 1);
+      const cream = placed!.under.find(({ finishId }) => finishId === 'cream')?.share ?? 0;
+      expect(cream).toBeCloseTo(counts.cream / counts.all, 1);
+    }
+  });
+
+  it('is its part where no view shows it, and nothing is guessed where neither is named', () => {
+    const [onPart, nowhere] = placeMarkings(
+      kitOf(marking('p', { viewId: null, partId: 'door' }), marking('n', { viewId: null })),
+    );
+    expect(onPart!.on).toEqual([{ partId: 'door', share: 1 }]);
+    expect([nowhere!.on, nowhere!.under]).toEqual([[], []]);
+  });
+});
+
+describe('the order in which markings go on', () => {
+  it('has what lies beneath before what lies over it, however they are listed', () => {
+    const roundel = marking('roundel', { x: 20, y: 25, width: 18, height: 18, round: true, order: 1 });
+    const number = marking('number', { x: 20, y: 25, width: 8, height: 10, order: 2 });
+    const beside = marking('beside', { x: 90, y: 5, width: 4, height: 4, order: 0 });
+    for (const all of [
+      [number, beside, roundel],
+      [roundel, number, beside],
+    ]) {
+      const order = applyOrder(placeMarkings(kitOf(...all))).map(({ marking: { id } }) => id);
+      expect(order.indexOf('roundel')).toBeLessThan(order.indexOf('number'));
+      expect(placeMarkings(kitOf(...all)).find(({ marking: { id } }) => id === 'number')!.over).toEqual([
+        'roundel',
+      ]);
+    }
+  });
+});
+
+describe('a marking over a joint', () => {
+  const wide = marking('w', { width: 40, height: 10 });
+  it('goes on in the way of least work, and never uncut over parts that move', () => {
+    const still = crossingWays(wide, { joinId: 'j', moves: false }, false);
+    expect(still[0]!.way).toBe('after-join');
+    expect(crossingWays(wide, { joinId: 'j', moves: false }, true)[0]!.way).not.toBe('after-join');
+    expect(crossingWays(wide, { joinId: 'j', moves: true }, false).map(({ way }) => way)).not.toContain(
+      'after-join',
+    );
+    for (const ways of [still])
+      expect(ways.map(({ minutes }) => minutes)).toEqual(
+        [...ways.map(({ minutes }) => minutes)].sort((p, q) => p - q),
+      );
+  });
+
+  it('takes longer the more its film has to stretch, and old film no softener', () => {
+    const minutes = (['flat', 'curved', 'double', 'strong'] as const).map((surface) =>
+      applyMinutes({ ...wide, surface }),
+    );
+    expect(minutes).toEqual([...minutes].sort((p, q) => p - q));
+    expect(new Set(minutes).size).toBe(4);
+    expect(softenerFor({ ...wide, surface: 'strong', film: 'cracked' })).toMatch(/no strong softener/);
+    expect(softenerFor({ ...wide, surface: 'strong', film: 'sound' })).toMatch(/strong softener in steps/);
+  });
+});
+
+describe('ways of bringing a marking on', () => {
+  const white = { L: 96, a: -1, b: 2 };
+  const cream = { L: 91, a: 0, b: 9 };
+  const facts: MarkingFacts = { ink: { lab: white, transparent: false }, base: null, onClear: false };
+  const best = (more: Partial<Marking>, of: Partial<MarkingFacts> = {}) =>
+    markingRoutes(marking('m', { width: 20, height: 8, ...more }), { ...facts, ...of })[0]!.route;
+  const against = (route: string, more: Partial<Marking>, of: Partial<MarkingFacts> = {}) =>
+    markingRoutes(marking('m', { width: 20, height: 8, ...more }), { ...facts, ...of })
+      .find((each) => each.route === route)
+      ?.against.join();
+
+  it('begin with the kit’s own where nothing speaks against it', () => {
+    expect(best({ sheet: '12' })).toBe('decal');
+    expect(best({})).not.toBe('decal');
+    expect(best({ sheet: '4', width: 3, height: 3 })).toBe('paint');
+    expect(best({ sheet: '12', film: 'cracked', surface: 'strong', lettering: false })).toBe('paint');
+  });
+
+  it('say what speaks against film: white beside another white, a dark base, clear plastic', () => {
+    expect(against('decal', { sheet: '1' }, { base: cream })).toMatch(/dE from the white beneath/);
+    expect(against('decal', { sheet: '1' }, { base: white })).toBe('');
+    expect(against('decal', { sheet: '1' }, { base: null })).toBe('');
+    const ink = { lab: { L: 40, a: 60, b: 40 }, transparent: true };
+    expect(against('print', {}, { ink, base: { L: 30, a: 0, b: 0 } })).toMatch(/no white/);
+    expect(against('print', {}, { ink, base: white })).toBe('');
+    expect(against('decal', { sheet: '1' }, { onClear: true })).toMatch(/silver/);
+  });
+
+  it('leave out what cannot be done: masks for small letters, paper on a curve', () => {
+    const routes = (more: Partial<Marking>) =>
+      markingRoutes(marking('m', { width: 30, height: 3, ...more }), facts).map(({ route }) => route);
+    expect(routes({ lettering: true })).not.toContain('paint');
+    expect(routes({ lettering: false })).toContain('paint');
+    expect(routes({ surface: 'curved' })).not.toContain('paper');
+  });
+});

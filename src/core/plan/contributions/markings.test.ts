@@ -1,0 +1,122 @@
+import { describe, expect, it } from 'vitest';
+import { EMPTY_KIT, markingRecord, newRecord, viewRecord, type Kit, type Marking } from '../../kit/index.ts';
+import { plainFinish, plainJoint, plainPart } from '../../kit/plainKit.ts';
+import { dividedKit, type DividedLayer } from '../contribution.ts';
+import { markings } from './markings.ts';
+
+const marking = (id: string, more: Partial<Marking> = {}): Marking => ({
+  ...newRecord(markingRecord),
+  id,
+  name: `The ${id}`,
+  viewId: 'v',
+  route: 'decal',
+  film: 'sound',
+  ...more,
+});
+const overDoor = marking('name', { x: 40, y: 25, width: 20, height: 6 });
+const onBody = marking('badge', { x: 10, y: 10, width: 5, height: 5, sheet: '7' });
+const kitOf = (all: Marking[], motion: 'none' | 'swings' = 'none'): Kit => ({
+  ...EMPTY_KIT,
+  finishes: [plainFinish('teal', 'gloss')],
+  parts: [plainPart('body'), plainPart('door')],
+  joints: [plainJoint('j', 'body', 'door', { motion })],
+  views: [
+    {
+      ...newRecord(viewRecord),
+      id: 'v',
+      name: 'side',
+      outline: 'M0 0H100V50H0Z',
+      partId: 'body',
+      regions: [{ id: 'r', partId: 'door', path: 'M40 10H70V50H40Z' }],
+    },
+  ],
+  markings: all,
+});
+const DECALS: DividedLayer[] = [{ kind: 'colour' }, { kind: 'decal' }, { kind: 'clear' }];
+const apart = (kit: Kit, layers: DividedLayer[] = DECALS) =>
+  dividedKit(kit, {
+    trays: [
+      { id: 'shell', partIds: ['body'], layers },
+      { id: 'doors', partIds: ['door'], layers },
+    ],
+    joins: [{ id: 'hang', trayIds: ['shell', 'doors'], jointIds: ['j'] }],
+  });
+const together = (kit: Kit) =>
+  dividedKit(kit, { trays: [{ id: 'shell', partIds: ['body', 'door'], layers: DECALS }], joins: [] });
+const rules = (build: ReturnType<typeof apart>) => markings.kitAdvice!(build).map(({ rule }) => rule);
+
+describe('markings in the plan', () => {
+  it('are told at the decals of their sub-assembly, in order, with place and softener', () => {
+    const [said, ...more] = markings.layerLines!(apart(kitOf([onBody])));
+    expect(more).toEqual([]);
+    expect(said).toMatchObject({ trayId: 'shell', kind: 'decal' });
+    expect(said!.lines[0]).toBe(
+      '1. The badge, sheet 7, 5.0 mm by 5.0 mm, side, 10.0 mm from its left, 10.0 mm down, setter only',
+    );
+    expect(markings.trayTasks!(apart(kitOf([onBody])))).toEqual([]);
+  });
+
+  it('have a step of their own where no layer is for them', () => {
+    const [task] = markings.trayTasks!(apart(kitOf([onBody]), [{ kind: 'colour' }]));
+    expect(task).toMatchObject({ kind: 'marking', trayId: 'shell', waitMinutes: 720 });
+    const painted = { ...onBody, route: 'paint' as const };
+    expect(markings.trayTasks!(apart(kitOf([painted]), []))[0]!.waitMinutes).toBe(0);
+  });
+
+  it('that cross a joint made later are held back, slit or laid after it; one made before asks nothing', () => {
+    const bare: DividedLayer[] = [{ kind: 'colour' }];
+    const [step] = markings.crossSteps!(apart(kitOf([overDoor]), bare));
+    expect(step).toMatchObject({ kind: 'marking', trayIds: ['doors', 'shell'], acrossJoinIds: ['hang'] });
+    expect(markings.trayTasks!(apart(kitOf([overDoor]), bare))).toEqual([]);
+    // Under a clear coat it is cheaper to lay it first.
+    expect(markings.crossSteps!(apart(kitOf([overDoor])))).toEqual([]);
+    expect(rules(apart(kitOf([overDoor])))).toEqual(['marking-crosses-joint']);
+    expect(rules(together(kitOf([overDoor])))).toEqual([]);
+    expect(rules(apart(kitOf([onBody])))).toEqual([]);
+  });
+
+  it('are never left uncut over parts that move, whoever asked for it', () => {
+    const asked = { ...overDoor, crossing: 'after-join' as const };
+    const build = apart(kitOf([asked], 'swings'), [{ kind: 'colour' }]);
+    expect(markings.crossSteps!(build)).toEqual([]);
+    const [said] = markings.kitAdvice!(build);
+    expect(said).toMatchObject({ severity: 'warn', rule: 'marking-crosses-joint' });
+    // Joined before paint, a door still opens.
+    expect(rules(together(kitOf([overDoor], 'swings')))).toEqual(['marking-crosses-joint']);
+  });
+
+  it('follow the version: ruled out is left over, open is asked about', () => {
+    const own = { ...onBody, optionId: 'parade' };
+    const choices = (chosen: string | null) => [
+      {
+        id: 'c',
+        name: 'Duty',
+        chosen,
+        options: ['parade', 'private'].map((id) => ({
+          id,
+          name: id,
+          needs: [],
+          rulesOut: [],
+          markings: [],
+          finishIds: [],
+        })),
+      },
+    ];
+    const at = (chosen: string | null) => apart({ ...kitOf([own]), choices: choices(chosen) });
+    expect(rules(at('parade'))).toEqual([]);
+    expect(rules(at(null))).toEqual(['marking-version-open']);
+    expect(rules(at('private'))).toEqual(['markings-left-over']);
+    expect(markings.layerLines!(at('private'))).toEqual([]);
+  });
+
+  it('warn of old film, strong curves, no place and no decision, and of none of it on a clean one', () => {
+    const one = (more: Partial<Marking>) => rules(apart(kitOf([{ ...onBody, ...more }])));
+    expect(one({})).toEqual([]);
+    expect(one({ film: 'cracked' })).toEqual(['marking-old-film']);
+    expect(one({ film: 'cracked', route: 'paint' })).toEqual([]);
+    expect(one({ surface: 'strong' })).toEqual(['marking-strong-curve']);
+    expect(one({ viewId: null })).toEqual(['marking-nowhere']);
+    expect(one({ route: null })).toEqual(['marking-not-decided']);
+    expect(one({ x: 0 })).toEqual(['marking-beside']);
+  });
+});
