@@ -7,6 +7,7 @@ import {
   newRecord,
   readSheet,
   suggestJoints,
+  markingRecord,
   viewRecord,
   type Evidence,
   type FitFeel,
@@ -18,6 +19,7 @@ import {
   type LiveryArea,
   type LiveryView,
   type Look,
+  type Marking,
   type Material,
   type Motion,
   type Part,
@@ -28,6 +30,21 @@ import {
   type Zone,
 } from '../../src/core/kit/index.ts';
 import { startingOutline, stretched, type StartingOutlineId } from '../../src/core/livery/index.ts';
+
+/** A marking with its keys; what is not said is as in a new one. */
+interface SampleMarking extends Partial<
+  Pick<Marking, 'route' | 'sheet' | 'angle' | 'round' | 'count' | 'lettering' | 'surface' | 'film' | 'crossing'>
+> {
+  name: string;
+  view?: string;
+  part?: string;
+  /** Centre and size, mm. */
+  at?: [number, number];
+  size: [number, number];
+  colour?: string;
+  option?: string;
+  artwork?: Partial<Marking['artwork']>;
+}
 
 /** A sample kit as it is written by hand; `kitFrom` makes the records of it. */
 export interface SampleKit {
@@ -79,6 +96,9 @@ export interface SampleKit {
    *  width; height; angle; path", the lowest first. */
   views?: string[];
   areas?: string[];
+  /** "view; part; path": what of a view belongs to another part. */
+  regions?: string[];
+  markings?: SampleMarking[];
   /** "kind; from; to; how many; name; real mm; length mm; note". */
   runs: string[];
   stance: { heights: [number, number, number, number]; rake: number; shims: number[]; note: string };
@@ -296,8 +316,32 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
         name: name!,
         side: side as LiveryView['side'],
         partId: part ? own(part) : null,
+        regions: (sample.regions ?? []).flatMap((each, index) => {
+          const [of, held, path] = each.split(';').map((cell) => cell.trim());
+          return of === key ? [{ id: `region-${index + 1}`, partId: own(held!), path: path! }] : [];
+        }),
       };
     }),
+    markings: (sample.markings ?? []).map(
+      ({ view, part, at = [0, 0], size, colour, option, artwork, ...said }, index): Marking => {
+        const plain = newRecord(markingRecord);
+        return {
+          ...plain,
+          ...said,
+          id: own(`marking-${index + 1}`),
+          order: index,
+          viewId: view ? own(`view-${view}`) : null,
+          partId: part ? own(part) : null,
+          x: at[0],
+          y: at[1],
+          width: size[0],
+          height: size[1],
+          colourId: colour ? own(`decal-${colour}`) : null,
+          optionId: option === undefined ? null : own(option),
+          artwork: { ...plain.artwork, ...artwork },
+        };
+      },
+    ),
     liveryAreas: (sample.areas ?? []).map((line, index): LiveryArea => {
       const [view, finish, name, shape, x, y, width, height, angle, path] = line
         .split(';')

@@ -65,3 +65,6 @@ export {
   type MarkingFacts,
   type RouteOffer,
 } from './markings/markingRoutes.ts';
+export { drawArtwork, FINEST, type DrawnArtwork, type DrawnShape } from './artwork/drawArtwork.ts';
+export { readTypeface, textOutline, type Typeface } from './artwork/textOutline.ts';
+export { isPrinted, PAPER_SIZES, printSheets, sheetSize, type PrintedSheets } from './sheets/printSheets.ts';

@@ -18,6 +18,7 @@ import { mutedAdviceRecord } from './mutedAdvice.ts';
 import { pairRecord } from './pair.ts';
 import { partRecord } from './part.ts';
 import { placeRecord } from './place.ts';
+import { printingRecord } from './printing.ts';
 import { roleRecord } from './role.ts';
 import { runRecord } from './run.ts';
 import { sheetStepRecord } from './sheetStep.ts';
@@ -53,6 +54,7 @@ export const KIT_RECORDS = [
   viewRecord,
   liveryAreaRecord,
   markingRecord,
+  printingRecord,
   brightworkRecord,
   weatheringRecord,
   mishapRecord,
@@ -99,6 +101,7 @@ export * from './mutedAdvice.ts';
 export * from './pair.ts';
 export * from './part.ts';
 export * from './place.ts';
+export * from './printing.ts';
 export * from './role.ts';
 export * from './run.ts';
 export * from './sheetStep.ts';

@@ -1,0 +1,36 @@
+import { PDFDocument, rgb } from 'pdf-lib';
+import type { PrintedPage } from './printedPage.ts';
+
+const POINTS_PER_MM = 72 / 25.4;
+
+const colourOf = (hex: string) => {
+  const part = (at: number) => Number.parseInt(hex.slice(at, at + 2), 16) / 255;
+  return rgb(part(1), part(3), part(5));
+};
+
+/** Pages as a PDF of vector paths, to be printed at 100 %. */
+export async function pagesPdf(pages: readonly PrintedPage[], title: string): Promise<Uint8Array> {
+  const document = await PDFDocument.create();
+  document.setTitle(title);
+  document.setProducer('Fanfare');
+  document.setCreator('Fanfare');
+  for (const { width, height, paths } of pages) {
+    const page = document.addPage([width * POINTS_PER_MM, height * POINTS_PER_MM]);
+    for (const { d, fill, stroke, strokeMm = 0.1, dashMm } of paths)
+      page.drawSvgPath(d, {
+        x: 0,
+        y: height * POINTS_PER_MM,
+        scale: POINTS_PER_MM,
+        ...(fill ? { color: colourOf(fill) } : {}),
+        ...(stroke
+          ? {
+              borderColor: colourOf(stroke),
+              // Drawn within the scale of the path: in its units.
+              borderWidth: strokeMm,
+              ...(dashMm ? { borderDashArray: [dashMm] } : {}),
+            }
+          : {}),
+      });
+  }
+  return document.save();
+}

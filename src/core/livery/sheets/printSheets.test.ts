@@ -1,0 +1,115 @@
+import { readFileSync } from 'node:fs';
+import { inflateSync } from 'node:zlib';
+import { describe, expect, it } from 'vitest';
+import { pagesPdf, pageSvg } from '../../formats/index.ts';
+import { markingRecord, newRecord, printingRecord, type Marking, type Printing } from '../../kit/index.ts';
+import { boxAround, readOutline } from '../geometry/readOutline.ts';
+import { readTypeface } from '../artwork/textOutline.ts';
+import { printSheets } from './printSheets.ts';
+
+const file = readFileSync(
+  'node_modules/@fontsource/barlow-condensed/files/barlow-condensed-latin-600-normal.woff',
+);
+const font = readTypeface(
+  file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength) as ArrayBuffer,
+);
+const plain = newRecord(markingRecord);
+const marking = (id: string, more: Partial<Marking> = {}): Marking => ({
+  ...plain,
+  id,
+  name: id,
+  route: 'print',
+  artwork: { ...plain.artwork, kind: 'roundel', text: '7', ground: '#f4efe2', ink: '#7c1420' },
+  ...more,
+});
+const printing = (more: Partial<Printing> = {}): Printing => ({
+  ...newRecord(printingRecord),
+  id: 'p',
+  ...more,
+});
+const sizes = (d: string) => boxAround(readOutline(d).rings)!;
+
+describe('the sheets of own prints', () => {
+  it('hold every copy and its spares at exact scale, with a bar of 50 mm', () => {
+    const { pages, copies } = printSheets(
+      [marking('a', { width: 20, height: 20, round: true, count: 3 }), marking('b', { route: 'decal' })],
+      printing({ spares: 2 }),
+      font,
+      24,
+    );
+    expect(copies).toEqual([{ markingId: 'a', count: 5 }]);
+    expect(pages).toHaveLength(1);
+    const [page] = pages;
+    expect([page!.width, page!.height]).toEqual([210, 297]);
+    const grounds = page!.paths.filter(({ fill }) => fill === '#f4efe2');
+    expect(grounds).toHaveLength(5);
+    for (const { d } of grounds) expect(sizes(d).width).toBeCloseTo(20, 2);
+    const bar = page!.paths.find(({ fill, d }) => fill === '#000000' && sizes(d).width > 49)!;
+    expect(sizes(bar.d).width).toBeCloseTo(50, 3);
+  });
+
+  it('make up for a printer that is off, and still keep to the sheet', () => {
+    const { pages } = printSheets(
+      [marking('a', { width: 30, height: 12, count: 60 })],
+      printing({ barMm: 49 }),
+      font,
+      24,
+    );
+    for (const { width, height, paths } of pages)
+      for (const { d, fill, stroke } of paths) {
+        // Crosses are open lines.
+        if (stroke === '#000000') continue;
+        const box = sizes(d);
+        if (fill === '#f4efe2') expect(box.width * box.height).toBeCloseTo((360 * 50 * 50) / 49 / 49, 1);
+        expect(Math.min(box.x, box.y)).toBeGreaterThan(0);
+        expect(box.x + box.width).toBeLessThan(width);
+        expect(box.y + box.height).toBeLessThan(height);
+      }
+  });
+
+  it('name what fits none, has no artwork, or is too fine', () => {
+    expect(() => printSheets([marking('Long name', { width: 400 })], printing(), font, 24)).toThrow(
+      'Long name',
+    );
+    const { notes } = printSheets(
+      [
+        marking('bare', { artwork: plain.artwork }),
+        marking('fine', { width: 2, height: 0.8, artwork: { ...plain.artwork, kind: 'label', text: 'FUEL' } }),
+      ],
+      printing(),
+      font,
+      24,
+    );
+    expect(notes.map(({ markingId, what }) => `${markingId} ${what}`.slice(0, 22))).toEqual([
+      'bare it has no artwork',
+      'fine too fine to print',
+    ]);
+    expect(printSheets([], printing(), font, 24).pages).toEqual([]);
+  });
+
+  it('are SVG in millimetres and PDF in points of the same size', async () => {
+    const { pages } = printSheets([marking('a', { width: 25, height: 25 })], printing(), font, 24);
+    const svg = pageSvg(pages[0]!);
+    expect(svg).toContain('width="210mm" height="297mm" viewBox="0 0 210 297"');
+    const pdf = Buffer.from(await pagesPdf(pages, 'Coupe'));
+    expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+    const text = inflated(pdf);
+    // The bar in page units, with the scale to points before it.
+    expect(text).toMatch(/2\.8346\d* 0 0 -2\.8346\d* 0 0 cm/);
+    expect(text).toContain('0.48627450980392156 0.0784313725490196');
+  });
+});
+
+/** Everything of a PDF that is deflated, and the rest. */
+function inflated(pdf: Buffer): string {
+  let out = '';
+  for (let at = pdf.indexOf('stream\n'); at >= 0; at = pdf.indexOf('stream\n', at + 7)) {
+    const end = pdf.indexOf('endstream', at);
+    try {
+      out += inflateSync(pdf.subarray(at + 7, end)).toString('latin1');
+    } catch {
+      out += pdf.subarray(at, end).toString('latin1');
+    }
+  }
+  return out;
+}
