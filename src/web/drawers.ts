@@ -218,6 +218,20 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
     words: 'masking, tape',
     load: async () => (await import('./screens/livery/OrderScreen.tsx')).OrderScreen,
   },
+  {
+    stage: 'livery',
+    path: 'markings/:viewId?',
+    title: 'Markings',
+    words: 'decals, numbers, plates, lettering',
+    load: async () => (await import('./screens/livery/MarkingsScreen.tsx')).MarkingsScreen,
+  },
+  {
+    stage: 'livery',
+    path: 'sheets',
+    title: 'Print sheets',
+    words: 'print at exact scale, PDF, SVG',
+    load: async () => (await import('./screens/livery/SheetsScreen.tsx')).SheetsScreen,
+  },
 
   {
     stage: 'finish',

@@ -1,6 +1,6 @@
 /** Gives the builder a text as a file. */
-export function saveFile(name: string, text: string, type = 'text/csv'): void {
-  const address = URL.createObjectURL(new Blob([text], { type }));
+export function saveFile(name: string, content: BlobPart, type = 'text/csv'): void {
+  const address = URL.createObjectURL(new Blob([content], { type }));
   const link = document.createElement('a');
   link.href = address;
   link.download = name;

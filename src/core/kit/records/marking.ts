@@ -45,7 +45,7 @@ export type ArtworkKind = (typeof ARTWORKS)[number];
 /** A colour as it is written on the web, #rrggbb; '' for none. */
 const hex = (label: string) => text(label, 7);
 
-const artwork = {
+export const artworkFields = {
   kind: choice('what is drawn', ARTWORKS),
   /** One line, or two with a stroke between them: "TL 57 / LARKSPUR". */
   text: text('the lettering', 80),
@@ -55,7 +55,7 @@ const artwork = {
   /** Rise of the line that letters stand on, mm over their length; 0 for a straight one. */
   archMm: amount('the arch in mm', -500, 500, 0),
 };
-export type Artwork = ValueOf<typeof artwork>;
+export type Artwork = ValueOf<typeof artworkFields>;
 
 export const markingRecord = defineRecord(
   'marking',
@@ -92,7 +92,7 @@ export const markingRecord = defineRecord(
     optionId: referenceIfAny('the version that it belongs to', 'option'),
     /** Where it lies across a joint made after paint; null for the way of least work. */
     crossing: choiceOrNull('what to do at the joint', CROSSINGS),
-    artwork: group('the artwork', artwork, ({ ink, ground }) =>
+    artwork: group('the artwork', artworkFields, ({ ink, ground }) =>
       [ink, ground].every((colour) => colour === '' || /^#[0-9a-f]{6}$/i.test(colour))
         ? null
         : 'A colour of the artwork is written like #1a2b3c.',

@@ -10,7 +10,7 @@ import { readTypeface, textOutline } from './textOutline.ts';
 const file = readFileSync(
   'node_modules/@fontsource/barlow-condensed/files/barlow-condensed-latin-600-normal.woff',
 );
-const bytes = file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength) as ArrayBuffer;
+const bytes = file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength);
 const font = readTypeface(bytes);
 const boxOf = (d: string) => boxAround(readOutline(d).rings)!;
 const art = (more: Partial<Artwork>): Artwork => ({ ...newRecord(markingRecord).artwork, ...more });
@@ -45,7 +45,7 @@ describe('letters as outlines', () => {
 
   it('are nothing where there is nothing to write, and a file that is no font is refused', () => {
     expect(textOutline(font, '', { x: 0, y: 0, height: 4, width: 9 }).capitalMm).toBe(0);
-    expect(() => readTypeface(new TextEncoder().encode('Dear builder').buffer as ArrayBuffer)).toThrow(
+    expect(() => readTypeface(new TextEncoder().encode('Dear builder').buffer)).toThrow(
       'no font file',
     );
     expect(() => readTypeface(new ArrayBuffer(20_000_001))).toThrow('larger than');

@@ -11,7 +11,7 @@ const file = readFileSync(
   'node_modules/@fontsource/barlow-condensed/files/barlow-condensed-latin-600-normal.woff',
 );
 const font = readTypeface(
-  file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength) as ArrayBuffer,
+  file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength),
 );
 const plain = newRecord(markingRecord);
 const marking = (id: string, more: Partial<Marking> = {}): Marking => ({

@@ -1,7 +1,7 @@
-import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { LiveryArea, LiveryView } from '../../../core/kit/index.ts';
 import { shapeOf, type MeasuredView } from '../../../core/livery/index.ts';
-import { boxOf, pathOf } from './drawing.ts';
+import { frameOf, pathOf } from './drawing.ts';
+import { useDragged } from './useDragged.ts';
 
 interface ViewCanvasProps {
   view: LiveryView;
@@ -14,35 +14,10 @@ interface ViewCanvasProps {
   onMove: (dx: number, dy: number) => void;
 }
 
-const STEP_MM = 0.1;
-const LONG_STEP_MM = 1;
-const MARGIN = 0.04;
-const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
-
 /** A view in its colours on neutral grey. Areas are chosen by a click and moved by dragging, or by the arrow keys: a tenth of
  *  a millimetre, with shift a whole one. */
 export function ViewCanvas({ view, areas, measured, chosen, hexOf, onChoose, onMove }: ViewCanvasProps) {
-  const [drag, setDrag] = useState<{ x: number; y: number; dx: number; dy: number } | null>(null);
-  const box = boxOf(view);
-  const margin = MARGIN * Math.max(box.width, box.height);
-  const onKey = (event: KeyboardEvent) => {
-    const arrow = ARROWS[event.key];
-    if (!arrow || !chosen) return;
-    event.preventDefault();
-    const step = event.shiftKey ? LONG_STEP_MM : STEP_MM;
-    onMove(arrow[0] * step, arrow[1] * step);
-  };
-  /** Where the pointer is, mm: the drawing is fitted into its frame by width or by height. */
-  const at = (event: PointerEvent<SVGElement>) => {
-    const svg = event.currentTarget.ownerSVGElement ?? (event.currentTarget as SVGSVGElement);
-    const pixels = svg.getScreenCTM()?.a ?? 1;
-    return { x: event.clientX / pixels, y: event.clientY / pixels };
-  };
+  const drag = useDragged(chosen !== undefined, onMove);
   const name = (areaId: string | null) => areas.find(({ id }) => id === areaId)?.name ?? 'under all areas';
   return (
     <div
@@ -50,25 +25,9 @@ export function ViewCanvas({ view, areas, measured, chosen, hexOf, onChoose, onM
       role="group"
       tabIndex={0}
       aria-label={`${view.name}: the arrow keys move ${chosen ? chosen.name : 'the chosen area'}`}
-      onKeyDown={onKey}
+      onKeyDown={drag.onKeyDown}
     >
-      <svg
-        viewBox={`${box.x - margin} ${box.y - margin} ${box.width + 2 * margin} ${box.height + 2 * margin}`}
-        role="img"
-        aria-label={`${view.name} in its colours`}
-        onPointerMove={(event) => {
-          if (!drag) return;
-          const { x, y } = at(event);
-          setDrag({ ...drag, dx: x - drag.x, dy: y - drag.y });
-        }}
-        onPointerUp={(event) => {
-          if (!drag) return;
-          const { x, y } = at(event);
-          if (Math.hypot(x - drag.x, y - drag.y) >= STEP_MM) onMove(x - drag.x, y - drag.y);
-          setDrag(null);
-        }}
-        onPointerLeave={() => setDrag(null)}
-      >
+      <svg viewBox={frameOf(view)} role="img" aria-label={`${view.name} in its colours`} {...drag.onSvg}>
         {measured?.areas.map(({ areaId, finishId, rings }) => (
           <path
             key={areaId ?? 'base'}
@@ -78,20 +37,14 @@ export function ViewCanvas({ view, areas, measured, chosen, hexOf, onChoose, onM
             onPointerDown={(event) => {
               if (areaId === null) return;
               onChoose(areaId);
-              setDrag({ ...at(event), dx: 0, dy: 0 });
+              drag.begin(event);
             }}
           >
             <title>{name(areaId)}</title>
           </path>
         ))}
         {measured && <path className="outline" d={pathOf(measured.body)} />}
-        {chosen && (
-          <path
-            className="chosen"
-            d={pathOf(shapeOf(chosen).rings)}
-            transform={drag ? `translate(${drag.dx} ${drag.dy})` : undefined}
-          />
-        )}
+        {chosen && <path className="chosen" d={pathOf(shapeOf(chosen).rings)} transform={drag.transform} />}
       </svg>
     </div>
   );

@@ -18,11 +18,20 @@ import { finishHex } from '../kit/finishColour.ts';
 
 /** The build of the address with its livery. */
 export function useLivery() {
-  const { build, codes, ready, error } = useBuildContext();
+  const workshop = useBuildContext();
+  const { build, codes, ready, error } = workshop;
   const { buildId } = useParams();
   const { kit, error: kitError } = useKit(buildId);
   const finishes = useMemo(() => (kit ? finishesOf(kit, codes) : []), [kit, codes]);
-  return { build, kit, codes, finishes, ready: ready && kit !== undefined, error: error ?? kitError };
+  return {
+    build,
+    kit,
+    codes,
+    finishes,
+    workshop,
+    ready: ready && kit !== undefined,
+    error: error ?? kitError,
+  };
 }
 
 const finishesOf = ({ finishes }: Kit, codes: readonly CodeRecord[]): LiveryFinish[] =>

@@ -1,0 +1,91 @@
+import { useMemo } from 'react';
+import { wrap } from 'comlink';
+import type { Lab } from '../../../core/colour/index.ts';
+import type { PrintedPage } from '../../../core/formats/index.ts';
+import { newRecord, printingRecord, type Kit, type Marking, type Printing } from '../../../core/kit/index.ts';
+import type { MarkingFacts, PlacedMarking } from '../../../core/livery/index.ts';
+import { finishOf, type BuildContext } from '../../data/buildContext.ts';
+import { useTask } from '../../data/useTask.ts';
+import type { DrawnMarking, LaidSheets, LiveryWorker } from '../../workers/liveryWorker.ts';
+import { newLiveryWorker } from './useLivery.ts';
+
+/** Every marking of a kit with what it lies on and how it is drawn, worked out in a worker whenever one changes. */
+export function usePlaced(kit: Kit | undefined, scale: number | undefined) {
+  const question = useMemo(
+    () => (kit && scale !== undefined && kit.markings.length > 0 ? { kit, scale } : undefined),
+    [kit, scale],
+  );
+  return useTask<LiveryWorker, DrawnMarking[]>({
+    question,
+    worker: newLiveryWorker,
+    work: (remote) => remote.placeAndDraw(question!.kit, question!.scale),
+    keeps: true,
+  });
+}
+
+/** How markings are printed here: what the builder said, or the usual. */
+export const printingOf = ({ printings }: Kit): Printing =>
+  printings[0] ?? { ...newRecord(printingRecord), id: '' };
+
+/** The sheets of all markings that are printed. */
+export function useSheets(kit: Kit | undefined, scale: number | undefined) {
+  const question = useMemo(
+    () =>
+      kit && scale !== undefined && kit.markings.length > 0
+        ? { markings: kit.markings, printing: printingOf(kit), scale }
+        : undefined,
+    [kit, scale],
+  );
+  return useTask<LiveryWorker, LaidSheets>({
+    question,
+    worker: newLiveryWorker,
+    work: (remote) => remote.layOut(question!.markings, question!.printing, question!.scale),
+    keeps: true,
+  });
+}
+
+/** Pages as a PDF, made away from the page. */
+export async function pdfOf(pages: readonly PrintedPage[], title: string): Promise<Uint8Array> {
+  const worker = newLiveryWorker();
+  try {
+    return await wrap<LiveryWorker>(worker).pagesPdf(pages, title);
+  } finally {
+    worker.terminate();
+  }
+}
+
+/** What is known of a marking and of what it lies on, as the stacks leave it. */
+export function factsOf(
+  { marking, on, under }: Pick<PlacedMarking, 'marking' | 'on' | 'under'>,
+  kit: Kit,
+  { build, products, codes, conditions }: BuildContext,
+): MarkingFacts {
+  const ink = kit.decals.find(({ id }) => id === marking.colourId);
+  const partId = on[0]?.partId;
+  const tray = build?.trays.find(({ parts }) => parts.some(({ id }) => id === partId));
+  let base: Lab | null = null;
+  if (build && tray && tray.layers.length > 0) {
+    const { evaluation } = finishOf(tray, build.scale, products, codes, conditions);
+    const own = evaluation?.colours.find(({ finishId }) => finishId === under[0]?.finishId);
+    base = own?.lab ?? evaluation?.lab ?? null;
+  }
+  return {
+    ink: ink ? { lab: ink.lab, transparent: ink.transparent } : null,
+    base,
+    onClear: kit.parts.find(({ id }) => id === partId)?.material === 'clear',
+  };
+}
+
+/** A new marking in the middle of a view, over all others. */
+export const freshMarking = (
+  plain: Marking,
+  viewId: string | null,
+  middle: { x: number; y: number },
+  others: readonly Marking[],
+): Marking => ({
+  ...plain,
+  ...middle,
+  viewId,
+  name: `marking ${others.length + 1}`,
+  order: Math.max(-1, ...others.map(({ order }) => order)) + 1,
+});
