@@ -54,11 +54,6 @@ const VIEWS = {
     },
   ],
   colour: ['/build/tolliver/colour/tolliver-body', DESK, choose],
-  cup: [
-    '/build/quillon/colour/quillon-guards/cup',
-    DESK,
-    (page) => page.waitForFunction(() => /What blurs it/.test(document.body.innerText)),
-  ],
   palette: [
     '/build/pellam/colour/palette',
     DESK,
@@ -73,8 +68,17 @@ const VIEWS = {
     },
   ],
   order: ['/build/pellam/livery/order', DESK, (page) => page.waitForSelector('.stages svg')],
+  markings: [
+    '/build/pellam/livery/markings',
+    DESK,
+    async (page) => {
+      await page.waitForSelector('.viewcanvas .marking path');
+      await page.click('.plainlist .parttag');
+      await page.waitForSelector('.ways');
+    },
+  ],
+  sheets: ['/build/pellam/livery/sheets', DESK, (page) => page.waitForSelector('.printedsheet')],
   finish: ['/build/tolliver/finish/tolliver-body', DESK],
-  brightwork: ['/build/tolliver/finish/brightwork', DESK, (page) => page.waitForSelector('.routerow')],
   tints: ['/build/quillon/finish/tints', DESK, (page) => page.waitForSelector('.pipe'), 'dark'],
   plan: ['/build/tolliver/plan', DESK, (page) => page.waitForSelector('[data-testid="step-reason"]')],
   tonight: [

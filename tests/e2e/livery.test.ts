@@ -2,8 +2,8 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import type { KitItemsRecord } from '../../src/api/index.ts';
-import type { LiveryArea, LiveryView } from '../../src/core/kit/index.ts';
+import type { BuildRecord, KitItemsRecord } from '../../src/api/index.ts';
+import type { LiveryArea, LiveryView, Marking } from '../../src/core/kit/index.ts';
 import { press, sampleBench, saved, scratchFolder, shows, textOf, type Started } from './bench.ts';
 
 describe('the livery of a build', () => {
@@ -112,5 +112,70 @@ describe('the livery of a build', () => {
     await press(page, 'button', 'Add the view');
     await saved(page);
     await shows(page, /Coupe/);
+  });
+
+  it('brings the order of its colours into the stack, once and for all', async () => {
+    const layers = async () => {
+      const answer = await fetch(`${server.address}/api/builds/quillon`);
+      const build = (await answer.json()) as BuildRecord;
+      return build.trays.find(({ id }) => id === 'quillon-tank')!.layers;
+    };
+    const before = await layers();
+    await page.goto(`${server.address}/build/quillon/livery/order`);
+    await shows(page, /The stack of tank does not follow it yet/);
+    await press(page, 'button', 'Take this order into the stack');
+    await shows(page, /The stack of tank follows this order/);
+    await saved(page);
+    const colours = async () => new Set((await layers()).flatMap(({ finishId }) => finishId ?? [])).size;
+    await expect.poll(colours).toBe(2);
+    await page.goto(`${server.address}/build/quillon/finish/quillon-tank`);
+    await shows(page, /Escort ivory, \d+ %/);
+    await page.goto(`${server.address}/build/quillon/livery/order`);
+    await shows(page, /The stack of tank follows this order/);
+    expect(before.some(({ finishId }) => finishId !== undefined)).toBe(false);
+  });
+
+  it('has its markings where they lie, each with its ways, and moves them', async () => {
+    await page.goto(`${server.address}/build/pellam/livery/markings`);
+    await press(page, 'button', 'Name on the door, left');
+    await shows(page, /Ways to bring it on/);
+    await shows(page, /Doors: \d+ %/);
+    await page.focus('.viewcanvas');
+    await page.keyboard.press('ArrowRight');
+    await saved(page);
+    await press(page, 'button', 'Add a marking');
+    await shows(page, /marking 4/);
+    await saved(page);
+    const answer = await fetch(`${server.address}/api/builds/pellam/kit`);
+    const { items: all } = (await answer.json()) as KitItemsRecord;
+    const markings = all.filter(({ kind }) => kind === 'marking').map(({ value }) => value as Marking);
+    expect(markings).toHaveLength(4);
+    expect(markings.find(({ name }) => name.startsWith('Name'))!.x).toBeCloseTo(44.1, 5);
+  });
+
+  it('prints its markings on the fewest sheets, and keeps what is said of the sheet', async () => {
+    await page.goto(`${server.address}/build/pellam/livery/sheets`);
+    await shows(page, /1 sheet; no way of laying them takes fewer/);
+    await shows(page, /Scroll lettering of the deck × 2/);
+    expect(await page.$eval('.printedsheet', (sheet) => sheet.getAttribute('aria-label'))).toBe(
+      'Sheet 1, 210 by 297 mm',
+    );
+    const bar = await page.$$eval('.printedsheet path', (paths) =>
+      Math.max(
+        ...paths
+          .filter((path) => path.getAttribute('fill') === '#000000')
+          .map((path) => (path).getBBox().width),
+      ),
+    );
+    expect(bar).toBeCloseTo(50, 2);
+    const margin = await page.waitForSelector('::-p-aria(Margin, mm)');
+    await margin!.click({ count: 3 });
+    await page.keyboard.type('60');
+    await page.keyboard.press('Tab');
+    await saved(page);
+    const answer = await fetch(`${server.address}/api/builds/pellam/kit`);
+    const { items: all } = (await answer.json()) as KitItemsRecord;
+    expect(all.find(({ kind }) => kind === 'printing')!.value).toMatchObject({ marginMm: 60, spares: 1 });
+    await shows(page, /Scroll lettering of the deck × 2/);
   });
 });

@@ -131,11 +131,11 @@ export function targetLayer(layers: readonly PlannedLayer[]): PlannedLayer | und
   return layers.findLast(({ kind }) => kind === 'colour');
 }
 
-/** The factory code that a layer should look like: its own, or the sub-assembly's for the colour that this is about. */
+/** The factory code that a layer should look like: the sub-assembly's for the colour that this is about, else its own. */
 export const codeOfLayer = (
   { codeId = null, layers }: Pick<Tray, 'layers'> & Partial<Pick<Tray, 'codeId'>>,
   layer: PlannedLayer,
-): string | null => layer.codeId ?? (layer === targetLayer(layers) ? codeId : null);
+): string | null => (layer === targetLayer(layers) ? codeId : null) ?? layer.codeId ?? null;
 
 /** The stack of a tray with every mix turned into a product. */
 export function resolveStack(

@@ -1,3 +1,4 @@
+import { coloursOf, seenAs } from '../finish/index.ts';
 import { precedencesOf } from './hardConstraints.ts';
 import type { Join, PlannedLayer, Tray } from './build.ts';
 import { ADHESIVES, chooseAdhesive, glueJob, type AdhesiveChoice } from './adhesives.ts';
@@ -94,7 +95,10 @@ export function takeProposal(
       partIds: proposed.partIds,
       areaCm2: Math.max(0.1, proposed.areaCm2),
       substrateId: old?.substrateId ?? substrateOf(first),
-      layers: old?.layers ?? borrowed?.layers ?? (finish ? firstLayers(finish.look) : []),
+      layers:
+        old?.layers ??
+        (borrowed && inOneColour(borrowed, finish!.id)) ??
+        (finish ? firstLayers(finish.look) : []),
       codeId: old?.codeId ?? borrowed?.codeId ?? finish?.codeId ?? null,
       position,
     };
@@ -152,6 +156,14 @@ function stacksByFinish(
     if (main !== undefined && !stacks.has(main)) stacks.set(main, tray);
   }
   return stacks;
+}
+
+/** What a stack lays on the areas of one colour, for a sub-assembly that has that one alone. */
+function inOneColour({ layers }: Tray, finishId: string): PlannedLayer[] {
+  if (coloursOf(layers).length === 0) return layers;
+  return seenAs(layers, finishId)
+    .filter(({ kind }) => kind !== 'mask' && kind !== 'unmask')
+    .map(({ finishId: _, share: __, ...layer }) => layer);
 }
 
 function substrateOf({ material, plated, colour }: Kit['parts'][number]): string {

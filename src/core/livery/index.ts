@@ -49,7 +49,7 @@ export {
   type SheetPlacement,
   type SheetQuestion,
 } from './sheets/packSheets.ts';
-export { stackOfOrder, type OrderedColour, type OrderedStack } from './order/stackOfOrder.ts';
+export { sameLayers, stackOfOrder, type OrderedColour, type OrderedStack } from './order/stackOfOrder.ts';
 export { markingRegion, placeMarkings, type PlacedMarking } from './markings/placeMarkings.ts';
 export {
   applyMinutes,

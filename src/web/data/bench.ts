@@ -162,6 +162,8 @@ export async function sendTray(tray: TrayRecord): Promise<void> {
         ),
       })),
     );
+    // What the kit has to say of its layers is worked out on the server.
+    refreshBench();
   } catch (error) {
     void fetchBench();
     throw error;

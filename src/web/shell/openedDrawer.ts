@@ -4,9 +4,11 @@ import { DRAWERS, STAGES } from '../drawers.ts';
 
 const placeholders = (pattern: string): number => pattern.split(':').length - 1;
 
-/** Drawers by their addresses; one without a placeholder comes before one that its place could stand in. */
+/** Drawers by their addresses; one without a placeholder, or with more words, comes before one that its place could stand in. */
 const BY_ADDRESS = DRAWERS.map((drawer) => ({ drawer, pattern: drawerPattern(drawer) })).sort(
-  (a, b) => placeholders(a.pattern) - placeholders(b.pattern),
+  (a, b) =>
+    placeholders(a.pattern) - placeholders(b.pattern) ||
+    b.pattern.split('/').length - a.pattern.split('/').length,
 );
 
 /** The drawer that an address opens, and the build that it is of; undefined where it opens none. */

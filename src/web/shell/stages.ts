@@ -55,7 +55,11 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
     livery: {
       text:
         livery.views > 0
-          ? `${counted(livery.views, 'view')}, ${livery.areas > 0 ? counted(livery.areas, 'area') : 'no area yet'}`
+          ? [
+              counted(livery.views, 'view'),
+              livery.areas > 0 ? counted(livery.areas, 'area') : 'no area yet',
+              ...(livery.markings > 0 ? [counted(livery.markings, 'marking')] : []),
+            ].join(', ')
           : livery.severalColours > 0
             ? `${counted(livery.severalColours, 'part')} in several colours, no view yet`
             : 'every part in one colour',

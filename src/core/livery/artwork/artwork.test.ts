@@ -45,9 +45,7 @@ describe('letters as outlines', () => {
 
   it('are nothing where there is nothing to write, and a file that is no font is refused', () => {
     expect(textOutline(font, '', { x: 0, y: 0, height: 4, width: 9 }).capitalMm).toBe(0);
-    expect(() => readTypeface(new TextEncoder().encode('Dear builder').buffer)).toThrow(
-      'no font file',
-    );
+    expect(() => readTypeface(new TextEncoder().encode('Dear builder').buffer)).toThrow('no font file');
     expect(() => readTypeface(new ArrayBuffer(20_000_001))).toThrow('larger than');
   });
 });

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { PlannedLayer } from '../../kit/index.ts';
 import { planColours, type ColourQuestion } from './planColours.ts';
 import { PRIMER, type LiveryColour } from './colourCosts.ts';
-import { stackOfOrder, type OrderedColour } from './stackOfOrder.ts';
+import { sameLayers, stackOfOrder, type OrderedColour } from './stackOfOrder.ts';
 
 const colour = (id: string, ways: LiveryColour['ways'] = ['spray']): LiveryColour => ({
   id,
@@ -83,6 +83,21 @@ describe('the layers of a body in several colours', () => {
     expect(words(once.layers)).toBe('p first@cream edge@cream second@teal unmask k');
     expect(once.layers[1]!.coats).toBe(5);
     expect(stackOfOrder(once, twoTone, colours)).toEqual({ ...once, dropped: [] });
+    const retold = once.layers.map(
+      (each) => Object.fromEntries(Object.entries(each).reverse()) as unknown as PlannedLayer,
+    );
+    expect(sameLayers(retold, once.layers)).toBe(true);
+    expect(sameLayers(retold, tray.layers)).toBe(false);
+  });
+
+  it('keep a code that was chosen for a finish that has none', () => {
+    const tray = { codeId: 'T-9', layers: [layer('c', 'colour', { mix: { a: 1 }, finishId: 'teal' })] };
+    const { layers, codeId } = stackOfOrder(tray, twoTone, [
+      ordered('cream', { codeId: 'C-1' }),
+      ordered('teal'),
+    ]);
+    expect(layers.flatMap((each) => each.codeId ?? [])).toEqual(['C-1', 'T-9']);
+    expect(codeId).toBe('T-9');
   });
 
   it('name what belongs to none of them', () => {

@@ -47,11 +47,16 @@ export function stackOfOrder(
   const colourOf = (id: string) => colours.find(({ finishId }) => finishId === id)!;
   const layersOf = (id: string, make: (colour: OrderedColour) => PlannedLayer[]): PlannedLayer[] => {
     const colour = colourOf(id);
-    return (runs.get(id) ?? make(colour)).map((layer) => ({
-      ...bare(layer),
-      ...ofColour(colour),
-      ...(layer.kind === 'colour' && colour.codeId !== null ? { codeId: colour.codeId } : {}),
-    }));
+    const run = runs.get(id);
+    return (run ?? make(colour)).map((layer) => {
+      // A finish without a code may have been given one in the Colour stage.
+      const codeId = colour.codeId ?? (run ? codeOfLayer(tray, layer) : null);
+      return {
+        ...bare(layer),
+        ...ofColour(colour),
+        ...(layer.kind === 'colour' && codeId !== null ? { codeId } : {}),
+      };
+    });
   };
   const stages = plan.stages.flatMap((stage) => [
     ...layersOf(stage.colour, (colour) => sprayed(stage, colour, newId)),
@@ -183,4 +188,18 @@ function idsBeside(layers: readonly PlannedLayer[]): (kind: LayerKind) => string
     taken.add(id);
     return id;
   };
+}
+
+/** Whether two stacks are the same layer by layer, whatever order what they say is in. */
+export function sameLayers(one: readonly PlannedLayer[], other: readonly PlannedLayer[]): boolean {
+  const told = (value: unknown): unknown =>
+    value !== null && typeof value === 'object' && !Array.isArray(value)
+      ? Object.entries(value)
+          .filter(([, each]) => each !== undefined)
+          .sort(([p], [q]) => (p < q ? -1 : 1))
+          .map(([key, each]) => [key, told(each)])
+      : Array.isArray(value)
+        ? value.map(told)
+        : value;
+  return JSON.stringify(told(one)) === JSON.stringify(told(other));
 }

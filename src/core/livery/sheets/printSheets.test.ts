@@ -10,9 +10,7 @@ import { printSheets } from './printSheets.ts';
 const file = readFileSync(
   'node_modules/@fontsource/barlow-condensed/files/barlow-condensed-latin-600-normal.woff',
 );
-const font = readTypeface(
-  file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength),
-);
+const font = readTypeface(file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength));
 const plain = newRecord(markingRecord);
 const marking = (id: string, more: Partial<Marking> = {}): Marking => ({
   ...plain,
@@ -74,7 +72,11 @@ describe('the sheets of own prints', () => {
     const { notes } = printSheets(
       [
         marking('bare', { artwork: plain.artwork }),
-        marking('fine', { width: 2, height: 0.8, artwork: { ...plain.artwork, kind: 'label', text: 'FUEL' } }),
+        marking('fine', {
+          width: 2,
+          height: 0.8,
+          artwork: { ...plain.artwork, kind: 'label', text: 'FUEL' },
+        }),
       ],
       printing(),
       font,

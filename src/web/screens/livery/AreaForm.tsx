@@ -1,4 +1,4 @@
-import { NumberInput, Select, Textarea, TextInput } from '@mantine/core';
+import { Select, Textarea, TextInput } from '@mantine/core';
 import {
   AREA_SHAPES,
   liveryAreaRecord,
@@ -6,7 +6,8 @@ import {
   type Kit,
   type LiveryArea,
 } from '../../../core/kit/index.ts';
-import { numberLimits, textLimits } from '../../components/limits.ts';
+import { FigureInput } from '../../components/form/FigureInput.tsx';
+import { textLimits } from '../../components/limits.ts';
 
 interface AreaFormProps {
   area: LiveryArea;
@@ -62,19 +63,13 @@ export const AreaForm = ({ area, kit, onSave }: AreaFormProps) => (
         onChange={(shape) => shape && onSave({ shape })}
       />
       {figuresOf(area.shape).map((figure) => (
-        <NumberInput
-          key={`${figure} ${area[figure]}`}
-          size="xs"
+        <FigureInput
+          key={figure}
           label={LABELS[figure]}
-          defaultValue={area[figure]}
           step={figure === 'angle' ? 1 : 0.1}
-          decimalScale={2}
-          {...numberLimits(liveryAreaRecord.fields[figure])}
-          onBlur={({ currentTarget }) => {
-            const value = Number(currentTarget.value);
-            if (currentTarget.value.trim() !== '' && Number.isFinite(value) && value !== area[figure])
-              onSave({ [figure]: value });
-          }}
+          field={liveryAreaRecord.fields[figure]}
+          value={area[figure]}
+          onSave={(value) => onSave({ [figure]: value })}
         />
       ))}
     </div>

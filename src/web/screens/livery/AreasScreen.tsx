@@ -14,6 +14,7 @@ import { MeasuredPanel } from './MeasuredPanel.tsx';
 import { NewView } from './NewView.tsx';
 import { Openings } from './Openings.tsx';
 import { hexIn, useLivery, useMeasured } from './useLivery.ts';
+import { Regions } from './Regions.tsx';
 import { ViewCanvas } from './ViewCanvas.tsx';
 import { ViewForm } from './ViewForm.tsx';
 import './livery.css';
@@ -122,6 +123,14 @@ export function AreasScreen() {
                   [{ kind: 'view', id: view.id, value: { ...view, openings } }],
                   `openings of ${view.name}`,
                 )
+              }
+            />
+            <Regions
+              key={`regions ${view.id}`}
+              view={view}
+              kit={kit}
+              onSave={(regions) =>
+                change([{ kind: 'view', id: view.id, value: { ...view, regions } }], `parts on ${view.name}`)
               }
             />
             <ViewForm

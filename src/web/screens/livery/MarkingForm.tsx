@@ -2,10 +2,12 @@ import { Checkbox, Select, TextInput } from '@mantine/core';
 import {
   artworkFields,
   ARTWORKS,
+  CROSSINGS,
   FILM_STATES,
   markingRecord,
   SURFACES,
   type ArtworkKind,
+  type Crossing,
   type Kit,
   type Marking,
   type MarkingSurface,
@@ -37,6 +39,11 @@ const ARTWORK_WORDS: Readonly<Record<ArtworkKind, string>> = {
   checks: 'checks',
   warning: 'diagonal bars',
   label: 'small label',
+};
+const CROSSING_WORDS: Readonly<Record<Crossing, string>> = {
+  'after-join': 'in one, after the join',
+  'in-halves': 'in halves, cut at the line',
+  'dry-fitted': 'in one on the dry fit, then slit',
 };
 const worded = <T extends string>(values: readonly T[], words: Readonly<Record<T, string>>) =>
   values.map((value) => ({ value, label: words[value] }));
@@ -145,6 +152,15 @@ export function MarkingForm({ marking, kit, scale, onSave }: MarkingFormProps) {
           data={kit.decals.map(({ id, name }) => ({ value: id, label: name }))}
           value={marking.colourId}
           onChange={(colourId) => onSave({ colourId })}
+        />
+        <Select
+          size="xs"
+          label="Across a joint made later"
+          placeholder="the way of least work"
+          clearable
+          data={worded(CROSSINGS, CROSSING_WORDS)}
+          value={marking.crossing}
+          onChange={(crossing) => onSave({ crossing })}
         />
         <Select
           size="xs"

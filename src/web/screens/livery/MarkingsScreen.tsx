@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { IlluminantId } from '../../../core/colour/index.ts';
-import { markingRecord, newRecord, type Marking } from '../../../core/kit/index.ts';
+import { counted, markingRecord, newRecord, type Marking } from '../../../core/kit/index.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { changeKit } from '../../data/kit.ts';
@@ -75,7 +75,7 @@ export function MarkingsScreen() {
               >
                 <b>{name}</b>
                 <span className="soft small">
-                  {kit.markings.filter((each) => each.viewId === id).length} markings
+                  {counted(kit.markings.filter((each) => each.viewId === id).length, 'marking')}
                 </span>
               </Link>
             </li>

@@ -16,7 +16,7 @@ export function SheetPicture({
   const long = (mm: number) => (mm % 50 === 0 ? 3 : 1.5);
   return (
     <svg
-      className="sheet"
+      className="printedsheet"
       viewBox={`${-RULER} ${-RULER} ${width + RULER + 2} ${height + RULER + 2}`}
       role="img"
       aria-label={`${label}, ${width} by ${height} mm`}

@@ -1,6 +1,7 @@
-import { Button, NumberInput, Select, Textarea } from '@mantine/core';
+import { Button, Select, Textarea } from '@mantine/core';
 import { viewRecord, type Kit, type LiveryView } from '../../../core/kit/index.ts';
-import { numberLimits, textLimits } from '../../components/limits.ts';
+import { FigureInput } from '../../components/form/FigureInput.tsx';
+import { textLimits } from '../../components/limits.ts';
 import { partOptions } from '../kit/partNames.ts';
 
 interface ViewFormProps {
@@ -35,20 +36,14 @@ export const ViewForm = ({ view, kit, onSave, onMirror, onRemove }: ViewFormProp
         value={view.partId}
         onChange={(partId) => onSave({ partId })}
       />
-      <NumberInput
-        size="xs"
+      <FigureInput
         label="Surface per area seen"
         description="1 is flat; a rounded side 1.1 to 1.3"
         inputWrapperOrder={['label', 'input', 'description']}
-        key={view.slope}
-        defaultValue={view.slope}
         step={0.05}
-        decimalScale={2}
-        {...numberLimits(viewRecord.fields.slope)}
-        onBlur={({ currentTarget: { value } }) => {
-          const slope = Number(value);
-          if (slope >= 1 && slope !== view.slope) onSave({ slope });
-        }}
+        field={viewRecord.fields.slope}
+        value={view.slope}
+        onSave={(slope) => onSave({ slope })}
       />
     </div>
     <Textarea

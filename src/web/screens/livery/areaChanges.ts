@@ -97,6 +97,8 @@ export function otherSide(
     side,
     name: calledOtherwise(view.name, side),
     outline: mirror(view.outline),
+    // Other doors hang there: which, nobody said.
+    regions: [],
     openings: view.openings.map((opening) => ({ ...opening, path: mirror(opening.path) })),
   };
   return [

@@ -1,0 +1,44 @@
+import { Select } from '@mantine/core';
+import { useState } from 'react';
+import type { Kit, LiveryView, ViewRegion } from '../../../core/kit/index.ts';
+import { newId } from '../../data/newId.ts';
+import { partOptions } from '../kit/partNames.ts';
+import { PathEntries } from './PathEntries.tsx';
+
+interface RegionsProps {
+  view: LiveryView;
+  kit: Kit;
+  onSave: (regions: ViewRegion[]) => void;
+}
+
+/** What of a view belongs to other parts, such as a door: a marking across its edge crosses a joint. */
+export function Regions({ view: { id: viewId, regions = [] }, kit, onSave }: RegionsProps) {
+  const [partId, setPartId] = useState<string | null>(null);
+  const name = (id: string) => kit.parts.find((part) => part.id === id)?.name ?? 'a part that is gone';
+  return (
+    <PathEntries
+      title="Other parts on it"
+      empty="None: all of it is one part. Doors and lids go here, so that what crosses their edge is known."
+      entries={regions.map((region) => ({ id: region.id, name: name(region.partId) }))}
+      placeholder="M60 8 H95 V30 H60 Z"
+      act="It lies there"
+      onAdd={(path) => {
+        if (partId === null) return 'Say which part lies there.';
+        onSave([...regions, { id: newId(viewId), partId, path }]);
+        setPartId(null);
+        return null;
+      }}
+      onRemove={(gone) => onSave(regions.filter(({ id }) => id !== gone))}
+    >
+      <Select
+        size="xs"
+        label="Another part"
+        placeholder="door, lid…"
+        searchable
+        data={partOptions(kit)}
+        value={partId}
+        onChange={setPartId}
+      />
+    </PathEntries>
+  );
+}
