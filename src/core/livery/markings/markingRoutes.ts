@@ -36,7 +36,7 @@ const PRINTED_LEAST_MM = 0.7;
 /** Every way open to a marking, the one of least work and risk first. Minutes are of hands; what speaks against a way is
  *  counted as work that it may bring. */
 export function markingRoutes(marking: Marking, facts: MarkingFacts): RouteOffer[] {
-  const { width, height, surface, sheet, lettering, count } = marking;
+  const { width, height, surface, sheet, lettering, count, artwork } = marking;
   const once = applyMinutes(marking);
   const small = Math.min(width, height);
   const offers: RouteOffer[] = [];
@@ -69,7 +69,8 @@ export function markingRoutes(marking: Marking, facts: MarkingFacts): RouteOffer
       against: [],
       why: 'mask and spray: its white is that of your paint, and nothing has an edge',
     });
-  if (surface === 'flat')
+  // Paper has an edge and a face of its own: a plate or a label does, lettering on paint does not.
+  if (surface === 'flat' && (artwork.kind === 'plate' || artwork.kind === 'label'))
     offers.push({
       route: 'paper',
       minutes: 10 + 4 * count,

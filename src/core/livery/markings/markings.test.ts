@@ -175,6 +175,9 @@ describe('ways of bringing a marking on', () => {
       markingRoutes(marking('m', { width: 30, height: 3, ...more }), facts).map(({ route }) => route);
     expect(routes({ lettering: true })).not.toContain('paint');
     expect(routes({ lettering: false })).toContain('paint');
-    expect(routes({ surface: 'curved' })).not.toContain('paper');
+    const plate = { artwork: { ...newRecord(markingRecord).artwork, kind: 'plate' as const } };
+    expect(routes(plate)).toContain('paper');
+    expect(routes({ ...plate, surface: 'curved' })).not.toContain('paper');
+    expect(routes({})).not.toContain('paper');
   });
 });

@@ -51,7 +51,7 @@ export function MarkingWays({ placed, kit, facts, onTake }: MarkingWaysProps) {
                 </span>
               ))}
               {route === marking.route ? (
-                <span className="small">Taken.</span>
+                <p className="small">Taken.</p>
               ) : (
                 <Button
                   size="compact-xs"
