@@ -356,6 +356,27 @@ describe('takeProposal', () => {
     expect(joins[1]!.adhesive).toMatch(/epoxy/);
   });
 
+  it('borrows of a stack in several colours the one that the borrower has', () => {
+    const hand = { coats: 1, tool: 'hand' as const };
+    const layers = [
+      {
+        id: 'stripe',
+        kind: 'colour' as const,
+        coats: 2,
+        tool: 'can' as const,
+        finishId: 'other',
+        share: 0.2,
+      },
+      { id: 'tape', kind: 'mask' as const, ...hand, finishId: 'other', share: 0.2 },
+      { ...body.layers[0]!, finishId: 'polished', share: 0.8 },
+      { id: 'off', kind: 'unmask' as const, ...hand },
+    ];
+    const { trays } = takeProposal(proposeSubassemblies(kit), kit, [{ ...body, layers }]);
+    const byName = new Map(trays.map(({ tray }) => [tray.name, tray]));
+    expect(byName.get('My shell')!.layers).toEqual(layers);
+    expect(byName.get('Hood')!.layers).toEqual(body.layers);
+  });
+
   it('changes nothing when taken twice', () => {
     const once = takeProposal(proposeSubassemblies(kit), kit, [body]);
     const stored = once.trays.map(({ id, key, tray: { partIds, ...tray } }) => ({

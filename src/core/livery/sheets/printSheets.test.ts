@@ -86,6 +86,15 @@ describe('the sheets of own prints', () => {
       'bare it has no artwork',
       'fine too fine to print',
     ]);
+    const bare = { ...plain.artwork, kind: 'lettering' as const, text: 'BAND' };
+    const pale = (artwork: Marking['artwork']) =>
+      printSheets([marking('m', { artwork })], printing(), font, 24).notes.map(({ what }) =>
+        what.slice(0, 8),
+      );
+    expect(pale({ ...bare, ink: '#f4efe2' })).toEqual(['pale ink']);
+    expect(pale({ ...bare, ink: '#f4efe2', ground: '#112233' })).toEqual([]);
+    expect(pale({ ...bare, ink: '#7c1420' })).toEqual([]);
+    expect(pale(bare)).toEqual([]);
     expect(printSheets([], printing(), font, 24).pages).toEqual([]);
   });
 

@@ -32,6 +32,18 @@ const LINE = '#888888';
 export const isPrinted = ({ route }: Pick<Marking, 'route'>): boolean =>
   route === 'print' || route === 'paper';
 
+/** Luminance from which transparent ink on white is hardly ink. */
+const PALE = 0.55;
+
+/** Whether an ink, #rrggbb, is pale: by its luminance (IEC 61966-2-1 and ITU-R BT.709). */
+function isPale(hex: string): boolean {
+  const [r, g, b] = [1, 3, 5].map((at) => {
+    const share = Number.parseInt(hex.slice(at, at + 2), 16) / 255;
+    return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
+  });
+  return 0.2126 * r! + 0.7152 * g! + 0.0722 * b! > PALE;
+}
+
 /** Size of the sheet, mm. */
 export const sheetSize = ({ paper, widthMm, heightMm }: Printing): readonly [number, number] =>
   paper === 'own' ? [widthMm, heightMm] : PAPER_SIZES[paper];
@@ -52,6 +64,14 @@ export function printSheets(
   const notes = printed.flatMap(({ id, artwork }) => [
     ...(artwork.kind === 'none'
       ? [{ markingId: id, what: 'it has no artwork: only its outline is printed, to be filled in elsewhere' }]
+      : []),
+    ...(artwork.kind !== 'none' && artwork.ground === '' && isPale(artwork.ink)
+      ? [
+          {
+            markingId: id,
+            what: 'pale ink on bare film: a printer that lays no white prints next to nothing there; take white film, or give it a ground',
+          },
+        ]
       : []),
     ...drawn.get(id)!.tooFine.map((what) => ({ markingId: id, what: `too fine to print: ${what}` })),
   ]);
@@ -86,9 +106,8 @@ export function printSheets(
       paths: [
         ...placements.flatMap(({ id, x, y, turned }) => {
           const marking = byId.get(id)!;
-          const tall = turned ? marking.width : marking.height;
-          // Placements count from below; the foot lies under them.
-          return placedPaths(drawn.get(id)!, marking, x, sheet.height - y - tall, turned);
+          // Placements count from below; on a page the first lie at the top.
+          return placedPaths(drawn.get(id)!, marking, x, y, turned);
         }),
         ...pageMarks(sheet, font),
       ].map((path) => ({ ...path, d: svgpath(path.d).scale(factor).round(4).toString() })),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { EMPTY_KIT, markingRecord, newRecord, viewRecord, type Kit, type Marking } from '../../kit/index.ts';
 import { plainFinish, plainJoint, plainPart } from '../../kit/plainKit.ts';
-import { dividedKit, type DividedLayer } from '../contribution.ts';
+import { dividedKit, type Ahead, type DividedLayer } from '../contribution.ts';
 import { markings } from './markings.ts';
 
 const marking = (id: string, more: Partial<Marking> = {}): Marking => ({
@@ -118,5 +118,36 @@ describe('markings in the plan', () => {
     expect(one({ viewId: null })).toEqual(['marking-nowhere']);
     expect(one({ route: null })).toEqual(['marking-not-decided']);
     expect(one({ x: 0 })).toEqual(['marking-beside']);
+  });
+
+  it('compare white with the white that the stack names, and ink with how dark it is', () => {
+    const said = (
+      ink: { lab: { L: number; a: number; b: number }; transparent: boolean },
+      base: { L: number; a: number; b: number } | null,
+      route: Marking['route'] = 'print',
+    ) => {
+      const rulesSaid: string[] = [];
+      const step = { id: 's', trayId: 'shell', kind: 'decal' };
+      markings.advice!({
+        build: {
+          trays: [{ id: 'shell', colours: base ? [{ finishId: 'cream', lab: base }] : [] }],
+          kit: { printed: [{ id: 'm', name: 'It', trayId: 'shell', finishId: 'cream', ink, route }] },
+        },
+        own: [step],
+        advise: (_: unknown, { rule }: { rule: string }) => rulesSaid.push(rule),
+      } as unknown as Ahead);
+      return rulesSaid;
+    };
+    const white = { lab: { L: 95, a: 0, b: 1 }, transparent: false };
+    const red = { lab: { L: 42, a: 58, b: 36 }, transparent: true };
+    expect(said(white, { L: 91, a: 0, b: 8 })).toEqual(['white-beside-white']);
+    expect(said(white, { L: 95, a: 0, b: 1.5 })).toEqual([]);
+    expect(said(white, { L: 30, a: 0, b: 0 })).toEqual([]);
+    expect(said(white, { L: 91, a: 0, b: 8 }, 'paint')).toEqual([]);
+    expect(said(white, null)).toEqual([]);
+    expect(said(red, { L: 30, a: 0, b: 0 })).toEqual(['ink-on-dark']);
+    expect(said(red, { L: 92, a: 0, b: 3 })).toEqual([]);
+    // A kit's decal is printed with a white of its own.
+    expect(said(red, { L: 30, a: 0, b: 0 }, 'decal')).toEqual([]);
   });
 });
