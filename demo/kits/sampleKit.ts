@@ -33,7 +33,10 @@ import { startingOutline, stretched, type StartingOutlineId } from '../../src/co
 
 /** A marking with its keys; what is not said is as in a new one. */
 interface SampleMarking extends Partial<
-  Pick<Marking, 'route' | 'sheet' | 'angle' | 'round' | 'count' | 'lettering' | 'surface' | 'film' | 'crossing'>
+  Pick<
+    Marking,
+    'route' | 'sheet' | 'angle' | 'round' | 'count' | 'lettering' | 'surface' | 'film' | 'crossing'
+  >
 > {
   name: string;
   view?: string;

@@ -164,7 +164,7 @@ describe('the livery of a build', () => {
       Math.max(
         ...paths
           .filter((path) => path.getAttribute('fill') === '#000000')
-          .map((path) => (path).getBBox().width),
+          .map((path) => path.getBBox().width),
       ),
     );
     expect(bar).toBeCloseTo(50, 2);

@@ -8,7 +8,7 @@ import { KIT_RECORDS, type Kit, type KitItemKind } from './index.ts';
 function exampleOf(field: Field<unknown>, idOf: (target: string) => string): unknown {
   switch (field.type) {
     case 'text':
-      return 'word'.slice(0, field.most);
+      return field.example ?? 'word'.slice(0, field.most);
     case 'number':
       return field.whole ? Math.ceil(field.least) : (field.least + field.most) / 2;
     case 'flag':

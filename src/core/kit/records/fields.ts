@@ -8,6 +8,8 @@ interface Text {
   most: number;
   /** Must not be empty, nor begin or end with a space. */
   required: boolean;
+  /** Something that it may hold, where not every text will do. */
+  example?: string;
 }
 interface Amount {
   type: 'number';

@@ -43,7 +43,7 @@ export const ARTWORKS = [
 export type ArtworkKind = (typeof ARTWORKS)[number];
 
 /** A colour as it is written on the web, #rrggbb; '' for none. */
-const hex = (label: string) => text(label, 7);
+const hex = (label: string) => ({ ...text(label, 7), example: '#1a2b3c' });
 
 export const artworkFields = {
   kind: choice('what is drawn', ARTWORKS),
@@ -95,7 +95,7 @@ export const markingRecord = defineRecord(
     artwork: group('the artwork', artworkFields, ({ ink, ground }) =>
       [ink, ground].every((colour) => colour === '' || /^#[0-9a-f]{6}$/i.test(colour))
         ? null
-        : 'A colour of the artwork is written like #1a2b3c.',
+        : 'a colour of the artwork is written like #1a2b3c',
     ),
   },
   { onCopy: asItIs },

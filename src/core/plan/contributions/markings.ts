@@ -70,7 +70,16 @@ function crossedBy(placed: PlacedMarking, build: DividedKit): PlannedMarking['cr
   return { joint, joinId, ways, way: ways.find(({ way }) => way === placed.marking.crossing) ?? ways[0]! };
 }
 
+const planned = new WeakMap<DividedKit, PlannedMarking[]>();
+
+/** The markings of a build; asked for by each part of this contribution, worked out once. */
 function plannedMarkings(build: DividedKit): PlannedMarking[] {
+  const known = planned.get(build) ?? planMarkings(build);
+  planned.set(build, known);
+  return known;
+}
+
+function planMarkings(build: DividedKit): PlannedMarking[] {
   if (build.kit.markings.length === 0) return [];
   return placeMarkings(build.kit)
     .filter(({ marking }) => inVersion(marking, build) !== 'no')
