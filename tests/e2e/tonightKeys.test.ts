@@ -13,7 +13,9 @@ describe('keys and taps tonight', () => {
     await page.goto(`${server.address}/build/tolliver/tonight`);
     await page.waitForSelector('.stepcard');
     // A better plan may change the card under a tap, which then does not count: it is waited for.
-    await until(page, () => !/the plan is following|looking for better/.test(document.body.innerText), []);
+    const settled = () =>
+      until(page, () => !/the plan is following|looking for better/.test(document.body.innerText), []);
+    await settled();
     const cardNow = () => page.$eval('.stepcard', (element) => (element as HTMLElement).dataset.operation!);
     const first = await openReadyStep(page);
     const count = async () => (await bench()).steps.length;
@@ -37,6 +39,7 @@ describe('keys and taps tonight', () => {
     expect(await count()).toBe(before + 1);
 
     await new Promise((resolve) => setTimeout(resolve, 700));
+    await settled();
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
     const second = await openReadyStep(page);
     await page.keyboard.down('d');
