@@ -1,5 +1,6 @@
-import { mainFinish, type Kit, type LiveryView } from '../kit/index.ts';
+import { mainFinish, type Kit, type LiveryArea, type LiveryView } from '../kit/index.ts';
 import { measureView, type MeasuredView } from './measureView.ts';
+import { remembered } from './remembered.ts';
 
 /** What is painted as one, with the views that show it. */
 export interface Body {
@@ -31,21 +32,28 @@ export function baseOf({ finishId, partId }: LiveryView, { parts, finishes }: Ki
   return finishId ?? (part ? (mainFinish(part, known)?.id ?? null) : null);
 }
 
-const MOST_KEPT = 200;
-const measured = new Map<string, MeasuredView>();
+/** Views of a few large builds. */
+const MOST_VIEWS = 200;
+const measured = remembered(
+  MOST_VIEWS,
+  ({ view: { outline, openings, slope }, areas, baseId }: ViewInColours) =>
+    JSON.stringify([outline, openings, slope, areas, baseId]),
+  ({ view, areas, baseId }) => measureView(view, areas, baseId),
+);
+
+interface ViewInColours {
+  view: LiveryView;
+  areas: LiveryArea[];
+  baseId: string | null;
+}
 
 /** A view of a kit with what lies on it, measured; the same view is measured once. */
-export function measuredView(view: LiveryView, kit: Kit): MeasuredView {
-  const areas = kit.liveryAreas.filter(({ viewId }) => viewId === view.id);
-  const baseId = baseOf(view, kit);
-  const key = JSON.stringify([view.outline, view.openings, view.slope, areas, baseId]);
-  const known = measured.get(key);
-  if (known) return known;
-  const made = measureView(view, areas, baseId);
-  if (measured.size >= MOST_KEPT) measured.delete(measured.keys().next().value!);
-  measured.set(key, made);
-  return made;
-}
+export const measuredView = (view: LiveryView, kit: Kit): MeasuredView =>
+  measured({
+    view,
+    areas: kit.liveryAreas.filter(({ viewId }) => viewId === view.id),
+    baseId: baseOf(view, kit),
+  });
 
 /** Surface of each finish of a body, cm2, as far as its views show. */
 export function surfaceOf(views: readonly MeasuredView[]): Map<string, number> {

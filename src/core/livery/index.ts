@@ -49,19 +49,20 @@ export {
   type SheetPlacement,
   type SheetQuestion,
 } from './sheets/packSheets.ts';
-export { sameLayers, stackOfOrder, type OrderedColour, type OrderedStack } from './order/stackOfOrder.ts';
-export { markingRegion, placeMarkings, type PlacedMarking } from './markings/placeMarkings.ts';
+export { stackOfOrder, type OrderedColour, type OrderedStack } from './order/stackOfOrder.ts';
+export { BESIDE_SHARE, placeMarkings, type PlacedMarking } from './markings/placeMarkings.ts';
 export {
   applyMinutes,
   applyOrder,
   crossingWays,
   softenerFor,
-  type CrossedJoint,
   type CrossingWay,
 } from './markings/applyMarkings.ts';
 export {
+  AGAINST_MINUTES,
   markingRoutes,
-  whiteBesideWhite,
+  otherWhite,
+  wantsWhiteUnder,
   type MarkingFacts,
   type RouteOffer,
 } from './markings/markingRoutes.ts';

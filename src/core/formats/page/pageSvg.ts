@@ -1,21 +1,35 @@
+import XMLBuilder from 'fast-xml-builder';
 import type { PagePath, PrintedPage } from './printedPage.ts';
 
-const escaped = (text: string) =>
-  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!);
+const AT = '@';
+const attributes = (all: Record<string, string | number | undefined>): Record<string, string | number> =>
+  Object.fromEntries(
+    Object.entries(all).flatMap(([name, value]) => (value === undefined ? [] : [[`${AT}${name}`, value]])),
+  );
 
-function pathElement({ d, fill, stroke, strokeMm, dashMm }: PagePath): string {
-  const line = stroke
-    ? ` stroke="${escaped(stroke)}" stroke-width="${strokeMm ?? 0.1}"${dashMm ? ` stroke-dasharray="${dashMm}"` : ''}`
-    : '';
-  return `<path d="${escaped(d)}" fill="${fill ? escaped(fill) : 'none'}"${line}/>`;
-}
+const pathElement = ({ d, fill = 'none', stroke, strokeMm = 0.1, dashMm }: PagePath) =>
+  attributes({
+    d,
+    fill,
+    ...(stroke === undefined ? {} : { stroke, 'stroke-width': strokeMm, 'stroke-dasharray': dashMm }),
+  });
 
 /** A page as SVG whose units are millimetres. */
 export const pageSvg = ({ width, height, paths }: PrintedPage): string =>
-  [
-    '<?xml version="1.0" encoding="UTF-8"?>',
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">`,
-    ...paths.map(pathElement),
-    '</svg>',
-    '',
-  ].join('\n');
+  new XMLBuilder({
+    ignoreAttributes: false,
+    attributeNamePrefix: AT,
+    format: true,
+    suppressEmptyNode: true,
+  }).build({
+    '?xml': attributes({ version: '1.0', encoding: 'UTF-8' }),
+    svg: {
+      ...attributes({
+        xmlns: 'http://www.w3.org/2000/svg',
+        width: `${width}mm`,
+        height: `${height}mm`,
+        viewBox: `0 0 ${width} ${height}`,
+      }),
+      path: paths.map(pathElement),
+    },
+  });

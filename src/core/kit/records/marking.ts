@@ -83,6 +83,8 @@ export const markingRecord = defineRecord(
     count: whole('how many', 1, 200),
     /** Lettering is never mirrored for the other side. */
     lettering: flag('lettering', true),
+    /** Drawn the other way round: for the other side. */
+    mirrored: flag('mirrored'),
     surface: choice('the surface', SURFACES),
     /** State of the film; null where nobody looked. */
     film: choiceOrNull('the state of the film', FILM_STATES),

@@ -15,7 +15,7 @@ const font = readTypeface(bytes);
 const boxOf = (d: string) => boxAround(readOutline(d).rings)!;
 const art = (more: Partial<Artwork>): Artwork => ({ ...newRecord(markingRecord).artwork, ...more });
 const drawn = (more: Partial<Artwork>, width = 40, height = 10, scale = 24) =>
-  drawArtwork(art(more), { width, height, round: false }, font, scale);
+  drawArtwork(art(more), { width, height, round: false, mirrored: false }, font, scale);
 
 describe('letters as outlines', () => {
   it('stand as high and no wider than they are to, around their middle', () => {
@@ -80,6 +80,15 @@ describe('artwork from figures', () => {
     expect(drawn({ kind: 'stripes', text: '9' }, 20, 0.5).tooFine[0]).toMatch(/lines of 0\.03 mm/);
     expect(drawn({ kind: 'lettering', text: ' ' }).tooFine).toEqual(['no letters: write what it says']);
     expect(drawn({ kind: 'lettering', text: 'LARKSPUR' }).tooFine).toEqual([]);
+  });
+
+  it('is turned about its middle for the other side', () => {
+    const bars = art({ kind: 'warning', text: '4' });
+    const left = drawArtwork(bars, { width: 40, height: 10, round: false, mirrored: false }, font, 24);
+    const right = drawArtwork(bars, { width: 40, height: 10, round: false, mirrored: true }, font, 24);
+    const first = (of: typeof left) => boxOf(of.shapes[1]!.d);
+    expect(first(left).x + first(left).width).toBeCloseTo(40 - first(right).x, 2);
+    expect(first(left).x).not.toBeCloseTo(first(right).x, 1);
   });
 
   it('is drawn alike at every size', () => {

@@ -1,5 +1,6 @@
 import type { Artwork, Marking } from '../../kit/index.ts';
 import { regionOf, ringsOf, within } from '../geometry/region.ts';
+import { mirroredPath } from '../views/startingOutlines.ts';
 import { textOutline, type Typeface } from './textOutline.ts';
 
 /** A filled path, mm from the upper left corner of the artwork; holes run the other way round. */
@@ -19,7 +20,7 @@ export const FINEST = { letter: 0.7, line: 0.1 } as const;
 const INK = '#111111';
 const MOST_STRIPES = 60;
 
-type Box = Pick<Marking, 'width' | 'height' | 'round'>;
+type Box = Pick<Marking, 'width' | 'height' | 'round' | 'mirrored'>;
 
 /** Draws the artwork of a marking in its size. `scale`: denominator of the model's scale, to say at which one it would be
  *  coarse enough. */
@@ -30,7 +31,7 @@ export function drawArtwork(artwork: Artwork, box: Box, font: Typeface, scale: n
   return {
     shapes: [
       ...(artwork.ground && artwork.kind !== 'none' ? [{ d: outlineOf(box), fill: artwork.ground }] : []),
-      ...shapes.map((d) => ({ d, fill: ink })),
+      ...shapes.map((d) => ({ d: box.mirrored ? mirroredPath(d, box.width) : d, fill: ink })),
     ].filter(({ d }) => d !== ''),
     tooFine: [
       ...(letterMm !== undefined && letterMm > 0 && letterMm < FINEST.letter
@@ -60,7 +61,8 @@ const rectangle = (x: number, y: number, width: number, height: number) =>
 /** The same the other way round: a hole. */
 const hole = (x: number, y: number, width: number, height: number) =>
   `M${x} ${y}v${height}h${width}v${-height}Z`;
-const outlineOf = ({ width, height, round }: Box) =>
+/** What a marking covers: a rectangle or an ellipse. */
+export const outlineOf = ({ width, height, round }: Omit<Box, 'mirrored'>) =>
   round
     ? `M0 ${height / 2}a${width / 2} ${height / 2} 0 0 1 ${width} 0a${width / 2} ${height / 2} 0 0 1 ${-width} 0Z`
     : rectangle(0, 0, width, height);

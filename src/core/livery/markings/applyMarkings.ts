@@ -1,14 +1,6 @@
 import type { Crossing, Marking } from '../../kit/index.ts';
 import type { PlacedMarking } from './placeMarkings.ts';
 
-/** A joint that a marking lies across. */
-export interface CrossedJoint {
-  /** The join after paint that makes it; null where it is made before paint. */
-  joinId: string | null;
-  /** The parts move against each other: film across them tears. */
-  moves: boolean;
-}
-
 /** A way of bringing a marking over a joint that is made after paint, with minutes of hands. */
 export interface CrossingWay {
   way: Crossing;
@@ -31,9 +23,12 @@ export function applyMinutes({ width, height, surface, film }: Marking): number 
   return APPLY.each + (APPLY.perCm2 * width * height) / 100 + stretch + care;
 }
 
-/** Ways of bringing a marking over a joint, the one of least work first. Film across parts that move must be cut, whatever it
- *  costs. `cleared`: the finish beneath gets a clear coat over its decals. */
-export function crossingWays(marking: Marking, { moves }: CrossedJoint, cleared: boolean): CrossingWay[] {
+/** Ways of bringing a marking over a joint, the one of least work first. `moves`: the parts move against each other, so that
+ *  film must be cut, whatever it costs. `cleared`: the finish beneath gets a clear coat over its decals. */
+export function crossingWays(
+  marking: Marking,
+  { moves, cleared }: { moves: boolean; cleared: boolean },
+): CrossingWay[] {
   const once = applyMinutes(marking);
   const ways: CrossingWay[] = [
     {

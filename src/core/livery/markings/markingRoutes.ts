@@ -25,12 +25,13 @@ export interface RouteOffer {
 const ONE_DROP_MM = 4;
 /** Below this lettering cannot be cut as a mask, mm. */
 const CUTTABLE_MM = 4;
-/** Lightness from which a base lets transparent ink show its colour. */
-const PALE = 80;
+/** Lightness from which transparent ink shows its colour on a base, and is itself next to none. */
+export const PALE = 80;
 /** A white and a white that differ by more are seen to. */
 const SAME_WHITE = 2;
 const WHITE = 85;
-const AGAINST = 12;
+/** What each thing that speaks against a way may bring, minutes. */
+export const AGAINST_MINUTES = 12;
 const PRINTED_LEAST_MM = 0.7;
 
 /** Every way open to a marking, the one of least work and risk first. Minutes are of hands; what speaks against a way is
@@ -78,31 +79,35 @@ export function markingRoutes(marking: Marking, facts: MarkingFacts): RouteOffer
       why: 'plates and signs on thin card or paper, sealed',
     });
   return offers.sort(
-    (p, q) => p.minutes + AGAINST * p.against.length - q.minutes - AGAINST * q.against.length,
+    (p, q) => p.minutes + AGAINST_MINUTES * p.against.length - q.minutes - AGAINST_MINUTES * q.against.length,
   );
 }
 
-/** dE00 between a white that is printed and a white that it lies on; undefined where either is none, or not known. */
-export function whiteBesideWhite({ ink, base }: Pick<MarkingFacts, 'ink' | 'base'>): number | undefined {
+/** dE00 between a white that is printed and a white that it lies on, where the two are told apart; undefined where they are
+ *  not, where either is no white, or is not known. */
+export function otherWhite({ ink, base }: Pick<MarkingFacts, 'ink' | 'base'>): number | undefined {
   if (!ink || ink.transparent || !base || ink.lab.L < WHITE || base.L < WHITE) return undefined;
-  return ciede2000(ink.lab, base);
+  const difference = ciede2000(ink.lab, base);
+  return difference > SAME_WHITE ? difference : undefined;
 }
 
+/** Whether own prints need a white of their own under them: ink is transparent, and home printers lay no white. */
+export const wantsWhiteUnder = ({ ink, base }: Pick<MarkingFacts, 'ink' | 'base'>): boolean =>
+  base !== null && base.L < PALE && (ink === null || ink.transparent);
+
 const againstFilm = ({ surface, film }: Marking, facts: MarkingFacts): string[] => {
-  const white = whiteBesideWhite(facts);
+  const white = otherWhite(facts);
   return [
     ...(film === 'cracked' ? ['its film is cracked: it falls apart in water unless it is coated first'] : []),
     ...(film === 'old' ? ['its film is old: try a spare in water first'] : []),
     ...(film === 'yellowed' ? ['its film has yellowed: it shows on white'] : []),
     ...(surface === 'strong' ? ['film stands up in creases on such a curve'] : []),
-    ...(white !== undefined && white > SAME_WHITE
-      ? [`its white is ${white.toFixed(1)} dE from the white beneath`]
-      : []),
+    ...(white !== undefined ? [`its white is ${white.toFixed(1)} dE from the white beneath`] : []),
     ...(facts.onClear ? ['on clear plastic, air under it shows silver, and finger prints stay'] : []),
   ];
 };
 
-const needsWhite = ({ ink, base }: MarkingFacts): string[] =>
-  base && base.L < PALE && (ink === null || ink.transparent)
+const needsWhite = (facts: MarkingFacts): string[] =>
+  wantsWhiteUnder(facts)
     ? ['home printers lay no white: it needs white film, or a white plate under it, on a base this dark']
     : [];

@@ -119,16 +119,14 @@ describe('the order in which markings go on', () => {
 describe('a marking over a joint', () => {
   const wide = marking('w', { width: 40, height: 10 });
   it('goes on in the way of least work, and never uncut over parts that move', () => {
-    const still = crossingWays(wide, { joinId: 'j', moves: false }, false);
+    const still = crossingWays(wide, { moves: false, cleared: false });
     expect(still[0]!.way).toBe('after-join');
-    expect(crossingWays(wide, { joinId: 'j', moves: false }, true)[0]!.way).not.toBe('after-join');
-    expect(crossingWays(wide, { joinId: 'j', moves: true }, false).map(({ way }) => way)).not.toContain(
+    expect(crossingWays(wide, { moves: false, cleared: true })[0]!.way).not.toBe('after-join');
+    expect(crossingWays(wide, { moves: true, cleared: false }).map(({ way }) => way)).not.toContain(
       'after-join',
     );
-    for (const ways of [still])
-      expect(ways.map(({ minutes }) => minutes)).toEqual(
-        [...ways.map(({ minutes }) => minutes)].sort((p, q) => p - q),
-      );
+    const minutes = still.map((each) => each.minutes);
+    expect(minutes).toEqual([...minutes].sort((p, q) => p - q));
   });
 
   it('takes longer the more its film has to stretch, and old film no softener', () => {

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { PlannedLayer } from '../../kit/index.ts';
 import { planColours, type ColourQuestion } from './planColours.ts';
 import { PRIMER, type LiveryColour } from './colourCosts.ts';
-import { sameLayers, stackOfOrder, type OrderedColour } from './stackOfOrder.ts';
+import { stackOfOrder, type OrderedColour } from './stackOfOrder.ts';
 
 const colour = (id: string, ways: LiveryColour['ways'] = ['spray']): LiveryColour => ({
   id,
@@ -83,11 +83,6 @@ describe('the layers of a body in several colours', () => {
     expect(words(once.layers)).toBe('p first@cream edge@cream second@teal unmask k');
     expect(once.layers[1]!.coats).toBe(5);
     expect(stackOfOrder(once, twoTone, colours)).toEqual({ ...once, dropped: [] });
-    const retold = once.layers.map(
-      (each) => Object.fromEntries(Object.entries(each).reverse()) as unknown as PlannedLayer,
-    );
-    expect(sameLayers(retold, once.layers)).toBe(true);
-    expect(sameLayers(retold, tray.layers)).toBe(false);
   });
 
   it('keep a code that was chosen for a finish that has none', () => {

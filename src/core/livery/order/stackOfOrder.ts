@@ -189,17 +189,3 @@ function idsBeside(layers: readonly PlannedLayer[]): (kind: LayerKind) => string
     return id;
   };
 }
-
-/** Whether two stacks are the same layer by layer, whatever order what they say is in. */
-export function sameLayers(one: readonly PlannedLayer[], other: readonly PlannedLayer[]): boolean {
-  const told = (value: unknown): unknown =>
-    value !== null && typeof value === 'object' && !Array.isArray(value)
-      ? Object.entries(value)
-          .filter(([, each]) => each !== undefined)
-          .sort(([p], [q]) => (p < q ? -1 : 1))
-          .map(([key, each]) => [key, told(each)])
-      : Array.isArray(value)
-        ? value.map(told)
-        : value;
-  return JSON.stringify(told(one)) === JSON.stringify(told(other));
-}

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { pagesPdf, pageSvg } from '../../formats/index.ts';
 import { markingRecord, newRecord, printingRecord, type Marking, type Printing } from '../../kit/index.ts';
 import { boxAround, readOutline } from '../geometry/readOutline.ts';
+import { readSvg } from '../views/readSvg.ts';
 import { readTypeface } from '../artwork/textOutline.ts';
 import { printSheets } from './printSheets.ts';
 
@@ -66,9 +67,18 @@ describe('the sheets of own prints', () => {
   });
 
   it('name what fits none, has no artwork, or is too fine', () => {
-    expect(() => printSheets([marking('Long name', { width: 400 })], printing(), font, 24)).toThrow(
-      'Long name',
+    const { copies, notes: left } = printSheets(
+      [marking('long', { width: 400 }), marking('on its side', { width: 270, height: 100, count: 2 })],
+      printing(),
+      font,
+      24,
     );
+    expect(copies).toEqual([{ markingId: 'on its side', count: 3 }]);
+    expect(left.map(({ markingId, what }) => `${markingId} ${what}`)).toEqual([
+      'long larger than the sheet within its margins: left out',
+    ]);
+    const narrow = printing({ paper: 'own', widthMm: 20, heightMm: 20, marginMm: 15 });
+    expect(() => printSheets([marking('any')], narrow, font, 24)).toThrow('leaves nothing');
     const { notes } = printSheets(
       [
         marking('bare', { artwork: plain.artwork }),
@@ -102,6 +112,9 @@ describe('the sheets of own prints', () => {
     const { pages } = printSheets([marking('a', { width: 25, height: 25 })], printing(), font, 24);
     const svg = pageSvg(pages[0]!);
     expect(svg).toContain('width="210mm" height="297mm" viewBox="0 0 210 297"');
+    // Another reader than the writer: its largest shape is the ground, brought to the upper left.
+    const { unitsSaid, box } = readSvg(svg);
+    expect([unitsSaid, box.width]).toEqual([true, 25]);
     const pdf = Buffer.from(await pagesPdf(pages, 'Coupe'));
     expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
     const text = inflated(pdf);

@@ -1,7 +1,9 @@
 import svgpath from 'svgpath';
+import { hexToLab } from '../../colour/index.ts';
 import { type PagePath, type PrintedPage } from '../../formats/index.ts';
 import type { Marking, Paper, Printing } from '../../kit/index.ts';
-import { drawArtwork, type DrawnArtwork } from '../artwork/drawArtwork.ts';
+import { drawArtwork, outlineOf, type DrawnArtwork } from '../artwork/drawArtwork.ts';
+import { PALE } from '../markings/markingRoutes.ts';
 import { textOutline, type Typeface } from '../artwork/textOutline.ts';
 import { packingFaults } from './packingFaults.ts';
 import { packSheets } from './packSheets.ts';
@@ -32,50 +34,19 @@ const LINE = '#888888';
 export const isPrinted = ({ route }: Pick<Marking, 'route'>): boolean =>
   route === 'print' || route === 'paper';
 
-/** Luminance from which transparent ink on white is hardly ink. */
-const PALE = 0.55;
-
-/** Whether an ink, #rrggbb, is pale: by its luminance (IEC 61966-2-1 and ITU-R BT.709). */
-function isPale(hex: string): boolean {
-  const [r, g, b] = [1, 3, 5].map((at) => {
-    const share = Number.parseInt(hex.slice(at, at + 2), 16) / 255;
-    return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
-  });
-  return 0.2126 * r! + 0.7152 * g! + 0.0722 * b! > PALE;
-}
-
 /** Size of the sheet, mm. */
 export const sheetSize = ({ paper, widthMm, heightMm }: Printing): readonly [number, number] =>
   paper === 'own' ? [widthMm, heightMm] : PAPER_SIZES[paper];
 
 /** The pages of all markings that are printed, at exact scale: cut lines around each, a bar of 50 mm to measure, and marks in
- *  the corners. A printer that is off by some is met by its factor. `scale`: denominator of the model's. Throws RangeError,
- *  naming it, for a marking that fits no sheet. */
+ *  the corners. A printer that is off by some is met by its factor. What is larger than the sheet is left out and named.
+ *  `scale`: denominator of the model's. */
 export function printSheets(
   markings: readonly Marking[],
   printing: Printing,
   font: Typeface,
   scale: number,
 ): PrintedSheets {
-  const printed = markings.filter(isPrinted);
-  const drawn = new Map(
-    printed.map((marking) => [marking.id, drawArtwork(marking.artwork, marking, font, scale)]),
-  );
-  const notes = printed.flatMap(({ id, artwork }) => [
-    ...(artwork.kind === 'none'
-      ? [{ markingId: id, what: 'it has no artwork: only its outline is printed, to be filled in elsewhere' }]
-      : []),
-    ...(artwork.kind !== 'none' && artwork.ground === '' && isPale(artwork.ink)
-      ? [
-          {
-            markingId: id,
-            what: 'pale ink on bare film: a printer that lays no white prints next to nothing there; take white film, or give it a ground',
-          },
-        ]
-      : []),
-    ...drawn.get(id)!.tooFine.map((what) => ({ markingId: id, what: `too fine to print: ${what}` })),
-  ]);
-  const copies = printed.map(({ id, count }) => ({ markingId: id, count: count + printing.spares }));
   // What the printer makes of a millimetre: the page that it fills is smaller or larger than it says.
   const factor = BAR_MM / printing.barMm;
   const [width, height] = sheetSize(printing);
@@ -84,6 +55,16 @@ export function printSheets(
     height: height / factor - FOOT,
     margin: printing.marginMm / factor,
   };
+  const all = markings.filter(isPrinted);
+  const printed = all.filter((marking) => fitsOn(sheet, marking));
+  const tooLarge = all.filter((marking) => !printed.includes(marking));
+  const byId = new Map(
+    printed.map((marking) => [
+      marking.id,
+      { marking, drawn: drawArtwork(marking.artwork, marking, font, scale) },
+    ]),
+  );
+  const copies = printed.map(({ id, count }) => ({ markingId: id, count: count + printing.spares }));
   const question = {
     sheet,
     gap: printing.gapMm,
@@ -98,42 +79,68 @@ export function printSheets(
   const packing = packSheets(question);
   const faults = packingFaults(question, packing);
   if (faults.length > 0) throw new Error(`The sheets do not hold what they should: ${faults[0]!}`);
-  const byId = new Map(printed.map((marking) => [marking.id, marking]));
   return {
     pages: packing.sheets.map(({ placements }) => ({
       width,
       height,
       paths: [
         ...placements.flatMap(({ id, x, y, turned }) => {
-          const marking = byId.get(id)!;
+          const { marking, drawn } = byId.get(id)!;
           // Placements count from below; on a page the first lie at the top.
-          return placedPaths(drawn.get(id)!, marking, x, y, turned);
+          return placedPaths(drawn, marking, x, y, turned);
         }),
         ...pageMarks(sheet, font),
       ].map((path) => ({ ...path, d: svgpath(path.d).scale(factor).round(4).toString() })),
     })),
     leastSheets: packing.leastSheets,
-    notes,
+    notes: [
+      ...tooLarge.map(({ id }) => ({
+        markingId: id,
+        what: 'larger than the sheet within its margins: left out',
+      })),
+      ...[...byId.values()].flatMap(({ marking, drawn }) =>
+        notesOn(marking, drawn).map((what) => ({ markingId: marking.id, what })),
+      ),
+    ],
     copies,
   };
 }
 
+/** Whether a marking lies within the margins of a sheet, upright or on its side. */
+function fitsOn(
+  { width, height, margin }: { width: number; height: number; margin: number },
+  marking: Pick<Marking, 'width' | 'height'>,
+): boolean {
+  const [wide, tall] = [width - 2 * margin, height - 2 * margin];
+  const [short, long] = [Math.min(marking.width, marking.height), Math.max(marking.width, marking.height)];
+  return short <= Math.min(wide, tall) && long <= Math.max(wide, tall);
+}
+
+/** What to know of a print before it is made. */
+const notesOn = ({ artwork }: Marking, { tooFine }: DrawnArtwork): string[] => [
+  ...(artwork.kind === 'none'
+    ? ['it has no artwork: only its outline is printed, to be filled in elsewhere']
+    : artwork.ground === '' && artwork.ink !== '' && hexToLab(artwork.ink).L > PALE
+      ? [
+          'pale ink on bare film: a printer that lays no white prints next to nothing there; take white film, or give it a ground',
+        ]
+      : []),
+  ...tooFine.map((what) => `too fine to print: ${what}`),
+];
+
 /** A marking on the page, turned a quarter where it lies on its side, with a line to cut along. */
 function placedPaths(
   { shapes }: DrawnArtwork,
-  { width, height, round }: Marking,
+  marking: Marking,
   x: number,
   y: number,
   turned: boolean,
 ): PagePath[] {
   const placed = (d: string) =>
-    (turned ? svgpath(d).rotate(90).translate(height, 0) : svgpath(d)).translate(x, y).toString();
-  const edge = round
-    ? `M0 ${height / 2}a${width / 2} ${height / 2} 0 0 1 ${width} 0a${width / 2} ${height / 2} 0 0 1 ${-width} 0Z`
-    : `M0 0h${width}v${height}h${-width}Z`;
+    (turned ? svgpath(d).rotate(90).translate(marking.height, 0) : svgpath(d)).translate(x, y).toString();
   return [
     ...shapes.map(({ d, fill }) => ({ d: placed(d), fill })),
-    { d: placed(edge), stroke: LINE, strokeMm: 0.05, dashMm: 1 },
+    { d: placed(outlineOf(marking)), stroke: LINE, strokeMm: 0.05, dashMm: 1 },
   ];
 }
 

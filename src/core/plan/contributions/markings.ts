@@ -3,11 +3,13 @@ import { formatMinutes } from '../../finish/index.ts';
 import { counted, type Joint, type Marking } from '../../kit/index.ts';
 import {
   applyMinutes,
+  BESIDE_SHARE,
   applyOrder,
   crossingWays,
   placeMarkings,
   softenerFor,
-  whiteBesideWhite,
+  otherWhite,
+  wantsWhiteUnder,
   type CrossingWay,
   type PlacedMarking,
 } from '../../livery/index.ts';
@@ -35,10 +37,6 @@ interface PlannedMarking extends PlacedMarking {
 
 const APPLIED: readonly TaskKind[] = ['decal', 'marking'];
 const DRY_MINUTES = 12 * 60;
-/** What of a marking lies beside the outline by accident. */
-const BESIDE = 0.02;
-const SAME_WHITE = 2;
-const PALE = 80;
 
 const isFilm = ({ route }: Marking) => route !== 'paint';
 const hasDecalLayer = (build: DividedKit, trayId: string) =>
@@ -66,7 +64,7 @@ function crossedBy(placed: PlacedMarking, build: DividedKit): PlannedMarking['cr
   if (!joint) return undefined;
   const joinId = build.joinOf.get(joint.id) ?? null;
   const cleared = traysOf(build, [...ids]).some((trayId) => hasClear(build, trayId));
-  const ways = crossingWays(placed.marking, { joinId, moves: moves(joint) }, cleared);
+  const ways = crossingWays(placed.marking, { moves: moves(joint), cleared });
   return { joint, joinId, ways, way: ways.find(({ way }) => way === placed.marking.crossing) ?? ways[0]! };
 }
 
@@ -257,7 +255,7 @@ function adviceOf(each: PlannedMarking, build: DividedKit): KitAdvice[] {
           ),
         ]
       : []),
-    ...(beside > BESIDE
+    ...(beside > BESIDE_SHARE
       ? [
           {
             ...said,
@@ -342,8 +340,8 @@ function adviseOfColours({ build, own, advise }: Ahead): void {
       page: 'markings',
       severity: 'warn' as const,
     };
-    const white = whiteBesideWhite({ ink, base });
-    if (white !== undefined && white > SAME_WHITE)
+    const white = otherWhite({ ink, base });
+    if (white !== undefined)
       advise(steps, {
         ...said,
         rule: 'white-beside-white',
@@ -351,7 +349,7 @@ function adviseOfColours({ build, own, advise }: Ahead): void {
         why: `Its white is ${figure(white, 'dE')} from the paint that it lies on.`,
         remedy: 'Mask and paint it with the same white, or trim it so that the two do not meet.',
       });
-    if (ink.transparent && base.L < PALE && route !== 'decal')
+    if (route !== 'decal' && wantsWhiteUnder({ ink, base }))
       advise(steps, {
         ...said,
         rule: 'ink-on-dark',

@@ -1,7 +1,13 @@
 import { Button } from '@mantine/core';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import type { Kit, MarkingRoute } from '../../../core/kit/index.ts';
-import { markingRoutes, softenerFor, type MarkingFacts } from '../../../core/livery/index.ts';
+import {
+  AGAINST_MINUTES,
+  BESIDE_SHARE,
+  markingRoutes,
+  softenerFor,
+  type MarkingFacts,
+} from '../../../core/livery/index.ts';
 import { Why } from '../../components/Why.tsx';
 import type { DrawnMarking } from '../../workers/liveryWorker.ts';
 
@@ -37,7 +43,8 @@ export function MarkingWays({ placed, kit, facts, onTake }: MarkingWaysProps) {
           <Why about="the ways of bringing a marking on">
             Minutes of hands: cutting, wetting, placing and pressing each one, more where the film has to
             stretch or is old; for own prints the artwork and the printing; for paint the mask by the length
-            of its edge. Each thing that speaks against a way counts as 12 minutes that it may bring.
+            of its edge. Each thing that speaks against a way counts as {AGAINST_MINUTES} minutes that it may
+            bring.
           </Why>
         </h3>
         <ul className="ways">
@@ -87,7 +94,7 @@ export function MarkingWays({ placed, kit, facts, onTake }: MarkingWaysProps) {
             goes on first.
           </p>
         )}
-        {beside > 0.02 && (
+        {beside > BESIDE_SHARE && (
           <p className="small finding warn">{share(beside)} of it lies beside the outline.</p>
         )}
         {marking.route !== 'paint' && <p className="small">Softener: {softenerFor(marking)}.</p>}

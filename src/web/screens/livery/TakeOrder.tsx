@@ -1,9 +1,9 @@
 import { Button } from '@mantine/core';
+import isEqual from 'fast-deep-equal';
 import { Link } from 'react-router';
 import type { BuildRecord, TrayRecord } from '../../../api/index.ts';
 import { codeOfLayer, type Kit, type Mix } from '../../../core/kit/index.ts';
 import {
-  sameLayers,
   stackOfOrder,
   surfaceOf,
   type LiveryAnswer,
@@ -42,7 +42,7 @@ export function TakeOrder({ build, tray, kit, answer: { plan, measured } }: Take
   const all = [...surface.values()].reduce((sum, cm2) => sum + cm2, 0);
   const colours = [...surface].flatMap(([id, cm2]) => colourOf(id, cm2 / all, kit, build));
   const { layers, codeId, dropped } = stackOfOrder(tray, plan, colours);
-  const follows = sameLayers(layers, tray.layers) && codeId === tray.codeId;
+  const follows = isEqual(layers, tray.layers) && codeId === tray.codeId;
   const stack = <Link to={`/build/${build.id}/finish/${tray.id}`}>stack of {tray.name.toLowerCase()}</Link>;
   if (follows) return <p className="small">The {stack} follows this order.</p>;
   const changes = changeWords(tray.layers, layers);
