@@ -1,6 +1,6 @@
 import { vi } from 'vitest';
 
-/** What jsdom lacks and the components ask for: media queries, of which none is met, and sizes that never change. */
+/** What jsdom lacks and the components ask for: media queries, of which none is met, sizes that never change, and scrolling. */
 export function matchMediaStandIn(): void {
   vi.stubGlobal('matchMedia', (media: string) => ({
     media,
@@ -16,4 +16,5 @@ export function matchMediaStandIn(): void {
       disconnect = () => undefined;
     },
   );
+  Element.prototype.scrollIntoView = () => undefined;
 }

@@ -49,6 +49,7 @@ export {
   type AdviceSeverity,
   type AdviceStage,
   type AdviceTopic,
+  type AdviceDraft,
 } from './advice/advice.ts';
 export { noLongerPlanned } from './noLongerPlanned.ts';
 export { REPAIRS, withRepairs } from './repairs.ts';

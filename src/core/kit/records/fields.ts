@@ -252,6 +252,22 @@ export function initialOf<F extends Fields>(fields: F): ValueOf<F> {
   ) as ValueOf<F>;
 }
 
+/** What was stored before a field was there, with what a new record would hold in it. */
+export function withInitials(fields: Fields, stored: object): object {
+  const said = stored as Readonly<Record<string, unknown>>;
+  const filled = Object.entries(fields).flatMap(([key, field]) => {
+    if (key in said) return [[key, filledIn(field, said[key])]];
+    return field.optional ? [] : [[key, field.initial]];
+  });
+  return { ...stored, ...(Object.fromEntries(filled) as object) };
+}
+
+function filledIn(field: Field<unknown>, value: unknown): unknown {
+  if (field.type === 'list' && Array.isArray(value)) return value.map((each) => filledIn(field.each, each));
+  const isGroup = field.type === 'group' && typeof value === 'object' && value !== null;
+  return isGroup ? withInitials(field.fields, value) : value;
+}
+
 /** Whether a day like 2026-07-04 is in the calendar. */
 export function isRealDay(day: unknown): day is string {
   if (typeof day !== 'string' || !/^\d{4}-\d{2}-\d{2}$/.test(day)) return false;

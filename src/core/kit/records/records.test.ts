@@ -9,8 +9,10 @@ import {
   EMPTY_KIT,
   isRealDay,
   KIT_RECORDS,
+  markingRecord,
   newRecord,
   partRecord,
+  viewRecord,
   type Kit,
   type RecordDefinition,
 } from './index.ts';
@@ -46,6 +48,30 @@ describe('every kind of record', () => {
     const again = assembleKit(stored);
     const byId = (list: readonly { id: string }[]) => [...list].sort((p, q) => (p.id < q.id ? -1 : 1));
     expect(byId(again[record.list as keyof Kit])).toEqual(byId(kit[record.list as keyof Kit]));
+  });
+
+  it.each(named)(
+    '%s: holds what a new one would where it was stored before a field was there',
+    (kind, record) => {
+      for (const { value, ...item } of recordsOfKit(exampleKit()).filter((each) => each.kind === kind))
+        for (const [key, { optional, initial }] of Object.entries(record.fields)) {
+          const { [key]: _, ...older } = value as Record<string, unknown>;
+          const [read] = assembleKit([{ ...item, value: older }])[record.list as keyof Kit];
+          const expected = optional ? { ...older } : { ...older, [key]: initial };
+          expect(read).toEqual({ ...expected, id: item.id });
+        }
+    },
+  );
+
+  it('fills in what is missing within its groups and lists', () => {
+    const view = { ...newRecord(viewRecord), openings: [{ id: 'o', path: 'M0 0 H5 V5 Z' }] };
+    const { artwork, ...marking } = newRecord(markingRecord);
+    const kit = assembleKit([
+      { kind: 'view', id: 'v', value: view },
+      { kind: 'marking', id: 'm', value: { ...marking, artwork: { kind: 'label', text: 'AIR' } } },
+    ]);
+    expect(kit.views[0]!.openings).toEqual([{ id: 'o', name: '', path: 'M0 0 H5 V5 Z' }]);
+    expect(kit.markings[0]!.artwork).toEqual({ ...artwork, kind: 'label', text: 'AIR' });
   });
 
   it.each(named)('%s: names only new ids in a copy, or stays behind', (_, record) => {

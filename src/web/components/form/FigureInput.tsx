@@ -1,4 +1,5 @@
 import { NumberInput, type NumberInputProps } from '@mantine/core';
+import { useState } from 'react';
 import type { Field } from '../../../core/kit/index.ts';
 import { numberLimits } from '../limits.ts';
 
@@ -8,12 +9,14 @@ interface FigureInputProps extends Omit<NumberInputProps, 'value' | 'onChange' |
   onSave: (value: number) => void;
 }
 
-/** A figure of a record that is saved once it is typed: what is no number, out of its limits or as it was changes nothing. */
-export const FigureInput = ({ value, field, onSave, ...more }: FigureInputProps) => {
+/** A figure of a record that is saved once it is typed, brought within its limits as the input shows it; what is no number
+ *  gives way to the figure that stands. */
+export function FigureInput({ value, field, onSave, ...more }: FigureInputProps) {
+  const [turn, setTurn] = useState(0);
   const { min = -Infinity, max = Infinity } = numberLimits(field);
   return (
     <NumberInput
-      key={value}
+      key={`${value} ${turn}`}
       size="xs"
       defaultValue={value}
       decimalScale={2}
@@ -22,9 +25,10 @@ export const FigureInput = ({ value, field, onSave, ...more }: FigureInputProps)
       {...more}
       onBlur={({ currentTarget }) => {
         const typed = Number(currentTarget.value);
-        if (currentTarget.value.trim() === '' || !Number.isFinite(typed)) return;
-        if (typed !== value && typed >= min && typed <= max) onSave(typed);
+        const said = currentTarget.value.trim() === '' ? Number.NaN : Math.min(max, Math.max(min, typed));
+        if (Number.isNaN(said)) setTurn(turn + 1);
+        else if (said !== value) onSave(said);
       }}
     />
   );
-};
+}

@@ -43,6 +43,8 @@ interface FormOptions<F extends Fields> {
   asks?: Partial<Record<keyof F & string, string>>;
   /** What the record says where the builder said less. */
   prepare?: (value: ValueOf<F>) => ValueOf<F>;
+  /** Where it is said that the record as a whole is wrong; by itself where none is named. */
+  wholeAt?: keyof F & string;
   /** What else is wrong, by the input where it is said. */
   check?: (value: ValueOf<F>) => Partial<Record<keyof F & string, string>>;
 }
@@ -56,7 +58,7 @@ const asSentence = (words: unknown): string => String(words).replace(/^./, (firs
 export function useRecordForm<F extends Fields>(
   fields: F,
   schema: AnyObjectSchema,
-  { start = {}, asks = {}, prepare = (value) => value, check = () => ({}) }: FormOptions<F> = {},
+  { start = {}, asks = {}, prepare = (value) => value, wholeAt, check = () => ({}) }: FormOptions<F> = {},
 ) {
   const bySchema = yupResolver(schema as ObjectSchema<Record<string, unknown>>);
   const valueOf = (draft: Draft<F>) => prepare(said(fields, draft));
@@ -64,10 +66,12 @@ export function useRecordForm<F extends Fields>(
   const form = useForm<Draft<F>>({
     initialValues,
     validate: (draft) => {
-      const wrong = Object.entries(bySchema(valueOf(draft))).map(([key, words]) => [
+      const { '': whole, ...each } = bySchema(valueOf(draft)) as Record<string, unknown>;
+      const wrong = Object.entries(each).map(([key, words]) => [
         key,
         (isEmpty(draft[key as keyof Draft<F>]) && asks[key as keyof F & string]) || asSentence(words),
       ]);
+      if (wrong.length === 0 && whole) return { [wholeAt ?? '']: whole } as FormErrors;
       return wrong.length > 0 ? (Object.fromEntries(wrong) as FormErrors) : check(valueOf(draft));
     },
   });

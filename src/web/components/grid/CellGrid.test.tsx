@@ -39,9 +39,8 @@ const rowsOf = (count: number): Row[] =>
 describe('a grid of cells', () => {
   beforeAll(() => {
     matchMediaStandIn();
-    // The page has no layout here: a frame of 300 px, and nothing to scroll into view.
+    // The page has no layout here: a frame of 300 px.
     vi.spyOn(Element.prototype, 'clientHeight', 'get').mockReturnValue(300);
-    Element.prototype.scrollIntoView = () => undefined;
   });
   const onEdit = vi.fn();
   const onMark = vi.fn();

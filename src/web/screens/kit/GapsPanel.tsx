@@ -57,7 +57,7 @@ function NewGap({
       gapMm: 'Give the gap in millimetres; 0 where they touch.',
     },
     prepare: ({ where, ...gap }) => ({ ...gap, where: where || 'gap' }),
-    check: ({ a, b }) => (a === b ? { b: 'A gap lies between two parts: name another.' } : {}),
+    wholeAt: 'b',
   });
   return (
     <form

@@ -142,7 +142,11 @@ export function AreasScreen() {
               }
               onMirror={() =>
                 change(
-                  otherSide(view, areas, () => newId(build.id)),
+                  otherSide(
+                    view,
+                    { areas, markings: kit.markings.filter(({ viewId: on }) => on === view.id) },
+                    () => newId(build.id),
+                  ),
                   `other side of ${view.name}`,
                 )
               }

@@ -1,12 +1,9 @@
 import { Checkbox, Select, TextInput } from '@mantine/core';
 import {
-  artworkFields,
-  ARTWORKS,
   CROSSINGS,
   FILM_STATES,
   markingRecord,
   SURFACES,
-  type ArtworkKind,
   type Crossing,
   type Kit,
   type Marking,
@@ -15,6 +12,8 @@ import {
 import { FigureInput } from '../../components/form/FigureInput.tsx';
 import { textLimits } from '../../components/limits.ts';
 import { partOptions } from '../kit/partNames.ts';
+import { ArtworkFields } from './ArtworkFields.tsx';
+import { worded } from './worded.ts';
 
 interface MarkingFormProps {
   marking: Marking;
@@ -30,23 +29,11 @@ const SURFACE_WORDS: Readonly<Record<MarkingSurface, string>> = {
   double: 'curved both ways',
   strong: 'strongly curved both ways',
 };
-const ARTWORK_WORDS: Readonly<Record<ArtworkKind, string>> = {
-  none: 'none: it comes from elsewhere',
-  lettering: 'lettering, straight or arched',
-  roundel: 'number in a field',
-  plate: 'plate, one or two lines',
-  stripes: 'stripes',
-  checks: 'checks',
-  warning: 'diagonal bars',
-  label: 'small label',
-};
 const CROSSING_WORDS: Readonly<Record<Crossing, string>> = {
   'after-join': 'in one, after the join',
   'in-halves': 'in halves, cut at the line',
   'dry-fitted': 'in one on the dry fit, then slit',
 };
-const worded = <T extends string>(values: readonly T[], words: Readonly<Record<T, string>>) =>
-  values.map((value) => ({ value, label: words[value] }));
 const { fields } = markingRecord;
 const FIGURES = [
   ['x', 'Centre from the left, mm'],
@@ -181,71 +168,18 @@ export function MarkingForm({ marking, kit, scale, onSave }: MarkingFormProps) {
         />
         <Checkbox
           size="xs"
+          label="Mirrored"
+          checked={marking.mirrored}
+          onChange={({ currentTarget: { checked } }) => onSave({ mirrored: checked })}
+        />
+        <Checkbox
+          size="xs"
           label="Lettering: never mirrored for the other side"
           checked={marking.lettering}
           onChange={({ currentTarget: { checked } }) => onSave({ lettering: checked })}
         />
       </div>
-      <ArtworkFields marking={marking} onSave={onSave} />
-    </div>
-  );
-}
-
-/** What is drawn in the marking, where it is the builder's own. */
-function ArtworkFields({ marking: { artwork }, onSave }: Pick<MarkingFormProps, 'marking' | 'onSave'>) {
-  const put = (more: Partial<Marking['artwork']>) => onSave({ artwork: { ...artwork, ...more } });
-  const colour = (key: 'ink' | 'ground', label: string, none: string) => (
-    <TextInput
-      size="xs"
-      label={label}
-      placeholder={none}
-      key={`${key} ${artwork[key]}`}
-      defaultValue={artwork[key]}
-      {...textLimits(artworkFields[key])}
-      leftSection={
-        artwork[key] === '' ? undefined : <span className="swatchdot" style={{ background: artwork[key] }} />
-      }
-      onBlur={({ currentTarget: { value } }) =>
-        value.trim() !== artwork[key] && put({ [key]: value.trim().toLowerCase() })
-      }
-    />
-  );
-  return (
-    <div className="fieldgrid" style={{ marginTop: 8 }}>
-      <Select
-        size="xs"
-        label="Own artwork"
-        allowDeselect={false}
-        data={worded(ARTWORKS, ARTWORK_WORDS)}
-        value={artwork.kind}
-        onChange={(kind) => kind && put({ kind })}
-      />
-      {artwork.kind !== 'none' && (
-        <>
-          <TextInput
-            size="xs"
-            label={['stripes', 'checks', 'warning'].includes(artwork.kind) ? 'How many' : 'It says'}
-            placeholder={artwork.kind === 'plate' ? 'upper line / lower line' : undefined}
-            key={`text ${artwork.text}`}
-            defaultValue={artwork.text}
-            {...textLimits(artworkFields.text)}
-            onBlur={({ currentTarget: { value } }) =>
-              value.trim() !== artwork.text && put({ text: value.trim() })
-            }
-          />
-          {colour('ink', 'Ink', '#111111')}
-          {colour('ground', 'Ground', 'bare film')}
-          {artwork.kind === 'lettering' && (
-            <FigureInput
-              label="Arch, mm"
-              field={artworkFields.archMm}
-              step={0.1}
-              value={artwork.archMm}
-              onSave={(archMm) => put({ archMm })}
-            />
-          )}
-        </>
-      )}
+      <ArtworkFields artwork={marking.artwork} onSave={(artwork) => onSave({ artwork })} />
     </div>
   );
 }

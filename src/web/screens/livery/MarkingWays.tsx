@@ -3,11 +3,11 @@ import { formatMinutes } from '../../../core/finish/index.ts';
 import type { Kit, MarkingRoute } from '../../../core/kit/index.ts';
 import {
   AGAINST_MINUTES,
-  BESIDE_SHARE,
   markingRoutes,
   softenerFor,
   type MarkingFacts,
 } from '../../../core/livery/index.ts';
+import type { AdviceDraft } from '../../../core/plan/index.ts';
 import { Why } from '../../components/Why.tsx';
 import type { DrawnMarking } from '../../workers/liveryWorker.ts';
 
@@ -24,14 +24,16 @@ interface MarkingWaysProps {
   placed: DrawnMarking;
   kit: Kit;
   facts: MarkingFacts;
+  /** What the plan says of it. */
+  said: readonly Pick<AdviceDraft, 'rule' | 'severity' | 'text' | 'why' | 'remedy'>[];
   onTake: (route: MarkingRoute) => void;
 }
 
 const share = (each: number) => `${Math.round(100 * each)} %`;
 
 /** Every way of bringing a marking on, with its minutes and what speaks against it, and what it lies on. */
-export function MarkingWays({ placed, kit, facts, onTake }: MarkingWaysProps) {
-  const { marking, on, under, over, beside, drawn } = placed;
+export function MarkingWays({ placed, kit, facts, said, onTake }: MarkingWaysProps) {
+  const { marking, on, under, over, drawn } = placed;
   const offers = markingRoutes(marking, facts);
   const name = (id: string) => kit.parts.find((each) => each.id === id)?.name ?? 'a part that is gone';
   const finish = (id: string) => kit.finishes.find((each) => each.id === id)?.name ?? 'a finish that is gone';
@@ -75,6 +77,20 @@ export function MarkingWays({ placed, kit, facts, onTake }: MarkingWaysProps) {
           <p className="small">Taken: {ROUTE_WORDS[marking.route]}.</p>
         )}
       </div>
+      {said.length > 0 && (
+        <div className="panel">
+          <h3>At the step</h3>
+          {said.map(({ rule, severity, text, why, remedy }) => (
+            <div key={rule} className={severity === 'note' ? undefined : 'finding warn'}>
+              <p className="small">
+                <b>{text}</b>
+              </p>
+              <p className="small">{why}</p>
+              {remedy && <p className="small soft">{remedy}</p>}
+            </div>
+          ))}
+        </div>
+      )}
       <div className="panel">
         <h3>What it lies on</h3>
         {on.length === 0 && <p className="small">Not known: put it on a view, or name its part.</p>}
@@ -93,9 +109,6 @@ export function MarkingWays({ placed, kit, facts, onTake }: MarkingWaysProps) {
             Over {over.map((id) => kit.markings.find((each) => each.id === id)?.name ?? '').join(', ')}: that
             goes on first.
           </p>
-        )}
-        {beside > BESIDE_SHARE && (
-          <p className="small finding warn">{share(beside)} of it lies beside the outline.</p>
         )}
         {marking.route !== 'paint' && <p className="small">Softener: {softenerFor(marking)}.</p>}
         {drawn.tooFine.map((words) => (

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { IlluminantId } from '../../../core/colour/index.ts';
-import { counted, markingRecord, newRecord, type Marking } from '../../../core/kit/index.ts';
+import { counted, type Marking } from '../../../core/kit/index.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { changeKit } from '../../data/kit.ts';
@@ -52,12 +52,7 @@ export function MarkingsScreen() {
     const middle = box
       ? { x: hundredth(box.x + box.width / 2), y: hundredth(box.y + box.height / 2) }
       : { x: 0, y: 0 };
-    const made = freshMarking(
-      { ...newRecord(markingRecord), id: newId(build.id) },
-      view?.id ?? null,
-      middle,
-      kit.markings,
-    );
+    const made = freshMarking(newId(build.id), view?.id ?? null, middle, kit.markings);
     setChosenId(made.id);
     put(made, `add ${made.name}`);
   };
@@ -143,6 +138,9 @@ export function MarkingsScreen() {
             placed={known}
             kit={kit}
             facts={facts}
+            said={build.kit.advice.filter(
+              ({ stage, subject }) => stage === 'livery' && subject === chosen.id,
+            )}
             onTake={(route) => put({ ...chosen, route }, `how ${chosen.name} comes on`)}
           />
         ) : (

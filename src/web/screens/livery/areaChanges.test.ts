@@ -5,9 +5,11 @@ import {
   viewRecord,
   type LiveryArea,
   type LiveryView,
+  type Marking,
 } from '../../../core/kit/index.ts';
 import { measureView } from '../../../core/livery/index.ts';
 import { areasOf, freshArea, movedArea, otherSide, raised } from './areaChanges.ts';
+import { freshMarking } from './useMarkings.ts';
 
 const view: LiveryView = {
   ...newRecord(viewRecord),
@@ -51,7 +53,7 @@ describe('areas of a view', () => {
 
   it('lie mirrored on the other side, with the same surface', () => {
     const slanted: LiveryArea = { ...band, angle: 20, x: 30 };
-    const [other, ...areas] = otherSide(view, [slanted, { ...dot, x: 25 }], fresh);
+    const [other, ...areas] = otherSide(view, { areas: [slanted, { ...dot, x: 25 }], markings: [] }, fresh);
     const mirrored = other!.value as LiveryView;
     expect(mirrored).toMatchObject({ side: 'right', name: 'Cab, right' });
     expect(areas.map(({ value }) => (value as LiveryArea).x)).toEqual([90, 95]);
@@ -64,5 +66,20 @@ describe('areas of a view', () => {
         areas.map(({ value }) => value as LiveryArea),
       ),
     ).toEqual(seen(view, [slanted, { ...dot, x: 25 }]));
+  });
+
+  it('take their markings along: lettering is read as before, what is none is turned', () => {
+    const name = { ...freshMarking('m', 'v', { x: 30, y: 5 }, []), name: 'Name, left', angle: 10 };
+    const arrow = { ...name, id: 'n', name: 'arrow', lettering: false };
+    const [, ...moved] = otherSide(view, { areas: [], markings: [name, arrow] }, fresh);
+    expect(moved.map(({ kind }) => kind)).toEqual(['marking', 'marking']);
+    expect(moved.map(({ value }) => value)).toMatchObject([
+      { x: 90, y: 5, angle: -10, name: 'Name, right', mirrored: false },
+      { x: 90, angle: -10, name: 'arrow, the other side', mirrored: true },
+    ]);
+    // Twice is as it was.
+    const turned = moved[1]!.value as Marking;
+    const [, back] = otherSide(view, { areas: [], markings: [turned] }, fresh);
+    expect(back!.value).toMatchObject({ x: 30, angle: 10, mirrored: false });
   });
 });

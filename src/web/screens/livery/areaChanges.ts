@@ -6,6 +6,7 @@ import {
   type KitChange,
   type LiveryArea,
   type LiveryView,
+  type Marking,
   type ViewSide,
 } from '../../../core/kit/index.ts';
 import { mirroredPath, movedPath } from '../../../core/livery/index.ts';
@@ -81,14 +82,19 @@ function calledOtherwise(name: string, side: ViewSide): string {
   return said === name ? `${name}, the other side` : said;
 }
 
-/** The other side of a view with all that lies on it, mirrored; what one is called by its side is called by the other. */
+/** The other side of a view with all that lies on it, mirrored; what one is called by its side is called by the other.
+ *  Lettering changes its place and is read as before. */
 export function otherSide(
   view: LiveryView,
-  areas: readonly LiveryArea[],
+  { areas, markings }: { areas: readonly LiveryArea[]; markings: readonly Marking[] },
   freshId: () => string,
 ): KitChange[] {
   const { x, width } = boxOf(view);
   const mirror = (path: string) => mirroredPath(path, 2 * x + width);
+  const across = (it: { x: number; angle: number }) => ({
+    x: Math.round((2 * x + width - it.x) * 100) / 100,
+    angle: it.angle === 0 ? 0 : -it.angle,
+  });
   const id = freshId();
   const side = OTHER_SIDE[view.side] ?? view.side;
   const value: LiveryView = {
@@ -110,11 +116,25 @@ export function otherSide(
         id: own,
         value: {
           ...area,
+          ...across(area),
           id: own,
           viewId: id,
-          x: Math.round((2 * x + width - area.x) * 100) / 100,
-          angle: area.angle === 0 ? 0 : -area.angle,
           path: area.shape === 'path' ? mirror(area.path) : area.path,
+        },
+      };
+    }),
+    ...markings.map((marking): KitChange => {
+      const own = freshId();
+      return {
+        kind: 'marking',
+        id: own,
+        value: {
+          ...marking,
+          ...across(marking),
+          id: own,
+          viewId: id,
+          name: calledOtherwise(marking.name, side),
+          mirrored: marking.mirrored !== !marking.lettering,
         },
       };
     }),

@@ -70,8 +70,9 @@ describe('the areas of a view', () => {
     fireEvent.change(width, { target: { value: '' } });
     fireEvent.blur(width);
     expect(onSave).not.toHaveBeenCalled();
-    fireEvent.change(width, { target: { value: '12.5' } });
-    fireEvent.blur(width);
+    const again = screen.getByRole('textbox', { name: 'Width, mm' });
+    fireEvent.change(again, { target: { value: '12.5' } });
+    fireEvent.blur(again);
     expect(onSave.mock.calls).toEqual([[{ width: 12.5 }]]);
   });
 

@@ -4,14 +4,7 @@ import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { matchMediaStandIn } from '../../../../tests/matchMedia.ts';
-import {
-  EMPTY_KIT,
-  markingRecord,
-  newRecord,
-  viewRecord,
-  type Kit,
-  type Marking,
-} from '../../../core/kit/index.ts';
+import { EMPTY_KIT, newRecord, viewRecord, type Kit, type Marking } from '../../../core/kit/index.ts';
 import { plainFinish, plainPart } from '../../../core/kit/plainKit.ts';
 import { placeMarkings } from '../../../core/livery/index.ts';
 import { MarkingCanvas } from './MarkingCanvas.tsx';
@@ -23,10 +16,9 @@ import { Regions } from './Regions.tsx';
 import { SheetPicture } from './SheetPicture.tsx';
 import { freshMarking } from './useMarkings.ts';
 
-const plain = { ...newRecord(markingRecord), id: 'm' };
 const view = { ...newRecord(viewRecord), id: 'v', name: 'Side', outline: 'M0 0H100V50H0Z', partId: 'A1' };
 const field: Marking = {
-  ...freshMarking(plain, 'v', { x: 50, y: 25 }, []),
+  ...freshMarking('m', 'v', { x: 50, y: 25 }, []),
   name: 'field',
   width: 20,
   height: 20,
@@ -35,7 +27,7 @@ const field: Marking = {
   route: 'decal',
 };
 const number: Marking = {
-  ...freshMarking({ ...plain, id: 'n' }, 'v', { x: 50, y: 25 }, [field]),
+  ...freshMarking('n', 'v', { x: 50, y: 25 }, [field]),
   name: 'number',
   width: 8,
   height: 9,
@@ -79,12 +71,16 @@ describe('the markings of a build', () => {
         placed={placed.find(({ marking }) => marking.id === 'n')!}
         kit={kit}
         facts={facts}
+        said={[
+          { rule: 'r', severity: 'warn', text: 'Old film', why: 'It breaks.', remedy: 'Float a spare.' },
+        ]}
         onTake={onTake}
       />,
     );
     expect(screen.getByText('Body: 100 %')).toBeTruthy();
     expect(screen.getByText(/Over field: that goes on first/)).toBeTruthy();
     expect(screen.getByText('lines of 0.05 mm')).toBeTruthy();
+    expect(screen.getByText('Float a spare.').closest('.finding')!.textContent).toContain('Old film');
     expect(screen.queryByText(/the kit’s decal/)).toBeNull();
     fireEvent.click(screen.getByRole('button', { name: 'Take mask and paint' }));
     expect(onTake.mock.calls).toEqual([['paint']]);
@@ -95,11 +91,19 @@ describe('the markings of a build', () => {
     show(<MarkingForm marking={field} kit={kit} scale={24} onSave={onSave} />);
     expect(screen.getAllByText('480 mm in life')).toHaveLength(2);
     const width = screen.getByRole('textbox', { name: 'Width, mm' });
-    fireEvent.change(width, { target: { value: '0' } });
+    fireEvent.change(width, { target: { value: '' } });
     fireEvent.blur(width);
     expect(onSave).not.toHaveBeenCalled();
-    fireEvent.change(width, { target: { value: '12.5' } });
-    fireEvent.blur(width);
+    // What stood before stands again.
+    const again = screen.getByRole<HTMLInputElement>('textbox', { name: 'Width, mm' });
+    expect(again.value).toBe('20');
+    // Below its limit it is saved as it is shown.
+    fireEvent.change(again, { target: { value: '0' } });
+    fireEvent.blur(again);
+    expect(onSave.mock.calls).toEqual([[{ width: 0.1 }]]);
+    onSave.mockClear();
+    fireEvent.change(again, { target: { value: '12.5' } });
+    fireEvent.blur(again);
     const sheet = screen.getByRole('textbox', { name: 'Number on the sheet' });
     fireEvent.change(sheet, { target: { value: ' ' } });
     fireEvent.blur(sheet);

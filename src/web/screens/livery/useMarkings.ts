@@ -2,7 +2,14 @@ import { useMemo } from 'react';
 import { wrap } from 'comlink';
 import type { Lab } from '../../../core/colour/index.ts';
 import type { PrintedPage } from '../../../core/formats/index.ts';
-import { newRecord, printingRecord, type Kit, type Marking, type Printing } from '../../../core/kit/index.ts';
+import {
+  markingRecord,
+  newRecord,
+  printingRecord,
+  type Kit,
+  type Marking,
+  type Printing,
+} from '../../../core/kit/index.ts';
 import type { MarkingFacts, PlacedMarking } from '../../../core/livery/index.ts';
 import { finishOf, type BuildContext } from '../../data/buildContext.ts';
 import { useTask } from '../../data/useTask.ts';
@@ -76,15 +83,16 @@ export function factsOf(
   };
 }
 
-/** A new marking in the middle of a view, over all others. */
+/** A new marking at a place of a view, over all others. */
 export const freshMarking = (
-  plain: Marking,
+  id: string,
   viewId: string | null,
-  middle: { x: number; y: number },
+  place: { x: number; y: number },
   others: readonly Marking[],
 ): Marking => ({
-  ...plain,
-  ...middle,
+  ...newRecord(markingRecord),
+  ...place,
+  id,
   viewId,
   name: `marking ${others.length + 1}`,
   order: Math.max(-1, ...others.map(({ order }) => order)) + 1,

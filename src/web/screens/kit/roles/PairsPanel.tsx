@@ -62,7 +62,7 @@ function NewPair({
   const parts = partOptions(kit);
   const { pick, problem, submit } = useRecordForm(pairRecord.fields, KIT_ITEMS.pair, {
     asks: { a: 'Say which part.', b: 'Say which other.' },
-    check: ({ a, b }) => (a === b ? { b: 'A pair is of two parts: name another.' } : {}),
+    wholeAt: 'b',
   });
   const part = { size: 'xs', className: 'grow', searchable: true, data: parts } as const;
   return (

@@ -1,0 +1,73 @@
+import { Button } from '@mantine/core';
+import { counted, type Kit } from '../../../core/kit/index.ts';
+import { Why } from '../../components/Why.tsx';
+import { saveFile } from '../../data/saveFile.ts';
+import type { LaidSheets } from '../../workers/liveryWorker.ts';
+import { pdfOf } from './useMarkings.ts';
+
+interface SheetsFollowProps {
+  sheets: LaidSheets;
+  kit: Pick<Kit, 'markings'>;
+  build: { id: string; name: string };
+  onFailed: (failure: unknown) => void;
+}
+
+/** How many sheets there are, the files of them, and what is to be known of what is on them. */
+export function SheetsFollow({ sheets, kit, build, onFailed }: SheetsFollowProps) {
+  const name = (id: string) => kit.markings.find((each) => each.id === id)?.name ?? '';
+  const called = `${build.id}-markings`;
+  const { pages, drawings, leastSheets, copies, notes } = sheets;
+  return (
+    <>
+      {pages.length > 0 && (
+        <div className="panel">
+          <p>
+            <b>{counted(pages.length, 'sheet')}</b>
+            {pages.length === leastSheets
+              ? '; no way of laying them takes fewer.'
+              : `; ${leastSheets} is the least that could do.`}{' '}
+            <Why about="the number of sheets">
+              No packing takes fewer than the bound: it follows from the areas with the room between them, and
+              from pieces of which no two fit side by side.
+            </Why>
+          </p>
+          <Button
+            variant="action"
+            onClick={() =>
+              void pdfOf(pages, `Markings of ${build.name}`)
+                .then((bytes) => saveFile(`${called}.pdf`, bytes as BlobPart, 'application/pdf'))
+                .catch(onFailed)
+            }
+          >
+            Save as PDF
+          </Button>
+          {drawings.map((drawing, at) => (
+            <Button
+              key={at}
+              mt={6}
+              onClick={() => saveFile(`${called}-${at + 1}.svg`, drawing, 'image/svg+xml')}
+            >
+              Save sheet {at + 1} as SVG
+            </Button>
+          ))}
+          <p className="small soft">Print at 100 %, never “fit to page”.</p>
+        </div>
+      )}
+      {copies.length + notes.length > 0 && (
+        <div className="panel">
+          <h3>On them</h3>
+          {copies.map(({ markingId, count }) => (
+            <p key={markingId} className="small">
+              {name(markingId)} <span className="mono">× {count}</span>
+            </p>
+          ))}
+          {notes.map(({ markingId, what }) => (
+            <p key={`${markingId} ${what}`} className="small finding warn">
+              {name(markingId)}: {what}.
+            </p>
+          ))}
+        </div>
+      )}
+    </>
+  );
+}
