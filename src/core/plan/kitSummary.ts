@@ -15,7 +15,7 @@ import {
 } from './contribution.ts';
 import { CONTRIBUTIONS } from './contributions/index.ts';
 import { kitFits } from './contributions/fits.ts';
-import { printedMarkings } from './contributions/markings.ts';
+import { printedMarkings } from './contributions/plannedMarkings.ts';
 import { isTyre } from './contributions/parts.ts';
 import { gluedJoint, type GluedJoint } from './gluedJoints.ts';
 import { inOrderOfWork } from './tasks.ts';
