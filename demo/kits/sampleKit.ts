@@ -314,7 +314,7 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
       const source = startingOutline(outline as StartingOutlineId);
       return {
         ...newRecord(viewRecord),
-        ...stretched(source, Number(length), Number(height)),
+        ...stretched(source, Number(length), Number(height), side as LiveryView['side']),
         id: own(`view-${key!}`),
         name: name!,
         side: side as LiveryView['side'],

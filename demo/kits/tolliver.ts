@@ -1,4 +1,7 @@
+import { mirroredPath } from '../../src/core/livery/index.ts';
 import type { SampleKit } from './sampleKit.ts';
+
+const SIDE_FLASH = 'M-5 14 L60 12 Q120 11 192 18 L192 25 Q120 19 60 21 L-5 22 Z';
 
 /** The coupe: two-tone body, much chrome, a straight six, a closed or an open top. */
 export const tolliver: SampleKit = {
@@ -297,9 +300,10 @@ G5 F13 glass hidden
     'A5; slot; hood hinge; 0.8; ; 0.5; A1',
   ],
   views: ['left; Left side; left; A1; open; 188; 34', 'right; Right side; right; A1; open; 188; 34'],
-  areas: ['left', 'right'].flatMap((view) => [
-    `${view}; cream; side flash; path; 0; 0; ; ; 0; M-5 14 L60 12 Q120 11 192 18 L192 25 Q120 19 60 21 L-5 22 Z`,
-  ]),
+  areas: [
+    `left; cream; side flash; path; 0; 0; ; ; 0; ${SIDE_FLASH}`,
+    `right; cream; side flash; path; 0; 0; ; ; 0; ${mirroredPath(SIDE_FLASH, 188)}`,
+  ],
   regions: ['left; A5; M14 6 H70 V13 H14 Z', 'left; A6; M142 5 H176 V12 H142 Z'],
   markings: [
     {

@@ -56,7 +56,7 @@ describe('what is seen of a view', () => {
   it('adds up to the outline without its openings, whatever lies over what', () => {
     for (const id of Object.keys(STARTING_OUTLINES) as StartingOutlineId[]) {
       const random = seededRandom(id.length);
-      const view = stretched(startingOutline(id), 180, 50);
+      const view = stretched(startingOutline(id), 180, 50, 'left');
       const areas = Array.from({ length: 12 }, (_, at) =>
         area(`f${at % 5}`, {
           shape: (['band', 'ellipse', 'rectangle'] as const)[at % 3]!,
@@ -173,9 +173,15 @@ describe('what is seen of a view', () => {
   });
 
   it('is the same on the other side', () => {
-    const view = stretched(startingOutline('coupe'), 188, 46);
+    const view = stretched(startingOutline('coupe'), 188, 46, 'left');
+    const right = stretched(startingOutline('coupe'), 188, 46, 'right');
+    expect(right.outline).toBe(mirroredPath(view.outline, 188));
+    expect(right.openings[1]!.path).toBe(mirroredPath(view.openings[1]!.path, 188));
+    // A drawing shows the side that it shows.
+    const { isLeft: _, ...drawn } = startingOutline('coupe');
+    expect(stretched(drawn, 188, 46, 'right').outline).toBe(view.outline);
     const area_ = (d: string) => measureView({ outline: d, openings: [], slope: 1 }, [], 'x').flatCm2;
     expect(area_(mirroredPath(view.outline, 188))).toBeCloseTo(area_(view.outline), 2);
-    expect(() => stretched(startingOutline('box'), 0, 10)).toThrow('0 by 10 mm');
+    expect(() => stretched(startingOutline('box'), 0, 10, 'left')).toThrow('0 by 10 mm');
   });
 });

@@ -15,7 +15,7 @@ import {
 } from '../kit/index.ts';
 import type { BenchStep, Consequence } from './benchStep.ts';
 import type { GluedJoint } from './gluedJoints.ts';
-import type { PlanOperation } from './operation.ts';
+import type { PlanOperation, StepPlace } from './operation.ts';
 import type { DayForecast } from './calendar.ts';
 import type { TaskKind } from './tasks.ts';
 import type { Advise } from './advice/advice.ts';
@@ -33,6 +33,7 @@ export interface TrayTask {
   waitBecause: string;
   because: string;
   details: string[];
+  on?: StepPlace;
 }
 
 /** Work between two sub-assemblies, once both are finished. */
@@ -48,6 +49,7 @@ export interface CrossStep {
   minutes: number;
   because: string;
   details: string[];
+  on?: StepPlace;
 }
 
 /** Work on the whole build, once everything is dry and set. */
@@ -63,16 +65,20 @@ export interface BuildAtItsEnd {
 /** What is to be said at the steps of a layer, beside what is said of every layer of its kind. */
 export interface LayerLines {
   trayId: string;
+  /** One layer alone; absent for all that are of the kind and the colour. */
+  layerId?: string;
   kind: LayerKind;
   /** The colour on whose areas it lies; absent for a layer of the whole body. */
   finishId?: string;
   lines: string[];
   /** Minutes that it takes, where they are known better than by its area. */
   minutes?: number;
+  on?: StepPlace;
 }
 
 /** A layer of a stack, as far as a contribution asks. */
 export interface DividedLayer {
+  id: string;
   kind: LayerKind;
   finishId?: string;
   share?: number;

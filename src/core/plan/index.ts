@@ -3,7 +3,7 @@ export { carriedOver } from './carriedOver.ts';
 export { withoutPassed } from './withoutPassed.ts';
 export { stepsOfBuild, type BenchForSteps, type BuildSteps } from './stepsOfBuild.ts';
 export { generateOperations } from './generateOperations.ts';
-export type { OperationPlan, PlanArc, PlanOperation } from './operation.ts';
+export type { OperationPlan, PlanArc, PlanOperation, StepPlace } from './operation.ts';
 export { plannableBuild, type PlannableBuild } from './plannableBuild.ts';
 export { planBench } from './bench/planBench.ts';
 export type { BenchSchedule, PlanRequest, PlanView } from './bench/request.ts';

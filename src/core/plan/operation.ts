@@ -4,6 +4,17 @@ import type { TaskKind } from './tasks.ts';
 /** The place of work that needs a session in which paint can be sprayed. */
 export const SPRAY_BOOTH = 'booth';
 
+/** Where on the livery a step is at work, to be drawn at it. */
+export interface StepPlace {
+  viewIds: string[];
+  /** What goes on, in this order. */
+  markingIds: string[];
+  /** The colour that lies open; null where none is sprayed. */
+  colourId: string | null;
+  /** Finishes whose areas lie under tape. */
+  masked: string[];
+}
+
 export interface PlanOperation {
   id: string;
   buildId: string;
@@ -30,6 +41,8 @@ export interface PlanOperation {
   lessons: string[];
   /** The builder said how long it takes. */
   ownMinutes?: true;
+  /** Where on the livery it is at work; absent where no view shows it. */
+  on?: StepPlace;
   /** A picture to take once it is done, and why; absent for most. */
   photo?: string;
 }

@@ -61,12 +61,15 @@ export function addLayer(
   { finishNames, layerLines }: KitOfLayers,
 ): void {
   const said = layerLines.filter(
-    ({ trayId, kind, finishId }) => trayId === tray.id && kind === layer.kind && finishId === layer.finishId,
+    ({ trayId, layerId = layer.id, kind, finishId }) =>
+      trayId === tray.id && layerId === layer.id && kind === layer.kind && finishId === layer.finishId,
   );
   const known = said.flatMap((each) => each.minutes ?? []);
   const minutes =
     known.length > 0 ? known.reduce((sum, each) => sum + each) : coatMinutes(layer, tray.stack.areaCm2);
   const lines = said.flatMap((each) => each.lines);
+  const on = said.find((each) => each.on)?.on;
+  const place = on ? { on } : {};
   const sandsPrimer = layer.kind === 'flat' && below?.kind === 'primer';
   const title = `${sandsPrimer ? 'Sand primer' : layerWord(layer, tray.stack, finishNames)}: ${tray.name}`;
   const because = sandsPrimer
@@ -87,6 +90,7 @@ export function addLayer(
             'look along the surface under a lamp; fill and prime again what shows',
           ]
         : [...lines, ...LAYER_KINDS[layer.kind].how],
+      ...place,
       hazards: hazardsOfLayer(layer.kind, layer.tool, undefined),
     });
     // Only the first piece waits for the layer beneath; the rest follow at will.
@@ -131,6 +135,7 @@ export function addLayer(
           ? `next coat after ${formatMinutes(between.from)}${between.until === null ? '' : `, before ${formatMinutes(between.until)}`}`
           : (LOOK_OVER[layer.kind] ?? ''),
       ].filter(Boolean),
+      ...place,
       hazards: hazardsOfLayer(layer.kind, layer.tool, family.id),
     });
   }

@@ -96,6 +96,7 @@ export function addTask(chain: TrayChain, task: TrayTask, trayName: string): voi
     chemistry: null,
     because: task.because,
     details: task.details,
+    ...(task.on ? { on: task.on } : {}),
     hazards: [...new Set([...TASKS[kind].hazards, ...hazardsInWords(task.title, ...task.details)])],
   });
 }

@@ -78,7 +78,8 @@ export function addCrossSteps(
   build: PlannableBuild,
   lastStep: ReadonlyMap<string, TrayEnd>,
 ): void {
-  for (const { id, kind, trayIds, acrossJoinIds, title, minutes, because, details } of build.kit.crossSteps) {
+  for (const { id, kind, trayIds, acrossJoinIds, title, minutes, because, details, on } of build.kit
+    .crossSteps) {
     const names = trayIds.map((trayId) => build.trays.find((tray) => tray.id === trayId)?.name ?? trayId);
     const operation = {
       ...wholeBuild(build, kind, {
@@ -87,6 +88,7 @@ export function addCrossSteps(
         because,
         details,
       }),
+      ...(on ? { on } : {}),
       id: `${build.id}/${id}`,
       hazards: [...new Set([...TASKS[kind].hazards, ...hazardsInWords(...details)])],
     };

@@ -10,6 +10,8 @@ export interface ViewSource {
   openings: readonly { name: string; path: string }[];
   /** Surface for every mm2 seen. */
   slope: number;
+  /** Drawn with the front on the left: on the right side of the model it is the other way round. */
+  isLeft?: true;
 }
 
 /** A plain outline of our own, in a box of 100 by 100: x to the right (the front is on the left), y downward. */
@@ -116,14 +118,16 @@ const mm = (path: ReturnType<typeof svgpath>): string => path.round(2).toString(
 export const startingOutline = (id: StartingOutlineId): ViewSource & Pick<StartingOutline, 'realMm'> => ({
   ...STARTING_OUTLINES[id],
   box: BOX,
+  isLeft: true,
 });
 
-/** An outline with its openings stretched to a length and a height, mm on the model. Throws RangeError for sizes that no
+/** An outline with its openings stretched to a length and a height, mm on the model, as it is seen from a side. Throws RangeError for sizes that no
  *  view has. */
 export function stretched(
-  { box, outline, openings, slope }: ViewSource,
+  { box, outline, openings, slope, isLeft }: ViewSource,
   lengthMm: number,
   heightMm: number,
+  side: ViewSide,
 ): Pick<LiveryView, 'outline' | 'slope' | 'openings'> {
   for (const size of [lengthMm, heightMm])
     if (!(size >= VIEW_MM.least && size <= VIEW_MM.most))
@@ -131,7 +135,11 @@ export function stretched(
         `A view of ${lengthMm} by ${heightMm} mm cannot be: give both from ${VIEW_MM.least} to ${VIEW_MM.most} mm.`,
       );
   const [x, y] = [lengthMm / box.width, heightMm / box.height];
-  const stretch = (path: string) => mm(svgpath(path).abs().unarc().scale(x, y));
+  const isTurned = isLeft && side.endsWith('right');
+  const stretch = (path: string) => {
+    const fitted = mm(svgpath(path).abs().unarc().scale(x, y));
+    return isTurned ? mirroredPath(fitted, lengthMm) : fitted;
+  };
   return {
     outline: stretch(outline),
     openings: openings.map(({ name, path }, at) => ({ id: `opening-${at + 1}`, name, path: stretch(path) })),

@@ -45,31 +45,60 @@ const zones = (...ids: string[]) =>
   }));
 const build = (kit: Kit, layers: DividedLayer[]) =>
   dividedKit(kit, { trays: [{ id: 'body', partIds: ['A1'], layers }], joins: [] });
-const laid: DividedLayer[] = [
+const stack = (...layers: Omit<DividedLayer, 'id'>[]): DividedLayer[] =>
+  layers.map((layer, at) => ({ id: `layer-${at}`, ...layer }));
+const laid = stack(
   { kind: 'primer' },
   { kind: 'colour', finishId: 'cream', share: 0.4 },
   { kind: 'mask', finishId: 'cream', share: 0.4 },
   { kind: 'colour', finishId: 'teal', share: 0.6 },
   { kind: 'unmask' },
-];
+);
 const said = (kit: Kit, layers: DividedLayer[]) =>
   livery.kitAdvice!(build(kit, layers)).map(({ rule, text }) => `${rule} ${text}`);
 
 describe('the livery in the plan', () => {
   it('tells every mask its tape, its length and what it covers', () => {
-    const [mask] = livery.layerLines!(build(kitOf(), laid));
+    const masks = (kit: Kit) => livery.layerLines!(build(kit, laid)).filter(({ kind }) => kind === 'mask');
+    const [mask] = masks(kitOf());
     expect(mask).toMatchObject({ trayId: 'body', kind: 'mask', finishId: 'cream' });
     expect(mask!.lines.slice(0, 2)).toEqual(['edge tape towards teal: 100 mm', 'cover 20.0 cm² of cream']);
-    const [curved] = livery.layerLines!(build(kitOf([area({})], 1.5), laid));
+    const [curved] = masks(kitOf([area({})], 1.5));
     expect(curved!.lines[0]).toBe('liquid mask towards teal: 100 mm');
+  });
+
+  it('shows what lies open and what is under tape, at each colour and each mask', () => {
+    const onTop = area({ id: 'flash', finishId: 'red', height: 2 });
+    const third = stack(
+      { kind: 'colour', finishId: 'cream' },
+      { kind: 'mask', finishId: 'cream' },
+      { kind: 'colour', finishId: 'teal' },
+      { kind: 'unmask' },
+      { kind: 'mask', finishId: 'teal' },
+      { kind: 'colour', finishId: 'red' },
+    );
+    const kit = kitOf([area({}), onTop]);
+    const shown = livery.layerLines!(build(kit, third)).map(({ layerId, on }) => [
+      layerId,
+      on!.colourId,
+      on!.masked,
+    ]);
+    expect(shown.sort()).toEqual([
+      ['layer-0', 'cream', []],
+      ['layer-1', 'teal', ['cream']],
+      ['layer-2', 'teal', ['cream']],
+      ['layer-4', 'red', ['teal']],
+      ['layer-5', 'red', ['teal']],
+    ]);
+    expect(livery.layerLines!(build(kit, third))[0]!.on!.viewIds).toEqual(['v']);
   });
 
   it('is quiet where the stack follows it, and where one colour is all there is', () => {
     expect(said(kitOf(), laid)).toEqual([]);
-    expect(said(kitOf([]), [{ kind: 'colour' }])).toEqual([]);
+    expect(said(kitOf([]), stack({ kind: 'colour' }))).toEqual([]);
     expect(said(kitOf(), [])).toEqual([]);
     // Bright trim is foiled or plated: no layer of the stack lays it.
-    expect(said(kitOf([area({ finishId: 'trim' })]), [{ kind: 'colour' }])).toEqual([]);
+    expect(said(kitOf([area({ finishId: 'trim' })]), stack({ kind: 'colour' }))).toEqual([]);
   });
 
   it('names a colour that no layer lays, and areas that have moved since', () => {
@@ -82,7 +111,7 @@ describe('the livery in the plan', () => {
   it('takes the place of masking and painting a second zone afterwards', () => {
     const second = (layers: DividedLayer[]) =>
       stacks.trayTasks!(build(kitOf(), layers)).map(({ kind }) => kind);
-    expect(second([{ kind: 'colour' }])).toEqual(['pick-out']);
+    expect(second(stack({ kind: 'colour' }))).toEqual(['pick-out']);
     expect(second(laid)).toEqual([]);
   });
 });

@@ -10,11 +10,13 @@ import {
   type ColourBorder,
 } from '../../livery/index.ts';
 import { COATS, type KitAdvice } from '../advice/kitAdvice.ts';
+import type { StepPlace } from '../operation.ts';
 import type { DividedKit, DividedLayer, LayerLines, PlanContribution } from '../contribution.ts';
 
 /** A body of a sub-assembly, measured. */
 interface MeasuredBody {
   trayId: string;
+  viewIds: string[];
   layers: readonly DividedLayer[];
   /** cm2 by finish. */
   surface: ReadonlyMap<string, number>;
@@ -34,6 +36,7 @@ function measuredBodies({ kit, trays }: DividedKit): MeasuredBody[] {
     return [
       {
         trayId,
+        viewIds: views.map(({ id }) => id),
         layers: tray.layers ?? [],
         surface: surfaceOf(measured.map((each) => each.measured)),
         borders: bordersOfBody(measured),
@@ -42,10 +45,44 @@ function measuredBodies({ kit, trays }: DividedKit): MeasuredBody[] {
   });
 }
 
+const placeOf = (viewIds: string[], masked: string[], colourId: string | null): StepPlace => ({
+  viewIds,
+  markingIds: [],
+  colourId,
+  masked,
+});
+
+/** Finishes under tape once these layers are on. */
+const underTape = (layers: readonly DividedLayer[]): string[] =>
+  layers.reduce<string[]>((masked, { kind, finishId }) => {
+    if (kind === 'unmask') return [];
+    return kind === 'mask' && finishId !== undefined ? [...masked, finishId] : masked;
+  }, []);
+
+/** Where each colour of a body falls, and what is under tape by then. */
+const colourPlaces = ({ trayId, viewIds, layers }: MeasuredBody): LayerLines[] =>
+  layers.flatMap(({ id: layerId, kind, finishId }, at) =>
+    kind === 'colour' && finishId !== undefined
+      ? [
+          {
+            trayId,
+            layerId,
+            kind,
+            finishId,
+            lines: [],
+            on: placeOf(viewIds, underTape(layers.slice(0, at)), finishId),
+          },
+        ]
+      : [],
+  );
+
 /** Masks of a body: towards what, with what, and how long. */
-function maskLines({ trayId, layers, surface, borders }: MeasuredBody, build: DividedKit): LayerLines[] {
+function maskLines(
+  { trayId, viewIds, layers, surface, borders }: MeasuredBody,
+  build: DividedKit,
+): LayerLines[] {
   const name = (id: string) => (build.finishes.get(id)?.name ?? 'another colour').toLowerCase();
-  return layers.flatMap(({ kind, finishId }, at): LayerLines[] => {
+  return layers.flatMap(({ id: layerId, kind, finishId }, at): LayerLines[] => {
     if (kind !== 'mask' || finishId === undefined) return [];
     const later = new Set(layers.slice(at + 1).flatMap((layer) => layer.finishId ?? []));
     const lengths = new Map<string, number>();
@@ -56,11 +93,16 @@ function maskLines({ trayId, layers, surface, borders }: MeasuredBody, build: Di
       lengths.set(key, (lengths.get(key) ?? 0) + border.lengthMm);
     }
     const cm2 = surface.get(finishId);
+    const next = layers
+      .slice(at + 1)
+      .find((layer) => layer.kind === 'colour' && layer.finishId !== undefined);
     return [
       {
         trayId,
+        layerId,
         kind,
         finishId,
+        on: placeOf(viewIds, [...underTape(layers.slice(0, at)), finishId], next?.finishId ?? null),
         lines: [
           ...[...lengths].map(([words, mm]) => `${words}: ${figure(mm, 'mm', 0)}`),
           ...(cm2 === undefined ? [] : [`cover ${figure(cm2, 'cm²', 1)} of ${name(finishId)}`]),
@@ -123,6 +165,7 @@ function bodyAdvice(body: MeasuredBody, build: DividedKit): KitAdvice[] {
 /** Bodies in several colours: their masks, and what the views show that no layer lays. */
 export const livery: PlanContribution = {
   id: 'livery',
-  layerLines: (build) => measuredBodies(build).flatMap((body) => maskLines(body, build)),
+  layerLines: (build) =>
+    measuredBodies(build).flatMap((body) => [...colourPlaces(body), ...maskLines(body, build)]),
   kitAdvice: (build) => measuredBodies(build).flatMap((body) => bodyAdvice(body, build)),
 };

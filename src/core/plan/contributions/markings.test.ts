@@ -32,7 +32,8 @@ const kitOf = (all: Marking[], motion: 'none' | 'swings' = 'none'): Kit => ({
   ],
   markings: all,
 });
-const DECALS: DividedLayer[] = [{ kind: 'colour' }, { kind: 'decal' }, { kind: 'clear' }];
+const stack = (...kinds: DividedLayer['kind'][]): DividedLayer[] => kinds.map((kind) => ({ id: kind, kind }));
+const DECALS = stack('colour', 'decal', 'clear');
 const apart = (kit: Kit, layers: DividedLayer[] = DECALS) =>
   dividedKit(kit, {
     trays: [
@@ -49,7 +50,11 @@ describe('markings in the plan', () => {
   it('are told at the decals of their sub-assembly, in order, with place and softener', () => {
     const [said, ...more] = markings.layerLines!(apart(kitOf([onBody])));
     expect(more).toEqual([]);
-    expect(said).toMatchObject({ trayId: 'shell', kind: 'decal' });
+    expect(said).toMatchObject({
+      trayId: 'shell',
+      kind: 'decal',
+      on: { viewIds: ['v'], markingIds: ['badge'] },
+    });
     expect(said!.lines[0]).toBe(
       '1. The badge, sheet 7, 5.0 mm by 5.0 mm, side, 10.0 mm from its left, 10.0 mm down, setter only',
     );
@@ -57,14 +62,19 @@ describe('markings in the plan', () => {
   });
 
   it('have a step of their own where no layer is for them', () => {
-    const [task] = markings.trayTasks!(apart(kitOf([onBody]), [{ kind: 'colour' }]));
-    expect(task).toMatchObject({ kind: 'marking', trayId: 'shell', waitMinutes: 720 });
+    const [task] = markings.trayTasks!(apart(kitOf([onBody]), stack('colour')));
+    expect(task).toMatchObject({
+      kind: 'marking',
+      trayId: 'shell',
+      waitMinutes: 720,
+      on: { markingIds: ['badge'] },
+    });
     const painted = { ...onBody, route: 'paint' as const };
     expect(markings.trayTasks!(apart(kitOf([painted]), []))[0]!.waitMinutes).toBe(0);
   });
 
   it('that cross a joint made later are held back, slit or laid after it; one made before asks nothing', () => {
-    const bare: DividedLayer[] = [{ kind: 'colour' }];
+    const bare = stack('colour');
     const [step] = markings.crossSteps!(apart(kitOf([overDoor]), bare));
     expect(step).toMatchObject({ kind: 'marking', trayIds: ['doors', 'shell'], acrossJoinIds: ['hang'] });
     expect(markings.trayTasks!(apart(kitOf([overDoor]), bare))).toEqual([]);
@@ -77,7 +87,7 @@ describe('markings in the plan', () => {
 
   it('are never left uncut over parts that move, whoever asked for it', () => {
     const asked = { ...overDoor, crossing: 'after-join' as const };
-    const build = apart(kitOf([asked], 'swings'), [{ kind: 'colour' }]);
+    const build = apart(kitOf([asked], 'swings'), stack('colour'));
     expect(markings.crossSteps!(build)).toEqual([]);
     const [said] = markings.kitAdvice!(build);
     expect(said).toMatchObject({ severity: 'warn', rule: 'marking-crosses-joint' });

@@ -9,6 +9,7 @@ import {
   type PlanContribution,
   type TrayTask,
 } from '../contribution.ts';
+import type { StepPlace } from '../operation.ts';
 import { adviceOnColours, adviceOnMarkings } from './markingAdvice.ts';
 import { isFilm, plannedMarkings, type PlannedMarking } from './plannedMarkings.ts';
 
@@ -42,6 +43,14 @@ function lineOf({ marking, crossed }: PlannedMarking, at: number, { kit }: Divid
 const minutesOf = ({ marking, crossed, trayIds }: PlannedMarking): number =>
   (marking.count * (crossed?.way.minutes ?? applyMinutes(marking))) / Math.max(1, trayIds.length);
 
+/** Where these go on, in their order. */
+const placeOf = (laid: readonly PlannedMarking[]): StepPlace => ({
+  viewIds: [...new Set(laid.flatMap(({ marking }) => marking.viewId ?? []))],
+  markingIds: laid.map(({ marking }) => marking.id),
+  colourId: null,
+  masked: [],
+});
+
 /** What the decal layer of a sub-assembly is about. */
 const decalLines = (build: DividedKit, all: readonly PlannedMarking[]): LayerLines[] =>
   build.trays.flatMap(({ id: trayId }): LayerLines[] => {
@@ -56,6 +65,7 @@ const decalLines = (build: DividedKit, all: readonly PlannedMarking[]): LayerLin
           'dry, and no setter left, before anything goes over them',
         ],
         minutes: Math.round(laid.reduce((sum, each) => sum + minutesOf(each), 5)),
+        on: placeOf(laid),
       },
     ];
   });
@@ -73,6 +83,7 @@ const ownTasks = (build: DividedKit, all: readonly PlannedMarking[]): TrayTask[]
         waitBecause: 'film dries overnight',
         because: 'They go on once the finish beneath is dry, what lies beneath first.',
         details: few(laid.map((each, at) => lineOf(each, at, build))),
+        on: placeOf(laid),
       }),
     ];
   });
@@ -94,6 +105,7 @@ const afterJoins = (build: DividedKit, all: readonly PlannedMarking[]): CrossSte
         minutes: Math.round(marking.count * crossed.way.minutes),
         because: crossed.way.because,
         details: [lineOf(each, 0, build)],
+        on: placeOf([each]),
       },
     ];
   });

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { IlluminantId } from '../../../core/colour/index.ts';
 import type { LiveryArea } from '../../../core/kit/index.ts';
@@ -28,7 +28,8 @@ export function AreasScreen() {
   const [chosenId, setChosenId] = useState<string>();
   const [problem, setProblem] = useState<string | null>(null);
   const view = kit?.views.find(({ id }) => id === viewId) ?? kit?.views[0];
-  const { state, newest } = useMeasured(kit, view);
+  const shown = useMemo(() => (view ? [view] : []), [view]);
+  const { state, newest } = useMeasured(kit, shown);
   if (!ready || !kit) return <Loading what="the livery" error={error} />;
   if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
   const areas = view ? areasOf(kit, view.id) : [];

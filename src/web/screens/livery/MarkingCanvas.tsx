@@ -1,7 +1,8 @@
 import type { LiveryView, Marking } from '../../../core/kit/index.ts';
-import { shapeOf, type MeasuredView } from '../../../core/livery/index.ts';
+import type { MeasuredView } from '../../../core/livery/index.ts';
 import type { DrawnMarking } from '../../workers/liveryWorker.ts';
 import { frameOf, pathOf } from './drawing.ts';
+import { edgeOf, MarkingShape } from './MarkingShape.tsx';
 import { useDragged } from './useDragged.ts';
 
 interface MarkingCanvasProps {
@@ -14,10 +15,6 @@ interface MarkingCanvasProps {
   /** Moves the chosen one, mm. */
   onMove: (dx: number, dy: number) => void;
 }
-
-/** What a marking covers, mm on its view. */
-const edgeOf = (marking: Marking): string =>
-  pathOf(shapeOf({ ...marking, shape: marking.round ? 'ellipse' : 'rectangle', path: '' }).rings);
 
 /** A view in its colours with its markings on it: chosen by a click, moved by dragging or by the arrow keys. */
 export function MarkingCanvas(props: MarkingCanvasProps) {
@@ -50,14 +47,7 @@ export function MarkingCanvas(props: MarkingCanvasProps) {
             }}
           >
             <title>{marking.name}</title>
-            <path d={edgeOf(marking)} className={drawn.shapes.length > 0 ? 'drawn' : 'bare'} />
-            <g
-              transform={`translate(${marking.x} ${marking.y}) rotate(${marking.angle}) translate(${-marking.width / 2} ${-marking.height / 2})`}
-            >
-              {drawn.shapes.map(({ d, fill }, at) => (
-                <path key={at} d={d} fill={fill} />
-              ))}
-            </g>
+            <MarkingShape marking={marking} drawn={drawn} />
           </g>
         ))}
         {chosen && <path className="chosen" d={edgeOf(chosen)} transform={drag.transform} />}

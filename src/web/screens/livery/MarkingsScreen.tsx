@@ -13,7 +13,8 @@ import { MarkingForm } from './MarkingForm.tsx';
 import { MarkingTable } from './MarkingTable.tsx';
 import { MarkingWays } from './MarkingWays.tsx';
 import { hexIn, useLivery, useMeasured } from './useLivery.ts';
-import { factsOf, freshMarking, usePlaced } from './useMarkings.ts';
+import { freshMarking } from './freshMarking.ts';
+import { factsOf, usePlaced } from './useMarkings.ts';
 import './livery.css';
 
 /** Everything lettered or printed on the model: where it goes, how it comes on, and in what order. */
@@ -25,7 +26,8 @@ export function MarkingsScreen() {
   const [chosenId, setChosenId] = useState<string>();
   const [problem, setProblem] = useState<string | null>(null);
   const view = kit?.views.find(({ id }) => id === viewId) ?? kit?.views[0];
-  const { newest } = useMeasured(kit, view);
+  const shown = useMemo(() => (view ? [view] : []), [view]);
+  const { newest } = useMeasured(kit, shown);
   const placed = usePlaced(kit, build?.scale);
   const chosen = kit?.markings.find(({ id }) => id === chosenId);
   const known = placed.newest?.find(({ marking }) => marking.id === chosenId);

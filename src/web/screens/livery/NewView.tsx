@@ -89,7 +89,7 @@ function ViewFields({ buildId, kit, source, start, onAdded }: ViewFieldsProps) {
       onSubmit={submit(
         (value) => {
           const id = newId(buildId);
-          const shape = stretched(source, Number(size.length), Number(size.height));
+          const shape = stretched(source, Number(size.length), Number(size.height), value.side);
           return changeKit(
             buildId,
             [{ kind: 'view', id, value: { ...value, ...shape, id } }],

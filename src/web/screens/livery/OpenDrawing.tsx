@@ -43,7 +43,11 @@ export function OpenDrawing({ onDrawn }: { onDrawn: (drawn: ViewSource) => void 
   return (
     <>
       <FileButton accept=".svg,image/svg+xml" onChange={open}>
-        {(props) => <Button {...props}>Open an SVG drawing</Button>}
+        {(props) => (
+          <Button mt={6} {...props}>
+            Open an SVG drawing
+          </Button>
+        )}
       </FileButton>
       {told.map((words) => (
         <p key={words} className="small" role="status">

@@ -9,7 +9,7 @@ import {
 } from '../../../core/kit/index.ts';
 import { measureView } from '../../../core/livery/index.ts';
 import { areasOf, freshArea, movedArea, otherSide, raised } from './areaChanges.ts';
-import { freshMarking } from './useMarkings.ts';
+import { freshMarking } from './freshMarking.ts';
 
 const view: LiveryView = {
   ...newRecord(viewRecord),

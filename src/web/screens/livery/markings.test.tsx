@@ -14,7 +14,7 @@ import { MarkingWays } from './MarkingWays.tsx';
 import { Openings } from './Openings.tsx';
 import { Regions } from './Regions.tsx';
 import { SheetPicture } from './SheetPicture.tsx';
-import { freshMarking } from './useMarkings.ts';
+import { freshMarking } from './freshMarking.ts';
 
 const view = { ...newRecord(viewRecord), id: 'v', name: 'Side', outline: 'M0 0H100V50H0Z', partId: 'A1' };
 const field: Marking = {

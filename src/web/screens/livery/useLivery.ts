@@ -51,9 +51,9 @@ const inputOf = (kit: Kit, views: readonly LiveryView[]): Pick<LiveryInput, 'vie
   areas: kit.liveryAreas.filter(({ viewId }) => views.some(({ id }) => id === viewId)),
 });
 
-/** A view measured in a worker whenever it, or what lies on it, changes. */
-export function useMeasured(kit: Kit | undefined, view: LiveryView | undefined) {
-  const question = useMemo(() => kit && view && inputOf(kit, [view]), [kit, view]);
+/** Views measured in a worker whenever one of them, or what lies on it, changes. */
+export function useMeasured(kit: Kit | undefined, views: readonly LiveryView[]) {
+  const question = useMemo(() => (kit && views.length > 0 ? inputOf(kit, views) : undefined), [kit, views]);
   return useTask<LiveryWorker, LiveryAnswer['measured']>({
     question,
     worker: newLiveryWorker,

@@ -2,14 +2,7 @@ import { useMemo } from 'react';
 import { wrap } from 'comlink';
 import type { Lab } from '../../../core/colour/index.ts';
 import type { PrintedPage } from '../../../core/formats/index.ts';
-import {
-  markingRecord,
-  newRecord,
-  printingRecord,
-  type Kit,
-  type Marking,
-  type Printing,
-} from '../../../core/kit/index.ts';
+import { newRecord, printingRecord, type Kit, type Printing } from '../../../core/kit/index.ts';
 import type { MarkingFacts, PlacedMarking } from '../../../core/livery/index.ts';
 import { finishOf, type BuildContext } from '../../data/buildContext.ts';
 import { useTask } from '../../data/useTask.ts';
@@ -82,18 +75,3 @@ export function factsOf(
     onClear: kit.parts.find(({ id }) => id === partId)?.material === 'clear',
   };
 }
-
-/** A new marking at a place of a view, over all others. */
-export const freshMarking = (
-  id: string,
-  viewId: string | null,
-  place: { x: number; y: number },
-  others: readonly Marking[],
-): Marking => ({
-  ...newRecord(markingRecord),
-  ...place,
-  id,
-  viewId,
-  name: `marking ${others.length + 1}`,
-  order: Math.max(-1, ...others.map(({ order }) => order)) + 1,
-});

@@ -1,5 +1,5 @@
 import { Button, NumberInput, TextInput, UnstyledButton } from '@mantine/core';
-import { useCallback, useEffect, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
 import { schemaNumberLimits, schemaTextLimits } from '../../components/limits.ts';
 import { type BuildRecord, type StepRecord, stepInput } from '../../../api/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
@@ -11,6 +11,9 @@ import { benchNow } from '../../data/clock.ts';
 import { pausedKey, readTime, startedKey } from './stepClock.ts';
 import { LoudAdvice, QuietAdvice } from './StepAdvice.tsx';
 import { WentWrong } from './WentWrong.tsx';
+
+/** Only steps of a livery draw it. */
+const StepOnLivery = lazy(() => import('../livery/StepOnLivery.tsx'));
 
 /** A second tap so soon was meant for the step before: the next stands where that stood. */
 const DOUBLE_TAP_MS = 600;
@@ -144,6 +147,11 @@ export function StepCard({
             <li key={line}>{line}</li>
           ))}
         </ul>
+      )}
+      {operation.on && build && (
+        <Suspense fallback={null}>
+          <StepOnLivery build={build} on={operation.on} />
+        </Suspense>
       )}
       {operation.cautions.map((line) => (
         <p key={line} className="caution">
