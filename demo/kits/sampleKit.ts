@@ -4,6 +4,7 @@ import {
   type MeasuredPlace,
   EMPTY_KIT,
   plainPart,
+  liveryAreaRecord,
   newRecord,
   readSheet,
   suggestJoints,
@@ -351,6 +352,7 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
         .map((cell) => cell.trim());
       if (!knownFinish.has(own(`finish-${finish!}`))) throw new Error(`No finish ${finish!}.`);
       return {
+        ...newRecord(liveryAreaRecord),
         id: own(`area-${index + 1}`),
         viewId: own(`view-${view!}`),
         finishId: own(`finish-${finish!}`),

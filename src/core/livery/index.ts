@@ -16,6 +16,7 @@ export { readSvg, type DrawnOutline } from './views/readSvg.ts';
 export {
   edgeMask,
   LIVERY_RATES,
+  ratesOf,
   PRIMER,
   WAYS,
   type ColourBorder,

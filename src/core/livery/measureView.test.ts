@@ -53,13 +53,31 @@ describe('what is seen of a view', () => {
     expect(band.borders[0]!.lengthMm).toBeCloseTo(200, 1);
   });
 
+  it('agrees with the formulas of stripes and scallops, and turns them the other way round', () => {
+    const stripes = measureView(
+      BOX,
+      [area('red', { shape: 'stripes', x: 0, y: 25, height: 2, count: 4, gapMm: 1.5 })],
+      'cream',
+    );
+    expect(cm2(stripes, 'red')).toBeCloseTo(8, 3);
+    const inner = stripes.borders.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
+    expect(inner).toBeCloseTo(800, 0);
+    const scallops = area('red', { shape: 'scallops', x: 50, y: 25, width: 40, height: 30, count: 5 });
+    // Each is its height times (0.6 / 3 + 1 / 2) of its length.
+    expect(cm2(measureView(BOX, [scallops], 'cream'), 'red')).toBeCloseTo(0.7 * 4 * 3, 2);
+    const tips = (angle: number) =>
+      shapeOf({ ...scallops, angle }).rings.map((ring) => ring[48]!.map((mm) => Math.round(mm * 10) / 10));
+    expect(tips(0)).toEqual([13, 19, 25, 31, 37].map((y) => [70, y]));
+    expect(tips(180)).toEqual([37, 31, 25, 19, 13].map((y) => [30, y]));
+  });
+
   it('adds up to the outline without its openings, whatever lies over what', () => {
     for (const id of Object.keys(STARTING_OUTLINES) as StartingOutlineId[]) {
       const random = seededRandom(id.length);
       const view = stretched(startingOutline(id), 180, 50, 'left');
       const areas = Array.from({ length: 12 }, (_, at) =>
         area(`f${at % 5}`, {
-          shape: (['band', 'ellipse', 'rectangle'] as const)[at % 3]!,
+          shape: (['band', 'ellipse', 'rectangle', 'stripes', 'scallops'] as const)[at % 5]!,
           x: random() * 180,
           y: random() * 50,
           width: 5 + random() * 60,

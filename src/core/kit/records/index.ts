@@ -13,6 +13,7 @@ import { holdingRecord } from './holding.ts';
 import { jointRecord } from './joint.ts';
 import { liveryAreaRecord } from './liveryArea.ts';
 import { markingRecord } from './marking.ts';
+import { maskingRatesRecord } from './maskingRates.ts';
 import { mishapRecord } from './mishap.ts';
 import { mutedAdviceRecord } from './mutedAdvice.ts';
 import { pairRecord } from './pair.ts';
@@ -54,6 +55,7 @@ export const KIT_RECORDS = [
   viewRecord,
   liveryAreaRecord,
   markingRecord,
+  maskingRatesRecord,
   printingRecord,
   brightworkRecord,
   weatheringRecord,
@@ -101,6 +103,7 @@ export * from './mutedAdvice.ts';
 export * from './pair.ts';
 export * from './part.ts';
 export * from './place.ts';
+export * from './maskingRates.ts';
 export * from './printing.ts';
 export * from './role.ts';
 export * from './run.ts';

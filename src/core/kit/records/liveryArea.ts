@@ -2,7 +2,7 @@ import { asItIs, defineRecord, type RecordOf } from './defineRecord.ts';
 import { amount, choice, named, reference, text, whole } from './fields.ts';
 import { MOST_OUTLINE, VIEW_MM } from './view.ts';
 
-export const AREA_SHAPES = ['band', 'rectangle', 'ellipse', 'path'] as const;
+export const AREA_SHAPES = ['band', 'stripes', 'scallops', 'rectangle', 'ellipse', 'path'] as const;
 export type AreaShape = (typeof AREA_SHAPES)[number];
 
 export const liveryAreaRecord = defineRecord(
@@ -23,6 +23,9 @@ export const liveryAreaRecord = defineRecord(
     height: amount('the height in mm', VIEW_MM.least, VIEW_MM.most, 10),
     /** Degrees, clockwise. */
     angle: amount('the angle in degrees', -180, 180, 0),
+    /** Of stripes and scallops: how many, and mm between two stripes. */
+    count: whole('how many', 1, 60, 3),
+    gapMm: amount('the room between stripes in mm', 0, VIEW_MM.most, 2),
     /** Of a path: SVG's language, mm. */
     path: text('the path', MOST_OUTLINE),
   },

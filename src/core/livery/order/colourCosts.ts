@@ -1,7 +1,8 @@
+import { maskingRatesRecord, newRecord, type Kit, type MaskingRates } from '../../kit/index.ts';
+
 /** How a colour can come onto its area. */
 export const WAYS = ['spray', 'brush', 'decal', 'foil'] as const;
 export type Way = (typeof WAYS)[number];
-type ByHand = Exclude<Way, 'spray'>;
 
 /** Where two colours meet. */
 export interface ColourBorder {
@@ -31,58 +32,15 @@ export interface LiveryColour {
 /** The name under which `over` keeps the shared primer. */
 export const PRIMER = 'primer';
 
-/** Minutes of hands, all editable; working values of an ordinary bench. */
-export interface LiveryRates {
-  /** Fine edge tape, a cm: straight, along a moulded line, round a curve, and liquid mask where tape puckers. */
-  edgeTape: number;
-  alongMoulding: number;
-  curve: number;
-  liquidMask: number;
-  /** Below this radius the narrow tape is needed, mm. */
-  narrowBelowMm: number;
-  /** Clear or base colour along the tape against bleeding, a cm. */
-  sealEdge: number;
-  /** Covering what is done, a cm2, and each time it is begun. */
-  cover: number;
-  beginCover: number;
-  /** Taking it off and cleaning the edge, a cm. */
-  cleanEdge: number;
-  /** Hours that tape may stay on paint. */
-  tapeStaysHours: number;
-  /** One coat: to begin with, and a cm2. */
-  coat: number;
-  coatArea: number;
-  usualCoats: number;
-  /** Filling and cleaning the tool for another colour. */
-  setUp: number;
-  /** What an hour of waiting is worth; most builders have something else to do. */
-  waitHour: number;
-  /** By hand: to begin with, a cm2, and a cm of edge. */
-  byHand: Readonly<Record<ByHand, { begin: number; area: number; edge: number }>>;
-}
+/** Minutes of hands by which an order is weighed. */
+export type LiveryRates = Omit<MaskingRates, 'id'>;
 
-export const LIVERY_RATES: LiveryRates = {
-  edgeTape: 0.4,
-  alongMoulding: 0.25,
-  curve: 0.8,
-  liquidMask: 0.6,
-  narrowBelowMm: 25,
-  sealEdge: 0.1,
-  cover: 0.05,
-  beginCover: 3,
-  cleanEdge: 0.15,
-  tapeStaysHours: 48,
-  coat: 2,
-  coatArea: 0.01,
-  usualCoats: 3,
-  setUp: 12,
-  waitHour: 0.05,
-  byHand: {
-    brush: { begin: 6, area: 1.2, edge: 0.9 },
-    decal: { begin: 12, area: 0.1, edge: 0.1 },
-    foil: { begin: 6, area: 0.5, edge: 0.4 },
-  },
-};
+/** Those of an ordinary bench. */
+export const LIVERY_RATES: LiveryRates = newRecord(maskingRatesRecord);
+
+/** Those of a build: what the builder said, or the usual. */
+export const ratesOf = ({ maskingRates }: Pick<Kit, 'maskingRates'>): LiveryRates =>
+  maskingRates[0] ?? LIVERY_RATES;
 
 /** What an edge is masked with. */
 export type EdgeMask = 'edge tape' | 'narrow tape' | 'liquid mask';

@@ -4,7 +4,7 @@ import {
   bodiesOf,
   bordersOfBody,
   edgeMask,
-  LIVERY_RATES,
+  ratesOf,
   measuredView,
   surfaceOf,
   type ColourBorder,
@@ -81,6 +81,7 @@ function maskLines(
   { trayId, viewIds, layers, surface, borders }: MeasuredBody,
   build: DividedKit,
 ): LayerLines[] {
+  const rates = ratesOf(build.kit);
   const name = (id: string) => (build.finishes.get(id)?.name ?? 'another colour').toLowerCase();
   return layers.flatMap(({ id: layerId, kind, finishId }, at): LayerLines[] => {
     if (kind !== 'mask' || finishId === undefined) return [];
@@ -89,7 +90,7 @@ function maskLines(
     for (const border of borders) {
       const other = border.a === finishId ? border.b : border.b === finishId ? border.a : undefined;
       if (other === undefined || !later.has(other)) continue;
-      const key = `${edgeMask(border, LIVERY_RATES)} towards ${name(other)}`;
+      const key = `${edgeMask(border, rates)} towards ${name(other)}`;
       lengths.set(key, (lengths.get(key) ?? 0) + border.lengthMm);
     }
     const cm2 = surface.get(finishId);
@@ -106,7 +107,7 @@ function maskLines(
         lines: [
           ...[...lengths].map(([words, mm]) => `${words}: ${figure(mm, 'mm', 0)}`),
           ...(cm2 === undefined ? [] : [`cover ${figure(cm2, 'cm²', 1)} of ${name(finishId)}`]),
-          `tape may stay ${LIVERY_RATES.tapeStaysHours} h; after that lay it anew`,
+          `tape may stay ${rates.tapeStaysHours} h; after that lay it anew`,
         ],
       },
     ];

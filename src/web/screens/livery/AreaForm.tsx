@@ -15,20 +15,25 @@ interface AreaFormProps {
   onSave: (change: Partial<LiveryArea>) => void;
 }
 
-type Figure = 'x' | 'y' | 'width' | 'height' | 'angle';
+type Figure = 'x' | 'y' | 'width' | 'height' | 'angle' | 'count' | 'gapMm';
 const LABELS: Readonly<Record<Figure, string>> = {
   x: 'Centre from the left, mm',
   y: 'Centre from above, mm',
   width: 'Width, mm',
   height: 'Height, mm',
   angle: 'Turned, degrees',
+  count: 'How many',
+  gapMm: 'Room between, mm',
 };
-const figuresOf = (shape: AreaShape): readonly Figure[] =>
-  shape === 'path'
-    ? []
-    : shape === 'band'
-      ? ['y', 'height', 'angle', 'x']
-      : ['x', 'y', 'width', 'height', 'angle'];
+const BOXED: readonly Figure[] = ['x', 'y', 'width', 'height', 'angle'];
+const FIGURES: Readonly<Record<AreaShape, readonly Figure[]>> = {
+  band: ['y', 'height', 'angle', 'x'],
+  stripes: ['y', 'height', 'count', 'gapMm', 'angle', 'x'],
+  scallops: [...BOXED, 'count'],
+  rectangle: BOXED,
+  ellipse: BOXED,
+  path: [],
+};
 
 /** What an area is, in figures. */
 export const AreaForm = ({ area, kit, onSave }: AreaFormProps) => (
@@ -62,11 +67,12 @@ export const AreaForm = ({ area, kit, onSave }: AreaFormProps) => (
         value={area.shape}
         onChange={(shape) => shape && onSave({ shape })}
       />
-      {figuresOf(area.shape).map((figure) => (
+      {FIGURES[area.shape].map((figure) => (
         <FigureInput
           key={figure}
           label={LABELS[figure]}
-          step={figure === 'angle' ? 1 : 0.1}
+          step={figure === 'angle' || figure === 'count' ? 1 : 0.1}
+          allowDecimal={figure !== 'count'}
           field={liveryAreaRecord.fields[figure]}
           value={area[figure]}
           onSave={(value) => onSave({ [figure]: value })}

@@ -6,6 +6,8 @@ import { RemoveButton } from '../../components/RemoveButton.tsx';
 
 const ADDABLE: readonly { shape: AreaShape; word: string }[] = [
   { shape: 'band', word: 'Band' },
+  { shape: 'stripes', word: 'Stripes' },
+  { shape: 'scallops', word: 'Scallops' },
   { shape: 'rectangle', word: 'Rectangle' },
   { shape: 'ellipse', word: 'Circle or ellipse' },
   { shape: 'path', word: 'Own path' },

@@ -5,6 +5,7 @@ import { bodiesOf } from '../../../core/livery/index.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { LiveryNav } from './LiveryNav.tsx';
+import { MaskingPace } from './MaskingPace.tsx';
 import { OrderOfColours } from './OrderOfColours.tsx';
 import { TakeOrder } from './TakeOrder.tsx';
 import { hexIn, useLivery, useOrders } from './useLivery.ts';
@@ -35,6 +36,7 @@ export function OrderScreen() {
       <section className="column" aria-label="What you know">
         <h2>What you know</h2>
         <LiveryNav buildId={build.id} open="order" />
+        {bodies.length > 0 && <MaskingPace buildId={build.id} kit={kit} />}
       </section>
       <section className="column" aria-label="What you decide">
         <div className="toolrow">

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import {
+  AREA_SHAPES,
   EMPTY_KIT,
   newRecord,
   viewRecord,
@@ -29,7 +30,7 @@ describe('areas of a view', () => {
   it('are new in the middle, over all others, and of a size that is seen', () => {
     expect(band).toMatchObject({ x: 60, y: 25, order: 1, viewId: 'v', finishId: 'red' });
     expect(dot.order).toBe(2);
-    for (const shape of ['band', 'ellipse', 'rectangle', 'path'] as const) {
+    for (const shape of AREA_SHAPES) {
       const { areas, faults } = measureView(view, [freshArea('x', view, shape, 'red', [])], null);
       expect(faults, shape).toEqual([]);
       expect(areas[1]!.cm2, shape).toBeGreaterThan(1);
@@ -58,6 +59,9 @@ describe('areas of a view', () => {
     expect(mirrored).toMatchObject({ side: 'right', name: 'Cab, right' });
     expect(areas.map(({ value }) => (value as LiveryArea).x)).toEqual([90, 95]);
     expect(areas[0]!.value).toMatchObject({ angle: -20, viewId: mirrored.id });
+    const flames: LiveryArea = { ...slanted, shape: 'scallops' };
+    const [, turned] = otherSide(view, { areas: [flames], markings: [] }, fresh);
+    expect(turned!.value).toMatchObject({ shape: 'scallops', angle: 160 });
     const seen = (of: LiveryView, held: readonly LiveryArea[]) =>
       measureView(of, held, 'x').areas.map(({ cm2 }) => cm2.toFixed(2));
     expect(

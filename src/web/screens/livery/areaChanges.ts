@@ -82,6 +82,9 @@ function calledOtherwise(name: string, side: ViewSide): string {
   return said === name ? `${name}, the other side` : said;
 }
 
+/** A turn within half a circle either way, degrees. */
+const turned = (angle: number): number => (angle > 180 ? angle - 360 : angle);
+
 /** The other side of a view with all that lies on it, mirrored; what one is called by its side is called by the other.
  *  Lettering changes its place and is read as before. */
 export function otherSide(
@@ -117,6 +120,8 @@ export function otherSide(
         value: {
           ...area,
           ...across(area),
+          // Scallops run out the other way.
+          ...(area.shape === 'scallops' ? { angle: turned(180 - area.angle) } : {}),
           id: own,
           viewId: id,
           path: area.shape === 'path' ? mirror(area.path) : area.path,

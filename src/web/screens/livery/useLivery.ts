@@ -3,6 +3,7 @@ import { useParams } from 'react-router';
 import type { Kit, LiveryView } from '../../../core/kit/index.ts';
 import {
   baseOf,
+  ratesOf,
   type Body,
   type LiveryAnswer,
   type LiveryFinish,
@@ -67,7 +68,12 @@ export function useOrders(kit: Kit | undefined, finishes: readonly LiveryFinish[
   const question = useMemo(
     () =>
       kit && bodies.length > 0
-        ? bodies.map(({ trayId, views }) => ({ id: trayId, ...inputOf(kit, views), finishes }))
+        ? bodies.map(({ trayId, views }) => ({
+            id: trayId,
+            ...inputOf(kit, views),
+            finishes,
+            rates: ratesOf(kit),
+          }))
         : undefined,
     [kit, finishes, bodies],
   );
