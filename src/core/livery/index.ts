@@ -69,4 +69,7 @@ export {
 } from './markings/markingRoutes.ts';
 export { drawArtwork, FINEST, type DrawnArtwork, type DrawnShape } from './artwork/drawArtwork.ts';
 export { readTypeface, textOutline, type Typeface } from './artwork/textOutline.ts';
-export { isPrinted, PAPER_SIZES, printSheets, sheetSize, type PrintedSheets } from './sheets/printSheets.ts';
+export { isPrinted, printSheets, type PrintedSheets } from './sheets/printSheets.ts';
+export { PAPER_SIZES, sheetSize } from './sheets/sheetSize.ts';
+export { FRAIL_MM, maskPieces, type MaskPiece } from './cutting/maskPieces.ts';
+export { cutSheets, type CutSheets } from './cutting/cutSheets.ts';

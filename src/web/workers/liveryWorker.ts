@@ -3,7 +3,9 @@ import { expose } from 'comlink';
 import { pagesPdf, pageSvg } from '../../core/formats/index.ts';
 import type { Kit, Marking, Printing } from '../../core/kit/index.ts';
 import {
+  cutSheets,
   drawArtwork,
+  maskPieces,
   measureViews,
   placeMarkings,
   planLivery,
@@ -45,8 +47,20 @@ async function layOut(markings: readonly Marking[], printing: Printing, scale: n
   return { ...sheets, drawings: sheets.pages.map(pageSvg) };
 }
 
-const liveryWorker = { measureViews, planLiveries, readSvg, placeAndDraw, layOut, pagesPdf };
+/** The masks of a body on sheets of film, with a drawing and a plot of each. */
+function cutMasks(
+  views: Parameters<typeof maskPieces>[0],
+  stages: Parameters<typeof maskPieces>[1],
+  printing: Printing,
+) {
+  const pieces = maskPieces(views, stages, printing);
+  const sheets = cutSheets(pieces, printing);
+  return { ...sheets, pieces, drawings: sheets.pages.map(pageSvg) };
+}
+
+const liveryWorker = { measureViews, planLiveries, readSvg, placeAndDraw, layOut, cutMasks, pagesPdf };
 export type LiveryWorker = typeof liveryWorker;
 export type DrawnMarking = Awaited<ReturnType<typeof placeAndDraw>>[number];
+export type CutMasks = ReturnType<typeof cutMasks>;
 export type LaidSheets = Awaited<ReturnType<typeof layOut>>;
 expose(liveryWorker);

@@ -7,7 +7,7 @@ export type Paper = (typeof PAPERS)[number];
 export const printingRecord = defineRecord(
   'printing',
   'printings',
-  'way of printing',
+  'sheet and cutter',
   {
     paper: choice('the sheet', PAPERS),
     /** Of a sheet of one's own, mm. */
@@ -19,8 +19,13 @@ export const printingRecord = defineRecord(
     spares: whole('spares of each', 0, 20, 1),
     /** What a bar of 50 mm measures as this printer prints it. */
     barMm: amount('the printed bar in mm', 40, 60, 50),
+    /** Of masks that are cut: how far they reach past the outline, what the tool takes away, and the knife. */
+    bleedMm: amount('how far masks reach past the outline, in mm', 0, 50, 3),
+    kerfMm: amount('the width of the cut in mm', 0, 2, 0),
+    bladeOffsetMm: amount('the offset of the blade in mm', 0, 2, 0.25),
+    overcutMm: amount('the overcut in mm', 0, 5, 0.5),
   },
   { single: true, onCopy: asItIs },
 );
-/** The sheet that markings are printed on, and how true the printer is. */
+/** The sheet that markings are printed on and masks are cut from, how true the printer is, and how the cutter cuts. */
 export type Printing = RecordOf<typeof printingRecord>;

@@ -1,4 +1,14 @@
-import { area, difference, FillRule, intersect, union, type Paths64 } from 'clipper2-ts';
+import {
+  area,
+  difference,
+  EndType,
+  FillRule,
+  inflatePaths,
+  intersect,
+  JoinType,
+  union,
+  type Paths64,
+} from 'clipper2-ts';
 import type { Point, Ring } from './readOutline.ts';
 
 /** What some rings enclose, holes taken out: in whole tenths of a micrometre, so that clipping is exact. */
@@ -19,6 +29,27 @@ export const ringsOf = (region: Region): Point[][] => outward(region);
 export const within = (region: Region, other: Region): Region => intersect(region, other, FillRule.NonZero);
 export const without = (region: Region, other: Region): Region => difference(region, other, FillRule.NonZero);
 export const together = (regions: readonly Region[]): Region => union(regions.flat(), [], FillRule.NonZero);
+
+/** Chords of rounded corners stay within 5 um of the arc. */
+const ARC_UNITS = 0.005 * UNITS;
+
+/** A region grown by so much all round, its outer corners rounded; shrunken where that is negative. */
+export const grown = (region: Region, mm: number): Region =>
+  mm === 0 ? region : inflatePaths(region, mm * UNITS, JoinType.Round, EndType.Polygon, 2, ARC_UNITS);
+
+/** What of a region hangs together, each with its holes. */
+export function separate(region: Region): Region[] {
+  const clean = union(region, [], FillRule.NonZero);
+  const outers = clean.filter((path) => area(path) > 0).map((path) => [path]);
+  for (const hole of clean.filter((path) => area(path) < 0)) {
+    const [x, y] = [hole[0]!.x, hole[0]!.y];
+    const around = outers
+      .filter(([outer]) => insideOf([outer!])([x / UNITS, y / UNITS]))
+      .sort(([p], [q]) => area(p!) - area(q!));
+    around[0]?.push(hole);
+  }
+  return outers;
+}
 
 /** Square millimetres. */
 export const areaOf = (region: Region): number =>

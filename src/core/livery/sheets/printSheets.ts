@@ -1,19 +1,13 @@
 import svgpath from 'svgpath';
 import { hexToLab } from '../../colour/index.ts';
 import { type PagePath, type PrintedPage } from '../../formats/index.ts';
-import type { Marking, Paper, Printing } from '../../kit/index.ts';
+import type { Marking, Printing } from '../../kit/index.ts';
 import { drawArtwork, outlineOf, type DrawnArtwork } from '../artwork/drawArtwork.ts';
 import { PALE } from '../markings/markingRoutes.ts';
 import { textOutline, type Typeface } from '../artwork/textOutline.ts';
 import { packingFaults } from './packingFaults.ts';
 import { packSheets } from './packSheets.ts';
-
-/** Sheets by their names, mm. */
-export const PAPER_SIZES: Readonly<Record<Exclude<Paper, 'own'>, readonly [number, number]>> = {
-  a4: [210, 297],
-  letter: [215.9, 279.4],
-  a5: [148, 210],
-};
+import { fitsOn, sheetSize } from './sheetSize.ts';
 
 export interface PrintedSheets {
   pages: PrintedPage[];
@@ -33,10 +27,6 @@ const LINE = '#888888';
 /** Whether a marking comes off a printer. */
 export const isPrinted = ({ route }: Pick<Marking, 'route'>): boolean =>
   route === 'print' || route === 'paper';
-
-/** Size of the sheet, mm. */
-export const sheetSize = ({ paper, widthMm, heightMm }: Printing): readonly [number, number] =>
-  paper === 'own' ? [widthMm, heightMm] : PAPER_SIZES[paper];
 
 /** The pages of all markings that are printed, at exact scale: cut lines around each, a bar of 50 mm to measure, and marks in
  *  the corners. A printer that is off by some is met by its factor. What is larger than the sheet is left out and named.
@@ -104,16 +94,6 @@ export function printSheets(
     ],
     copies,
   };
-}
-
-/** Whether a marking lies within the margins of a sheet, upright or on its side. */
-function fitsOn(
-  { width, height, margin }: { width: number; height: number; margin: number },
-  marking: Pick<Marking, 'width' | 'height'>,
-): boolean {
-  const [wide, tall] = [width - 2 * margin, height - 2 * margin];
-  const [short, long] = [Math.min(marking.width, marking.height), Math.max(marking.width, marking.height)];
-  return short <= Math.min(wide, tall) && long <= Math.max(wide, tall);
 }
 
 /** What to know of a print before it is made. */

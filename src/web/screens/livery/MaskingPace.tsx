@@ -1,4 +1,4 @@
-import { Button, Collapse, UnstyledButton } from '@mantine/core';
+import { Button, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
 import { byHandFields, maskingRatesRecord, type Kit, type MaskingRates } from '../../../core/kit/index.ts';
 import { ratesOf } from '../../../core/livery/index.ts';
@@ -35,35 +35,37 @@ export function MaskingPace({ buildId, kit }: { buildId: string; kit: Kit }) {
         {isOpen ? 'hide the figures' : 'see and change the figures'}
       </UnstyledButton>
       {problem && <p role="alert">{problem}</p>}
-      <Collapse expanded={isOpen}>
-        {ONE_KEYS.map((key) => (
-          <FigureInput
-            key={key}
-            label={capital(ONES[key].label)}
-            field={ONES[key]}
-            value={rates[key]}
-            onSave={(value) => put({ [key]: value })}
-          />
-        ))}
-        {WAYS.flatMap((way) =>
-          WAY_KEYS.map((key) => (
+      {isOpen && (
+        <>
+          {ONE_KEYS.map((key) => (
             <FigureInput
-              key={`${way} ${key}`}
-              label={capital(byHandFields[way][key].label)}
-              field={byHandFields[way][key]}
-              value={rates.byHand[way][key]}
-              onSave={(value) =>
-                put({ byHand: { ...rates.byHand, [way]: { ...rates.byHand[way], [key]: value } } })
-              }
+              key={key}
+              label={capital(ONES[key].label)}
+              field={ONES[key]}
+              value={rates[key]}
+              onSave={(value) => put({ [key]: value })}
             />
-          )),
-        )}
-        {own && (
-          <Button mt={8} onClick={() => change(null, 'pace of masking')}>
-            Back to the usual figures
-          </Button>
-        )}
-      </Collapse>
+          ))}
+          {WAYS.flatMap((way) =>
+            WAY_KEYS.map((key) => (
+              <FigureInput
+                key={`${way} ${key}`}
+                label={capital(byHandFields[way][key].label)}
+                field={byHandFields[way][key]}
+                value={rates.byHand[way][key]}
+                onSave={(value) =>
+                  put({ byHand: { ...rates.byHand, [way]: { ...rates.byHand[way], [key]: value } } })
+                }
+              />
+            )),
+          )}
+          {own && (
+            <Button mt={8} onClick={() => change(null, 'pace of masking')}>
+              Back to the usual figures
+            </Button>
+          )}
+        </>
+      )}
     </div>
   );
 }

@@ -34,7 +34,7 @@ export function OrderOfColours({ name, views, answer, finishes, hexOf, children 
         <Why about="the order of colours">
           Every order and every way of bringing a colour on is compared, in minutes of hands: masking the
           edges by their length and curve, covering what is done, coats and undercoat over what lies there,
-          filling and cleaning the tool. A mask stays on while tape may stay on paint, 48 h; each colour is
+          filling and cleaning the tool. A mask stays on as long as tape may stay on paint; each colour is
           waited for 24 h before tape. How well a paint hides is taken as middling where only its colour is
           known.
         </Why>

@@ -4,6 +4,7 @@ import type { IlluminantId } from '../../../core/colour/index.ts';
 import { bodiesOf } from '../../../core/livery/index.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { Loading } from '../../components/Loading.tsx';
+import { CutMasks } from './CutMasks.tsx';
 import { LiveryNav } from './LiveryNav.tsx';
 import { MaskingPace } from './MaskingPace.tsx';
 import { OrderOfColours } from './OrderOfColours.tsx';
@@ -64,6 +65,7 @@ export function OrderScreen() {
               hexOf={(finishId) => hexIn(finishId, kit, codes, light)}
             >
               {tray && answer && <TakeOrder build={build} tray={tray} kit={kit} answer={answer} />}
+              {answer && <CutMasks build={build} body={body} kit={kit} answer={answer} />}
               {!tray && <p className="small soft">{NO_PART}</p>}
             </OrderOfColours>
           );

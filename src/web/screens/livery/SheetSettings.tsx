@@ -17,6 +17,13 @@ const FIGURES = [
   ['barMm', 'The printed bar measures, mm'],
 ] as const;
 
+const CUTTER = [
+  ['bleedMm', 'Masks reach past the outline, mm'],
+  ['bladeOffsetMm', 'Offset of the blade, mm'],
+  ['overcutMm', 'Overcut, mm'],
+  ['kerfMm', 'Width of the cut, mm'],
+] as const;
+
 interface SheetSettingsProps {
   printing: Printing;
   onSave: (change: Partial<Printing>) => void;
@@ -64,6 +71,21 @@ export function SheetSettings({ printing, onSave }: SheetSettingsProps) {
       <p className="small soft">
         Print one page at 100 %, measure its bar, and write what it measures: what the printer adds or takes
         away is made up for.
+      </p>
+      <h4>For masks that are cut</h4>
+      {CUTTER.map(([key, label]) => (
+        <FigureInput
+          key={key}
+          label={label}
+          step={0.05}
+          field={fields[key]}
+          value={printing[key]}
+          onSave={(value) => onSave({ [key]: value })}
+        />
+      ))}
+      <p className="small soft">
+        A knife that trails goes on past a corner by its offset, then swings round; a laser takes a width
+        away.
       </p>
     </div>
   );

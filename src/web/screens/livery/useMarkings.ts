@@ -23,9 +23,10 @@ export function usePlaced(kit: Kit | undefined, scale: number | undefined) {
   });
 }
 
+const USUAL: Printing = { ...newRecord(printingRecord), id: '' };
+
 /** How markings are printed here: what the builder said, or the usual. */
-export const printingOf = ({ printings }: Kit): Printing =>
-  printings[0] ?? { ...newRecord(printingRecord), id: '' };
+export const printingOf = ({ printings }: Pick<Kit, 'printings'>): Printing => printings[0] ?? USUAL;
 
 /** The sheets of all markings that are printed. */
 export function useSheets(kit: Kit | undefined, scale: number | undefined) {
