@@ -67,6 +67,7 @@ export {
   type MarkingFacts,
   type RouteOffer,
 } from './markings/markingRoutes.ts';
+export { predictPrint, type PredictedPrint } from './markings/predictPrint.ts';
 export { drawArtwork, FINEST, type DrawnArtwork, type DrawnShape } from './artwork/drawArtwork.ts';
 export { readTypeface, textOutline, type Typeface } from './artwork/textOutline.ts';
 export { isPrinted, printSheets, type PrintedSheets } from './sheets/printSheets.ts';

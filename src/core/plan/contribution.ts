@@ -227,6 +227,8 @@ export interface PrintedMarking {
   finishId: string | null;
   ink: { lab: Lab; transparent: boolean };
   route: MarkingRoute | null;
+  /** Its printer lays white under it. */
+  onWhite: boolean;
 }
 
 /** Joints after paint and measured places whose room is known, with the sub-assemblies that carry film into them. */

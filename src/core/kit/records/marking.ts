@@ -85,6 +85,8 @@ export const markingRecord = defineRecord(
     lettering: flag('lettering', true),
     /** Drawn the other way round: for the other side. */
     mirrored: flag('mirrored'),
+    /** It goes on from behind, onto glass: printed the other way round. */
+    behind: flag('from behind'),
     surface: choice('the surface', SURFACES),
     /** State of the film; null where nobody looked. */
     film: choiceOrNull('the state of the film', FILM_STATES),

@@ -1,5 +1,5 @@
 import { asItIs, defineRecord, type RecordOf } from './defineRecord.ts';
-import { amount, choice, whole } from './fields.ts';
+import { amount, choice, flag, whole } from './fields.ts';
 
 export const PAPERS = ['a4', 'letter', 'a5', 'own'] as const;
 export type Paper = (typeof PAPERS)[number];
@@ -19,6 +19,8 @@ export const printingRecord = defineRecord(
     spares: whole('spares of each', 0, 20, 1),
     /** What a bar of 50 mm measures as this printer prints it. */
     barMm: amount('the printed bar in mm', 40, 60, 50),
+    /** The printer lays white: each sheet gets a plate of it. */
+    whitePlate: flag('a white plate'),
     /** Of masks that are cut: how far they reach past the outline, what the tool takes away, and the knife. */
     bleedMm: amount('how far masks reach past the outline, in mm', 0, 50, 3),
     kerfMm: amount('the width of the cut in mm', 0, 2, 0),

@@ -8,6 +8,8 @@ export interface MarkingFacts {
   ink: { lab: Lab; transparent: boolean } | null;
   /** What it lies on as the stack leaves it; null where that is not known. */
   base: Lab | null;
+  /** The printer lays white. */
+  laysWhite?: boolean;
   /** It lies on clear plastic, which shows finger prints and silvering from behind. */
   onClear: boolean;
 }
@@ -108,6 +110,6 @@ const againstFilm = ({ surface, film }: Marking, facts: MarkingFacts): string[] 
 };
 
 const needsWhite = (facts: MarkingFacts): string[] =>
-  wantsWhiteUnder(facts)
+  !facts.laysWhite && wantsWhiteUnder(facts)
     ? ['home printers lay no white: it needs white film, or a white plate under it, on a base this dark']
     : [];

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { seededRandom } from '../../seededRandom.ts';
+import { spectrumToLab } from '../../colour/index.ts';
 import {
   EMPTY_KIT,
   liveryAreaRecord,
@@ -13,6 +14,7 @@ import { plainFinish, plainPart } from '../../kit/plainKit.ts';
 import { applyMinutes, applyOrder, crossingWays, softenerFor } from './applyMarkings.ts';
 import { markingRoutes, type MarkingFacts } from './markingRoutes.ts';
 import { placeMarkings } from './placeMarkings.ts';
+import { predictPrint } from './predictPrint.ts';
 
 const marking = (id: string, more: Partial<Marking> = {}): Marking => ({
   ...newRecord(markingRecord),
@@ -177,5 +179,29 @@ describe('ways of bringing a marking on', () => {
     expect(routes(plate)).toContain('paper');
     expect(routes({ ...plate, surface: 'curved' })).not.toContain('paper');
     expect(routes({})).not.toContain('paper');
+  });
+});
+
+describe('how a print will look', () => {
+  const daylight = { illuminant: 'D65', observer: '2deg' } as const;
+  const lightness = (spectrum: readonly number[]) => spectrumToLab(spectrum, daylight).L;
+  const red = { L: 45, a: 60, b: 35 };
+  const dark = { L: 30, a: 0, b: -20 };
+
+  it('follows the paint beneath where its ink is transparent, and white brings it back', () => {
+    const { onBase, onWhite } = predictPrint({ ink: { lab: red, transparent: true }, base: dark })!;
+    expect(lightness(onBase)).toBeLessThan(Math.min(red.L, dark.L));
+    expect(lightness(onWhite)).toBeCloseTo(red.L, 0);
+    // Over white paper itself nothing changes.
+    const paper = { L: 95.2, a: 0, b: 0 };
+    const same = predictPrint({ ink: { lab: red, transparent: true }, base: paper })!;
+    expect(lightness(same.onBase)).toBeCloseTo(red.L, 0);
+  });
+
+  it('is its own where it is opaque, and not known where either colour is not', () => {
+    const opaque = predictPrint({ ink: { lab: red, transparent: false }, base: dark })!;
+    expect(opaque.onBase).toEqual(opaque.onWhite);
+    expect(predictPrint({ ink: null, base: dark })).toBeNull();
+    expect(predictPrint({ ink: { lab: red, transparent: true }, base: null })).toBeNull();
   });
 });

@@ -47,6 +47,48 @@ describe('the sheets of own prints', () => {
     expect(sizes(bar.d).width).toBeCloseTo(50, 3);
   });
 
+  it('have a plate of white that keeps within the colours, where the printer lays white', () => {
+    const field = marking('a', { width: 20, height: 20, round: true });
+    const { pages, sheets } = printSheets([field], printing({ whitePlate: true, spares: 0 }), font, 24);
+    expect(sheets).toBe(1);
+    expect(pages.map(({ plate, sheet }) => [plate, sheet])).toEqual([
+      ['colours', 1],
+      ['white', 1],
+    ]);
+    const size = (page: number, fill: string) =>
+      pages[page]!.paths.filter((path) => path.fill === fill).map(({ d }) => sizes(d));
+    const [ground] = size(0, '#f4efe2');
+    const white = size(1, '#000000').find(({ width }) => width > 15 && width < 30)!;
+    expect(white.width).toBeCloseTo(ground!.width - 0.1, 2);
+    expect(white.x).toBeCloseTo(ground!.x + 0.05, 2);
+    expect(pages[1]!.paths.some(({ fill }) => fill === '#f4efe2')).toBe(false);
+    // Pale ink needs no other film there.
+    const pale = marking('p', {
+      artwork: { ...plain.artwork, kind: 'lettering', text: 'AB', ink: '#ffffff' },
+    });
+    const notes = (whitePlate: boolean) => printSheets([pale], printing({ whitePlate }), font, 24).notes;
+    expect(notes(false)[0]!.what).toMatch(/^pale ink/);
+    expect(notes(true)).toEqual([]);
+  });
+
+  it('print the other way round what goes on from behind', () => {
+    const bar = { ...plain.artwork, kind: 'lettering' as const, text: 'L', ink: '#7c1420' };
+    const lettered = (behind: boolean) => {
+      const one = marking('a', { width: 12, height: 12, behind, artwork: bar });
+      const [page] = printSheets([one], printing({ spares: 0 }), font, 24).pages;
+      return readOutline(page!.paths.find(({ fill }) => fill === '#7c1420')!.d).rings[0]!;
+    };
+    // The upright of an L is on its left; from behind on its right.
+    const topAt = (ring: ReturnType<typeof lettered>) => {
+      const top = Math.min(...ring.map(([, y]) => y));
+      const upper = ring.filter(([, y]) => y < top + 0.1).map(([x]) => x);
+      return upper.reduce((sum, x) => sum + x, 0) / upper.length;
+    };
+    const middle = 8 + 6;
+    expect(topAt(lettered(false))).toBeLessThan(middle);
+    expect(topAt(lettered(true))).toBeGreaterThan(middle);
+  });
+
   it('make up for a printer that is off, and still keep to the sheet', () => {
     const { pages } = printSheets(
       [marking('a', { width: 30, height: 12, count: 60 })],

@@ -3,14 +3,22 @@ import { hexToLab } from '../../colour/index.ts';
 import { type PagePath, type PrintedPage } from '../../formats/index.ts';
 import type { Marking, Printing } from '../../kit/index.ts';
 import { drawArtwork, outlineOf, type DrawnArtwork } from '../artwork/drawArtwork.ts';
+import { readOutline } from '../geometry/readOutline.ts';
+import { grown, regionOf, ringsOf, together } from '../geometry/region.ts';
+import { mirroredPath } from '../views/startingOutlines.ts';
 import { PALE } from '../markings/markingRoutes.ts';
 import { textOutline, type Typeface } from '../artwork/textOutline.ts';
 import { packingFaults } from './packingFaults.ts';
 import { packSheets } from './packSheets.ts';
 import { fitsOn, sheetSize } from './sheetSize.ts';
 
+/** What a page prints: the colours of a sheet, or the white under them. */
+export type Plate = 'colours' | 'white';
+
 export interface PrintedSheets {
-  pages: PrintedPage[];
+  pages: (PrintedPage & { plate: Plate; sheet: number })[];
+  /** Sheets of film; each has a page for every plate. */
+  sheets: number;
   /** No way of laying them takes fewer. */
   leastSheets: number;
   /** What of a marking is too fine to print, or has no artwork. */
@@ -51,7 +59,7 @@ export function printSheets(
   const byId = new Map(
     printed.map((marking) => [
       marking.id,
-      { marking, drawn: drawArtwork(marking.artwork, marking, font, scale) },
+      { marking, drawn: asPrinted(marking, drawArtwork(marking.artwork, marking, font, scale)) },
     ]),
   );
   const copies = printed.map(({ id, count }) => ({ markingId: id, count: count + printing.spares }));
@@ -69,19 +77,25 @@ export function printSheets(
   const packing = packSheets(question);
   const faults = packingFaults(question, packing);
   if (faults.length > 0) throw new Error(`The sheets do not hold what they should: ${faults[0]!}`);
+  const plates: Plate[] = printing.whitePlate ? ['colours', 'white'] : ['colours'];
   return {
-    pages: packing.sheets.map(({ placements }) => ({
-      width,
-      height,
-      paths: [
-        ...placements.flatMap(({ id, x, y, turned }) => {
-          const { marking, drawn } = byId.get(id)!;
-          // Placements count from below; on a page the first lie at the top.
-          return placedPaths(drawn, marking, x, y, turned);
-        }),
-        ...pageMarks(sheet, font),
-      ].map((path) => ({ ...path, d: svgpath(path.d).scale(factor).round(4).toString() })),
-    })),
+    pages: packing.sheets.flatMap(({ placements }, at) =>
+      plates.map((plate) => ({
+        plate,
+        sheet: at + 1,
+        width,
+        height,
+        paths: [
+          ...placements.flatMap(({ id, x, y, turned }) => {
+            const { marking, drawn } = byId.get(id)!;
+            // Placements count from below; on a page the first lie at the top.
+            return placedPaths(plate === 'white' ? asWhite(drawn) : drawn, marking, x, y, turned);
+          }),
+          ...pageMarks(sheet, font),
+        ].map((path) => ({ ...path, d: svgpath(path.d).scale(factor).round(4).toString() })),
+      })),
+    ),
+    sheets: packing.sheets.length,
     leastSheets: packing.leastSheets,
     notes: [
       ...tooLarge.map(({ id }) => ({
@@ -89,18 +103,36 @@ export function printSheets(
         what: 'larger than the sheet within its margins: left out',
       })),
       ...[...byId.values()].flatMap(({ marking, drawn }) =>
-        notesOn(marking, drawn).map((what) => ({ markingId: marking.id, what })),
+        notesOn(marking, drawn, printing).map((what) => ({ markingId: marking.id, what })),
       ),
     ],
     copies,
   };
 }
 
+/** How far the white stays within the colours over it, so that none shows beside them, mm. */
+export const CHOKE_MM = 0.05;
+const WHITE_PLATE = '#000000';
+
+/** The plate of white under an artwork: all that is printed, a little less. */
+function asWhite(drawn: DrawnArtwork): DrawnArtwork {
+  const all = together(drawn.shapes.map(({ d }) => regionOf(readOutline(d).rings)));
+  const rings = ringsOf(grown(all, -CHOKE_MM));
+  const d = rings.map((ring) => `M${ring.map(([x, y]) => `${x} ${y}`).join('L')}Z`).join('');
+  return { ...drawn, shapes: d === '' ? [] : [{ d, fill: WHITE_PLATE }] };
+}
+
+/** From behind it is printed the other way round. */
+const asPrinted = ({ behind, width }: Marking, drawn: DrawnArtwork): DrawnArtwork =>
+  behind
+    ? { ...drawn, shapes: drawn.shapes.map(({ d, fill }) => ({ d: mirroredPath(d, width), fill })) }
+    : drawn;
+
 /** What to know of a print before it is made. */
-const notesOn = ({ artwork }: Marking, { tooFine }: DrawnArtwork): string[] => [
+const notesOn = ({ artwork }: Marking, { tooFine }: DrawnArtwork, { whitePlate }: Printing): string[] => [
   ...(artwork.kind === 'none'
     ? ['it has no artwork: only its outline is printed, to be filled in elsewhere']
-    : artwork.ground === '' && artwork.ink !== '' && hexToLab(artwork.ink).L > PALE
+    : !whitePlate && artwork.ground === '' && artwork.ink !== '' && hexToLab(artwork.ink).L > PALE
       ? [
           'pale ink on bare film: a printer that lays no white prints next to nothing there; take white film, or give it a ground',
         ]

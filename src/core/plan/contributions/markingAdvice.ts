@@ -150,7 +150,7 @@ export const adviceOnMarkings = (build: DividedKit): KitAdvice[] => [
 
 /** Whites that differ, and ink through which a dark base shows. */
 export function adviceOnColours({ build, own, advise }: Ahead): void {
-  for (const { id, name, trayId, finishId, ink, route } of build.kit.printed) {
+  for (const { id, name, trayId, finishId, ink, route, onWhite } of build.kit.printed) {
     const tray = build.trays.find((each) => each.id === trayId);
     const base = tray?.colours.find((each) => each.finishId === finishId)?.lab ?? tray?.colours.at(-1)?.lab;
     const steps = own.filter((step) => step.trayId === trayId && APPLIED.includes(step.kind)).slice(0, 1);
@@ -171,7 +171,7 @@ export function adviceOnColours({ build, own, advise }: Ahead): void {
         why: `Its white is ${figure(white, 'dE')} from the paint that it lies on.`,
         remedy: 'Mask and paint it with the same white, or trim it so that the two do not meet.',
       });
-    if (route !== 'decal' && wantsWhiteUnder({ ink, base }))
+    if (route !== 'decal' && !onWhite && wantsWhiteUnder({ ink, base }))
       advise(steps, {
         ...said,
         rule: 'ink-on-dark',

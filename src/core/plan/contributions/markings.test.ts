@@ -135,13 +135,16 @@ describe('markings in the plan', () => {
       ink: { lab: { L: number; a: number; b: number }; transparent: boolean },
       base: { L: number; a: number; b: number } | null,
       route: Marking['route'] = 'print',
+      onWhite = false,
     ) => {
       const rulesSaid: string[] = [];
       const step = { id: 's', trayId: 'shell', kind: 'decal' };
       markings.advice!({
         build: {
           trays: [{ id: 'shell', colours: base ? [{ finishId: 'cream', lab: base }] : [] }],
-          kit: { printed: [{ id: 'm', name: 'It', trayId: 'shell', finishId: 'cream', ink, route }] },
+          kit: {
+            printed: [{ id: 'm', name: 'It', trayId: 'shell', finishId: 'cream', ink, route, onWhite }],
+          },
         },
         own: [step],
         advise: (_: unknown, { rule }: { rule: string }) => rulesSaid.push(rule),
@@ -157,6 +160,7 @@ describe('markings in the plan', () => {
     expect(said(white, null)).toEqual([]);
     expect(said(red, { L: 30, a: 0, b: 0 })).toEqual(['ink-on-dark']);
     expect(said(red, { L: 92, a: 0, b: 3 })).toEqual([]);
+    expect(said(red, { L: 30, a: 0, b: 0 }, 'print', true)).toEqual([]);
     // A kit's decal is printed with a white of its own.
     expect(said(red, { L: 30, a: 0, b: 0 }, 'decal')).toEqual([]);
   });

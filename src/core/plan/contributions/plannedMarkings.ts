@@ -1,5 +1,11 @@
 import { type Joint, type Marking } from '../../kit/index.ts';
-import { crossingWays, placeMarkings, type CrossingWay, type PlacedMarking } from '../../livery/index.ts';
+import {
+  crossingWays,
+  isPrinted,
+  placeMarkings,
+  type CrossingWay,
+  type PlacedMarking,
+} from '../../livery/index.ts';
 import { traysOf, type DividedKit, type PrintedMarking } from '../contribution.ts';
 import type { TaskKind } from '../tasks.ts';
 
@@ -75,5 +81,8 @@ export const printedMarkings = (build: DividedKit): PrintedMarking[] =>
     if (!ink || trayId === undefined) return [];
     const { id, name, route } = marking;
     const { lab, transparent } = ink;
-    return [{ id, name, route, trayId, finishId: under[0]?.finishId ?? null, ink: { lab, transparent } }];
+    const onWhite = isPrinted(marking) && build.kit.printings[0]?.whitePlate === true;
+    return [
+      { id, name, route, trayId, finishId: under[0]?.finishId ?? null, ink: { lab, transparent }, onWhite },
+    ];
   });

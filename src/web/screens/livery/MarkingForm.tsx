@@ -174,6 +174,12 @@ export function MarkingForm({ marking, kit, scale, onSave }: MarkingFormProps) {
         />
         <Checkbox
           size="xs"
+          label="Goes on from behind: printed the other way round"
+          checked={marking.behind}
+          onChange={({ currentTarget: { checked } }) => onSave({ behind: checked })}
+        />
+        <Checkbox
+          size="xs"
           label="Lettering: never mirrored for the other side"
           checked={marking.lettering}
           onChange={({ currentTarget: { checked } }) => onSave({ lettering: checked })}

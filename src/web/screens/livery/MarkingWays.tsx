@@ -1,14 +1,17 @@
 import { Button } from '@mantine/core';
+import type { IlluminantId } from '../../../core/colour/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import type { Kit, MarkingRoute } from '../../../core/kit/index.ts';
 import {
   AGAINST_MINUTES,
+  isPrinted,
   markingRoutes,
   softenerFor,
   type MarkingFacts,
 } from '../../../core/livery/index.ts';
 import type { AdviceDraft } from '../../../core/plan/index.ts';
 import { Why } from '../../components/Why.tsx';
+import { PrintLook } from './PrintLook.tsx';
 import type { DrawnMarking } from '../../workers/liveryWorker.ts';
 
 export const ROUTE_WORDS: Readonly<Record<MarkingRoute, string>> = {
@@ -24,6 +27,7 @@ interface MarkingWaysProps {
   placed: DrawnMarking;
   kit: Kit;
   facts: MarkingFacts;
+  light: IlluminantId;
   /** What the plan says of it. */
   said: readonly Pick<AdviceDraft, 'rule' | 'severity' | 'text' | 'why' | 'remedy'>[];
   onTake: (route: MarkingRoute) => void;
@@ -32,7 +36,7 @@ interface MarkingWaysProps {
 const share = (each: number) => `${Math.round(100 * each)} %`;
 
 /** Every way of bringing a marking on, with its minutes and what speaks against it, and what it lies on. */
-export function MarkingWays({ placed, kit, facts, said, onTake }: MarkingWaysProps) {
+export function MarkingWays({ placed, kit, facts, light, said, onTake }: MarkingWaysProps) {
   const { marking, on, under, over, drawn } = placed;
   const offers = markingRoutes(marking, facts);
   const name = (id: string) => kit.parts.find((each) => each.id === id)?.name ?? 'a part that is gone';
@@ -77,6 +81,7 @@ export function MarkingWays({ placed, kit, facts, said, onTake }: MarkingWaysPro
           <p className="small">Taken: {ROUTE_WORDS[marking.route]}.</p>
         )}
       </div>
+      {isPrinted(marking) || marking.route === 'decal' ? <PrintLook facts={facts} light={light} /> : null}
       {said.length > 0 && (
         <div className="panel">
           <h3>At the step</h3>

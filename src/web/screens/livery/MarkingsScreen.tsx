@@ -140,6 +140,7 @@ export function MarkingsScreen() {
             placed={known}
             kit={kit}
             facts={facts}
+            light={light}
             said={build.kit.advice.filter(
               ({ stage, subject }) => stage === 'livery' && subject === chosen.id,
             )}

@@ -1,4 +1,4 @@
-import { Select } from '@mantine/core';
+import { Checkbox, Select } from '@mantine/core';
 import { PAPERS, printingRecord, type Paper, type Printing } from '../../../core/kit/index.ts';
 import { FigureInput } from '../../components/form/FigureInput.tsx';
 import { worded } from './worded.ts';
@@ -72,6 +72,13 @@ export function SheetSettings({ printing, onSave }: SheetSettingsProps) {
         Print one page at 100 %, measure its bar, and write what it measures: what the printer adds or takes
         away is made up for.
       </p>
+      <Checkbox
+        size="xs"
+        mt={8}
+        label="The printer lays white: a white plate for each sheet"
+        checked={printing.whitePlate}
+        onChange={({ currentTarget: { checked } }) => onSave({ whitePlate: checked })}
+      />
       <h4>For masks that are cut</h4>
       {CUTTER.map(([key, label]) => (
         <FigureInput

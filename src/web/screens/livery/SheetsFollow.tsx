@@ -12,18 +12,21 @@ interface SheetsFollowProps {
   onFailed: (failure: unknown) => void;
 }
 
+const pageName = ({ sheet, plate }: LaidSheets['pages'][number]): string =>
+  plate === 'white' ? `white plate ${sheet}` : `sheet ${sheet}`;
+
 /** How many sheets there are, the files of them, and what is to be known of what is on them. */
 export function SheetsFollow({ sheets, kit, build, onFailed }: SheetsFollowProps) {
   const name = (id: string) => kit.markings.find((each) => each.id === id)?.name ?? '';
   const called = `${build.id}-markings`;
-  const { pages, drawings, leastSheets, copies, notes } = sheets;
+  const { pages, sheets: count, drawings, leastSheets, copies, notes } = sheets;
   return (
     <>
       {pages.length > 0 && (
         <div className="panel">
           <p>
-            <b>{counted(pages.length, 'sheet')}</b>
-            {pages.length === leastSheets
+            <b>{counted(count, 'sheet')}</b>
+            {count === leastSheets
               ? '; no way of laying them takes fewer.'
               : `; ${leastSheets} is the least that could do.`}{' '}
             <Why about="the number of sheets">
@@ -47,10 +50,14 @@ export function SheetsFollow({ sheets, kit, build, onFailed }: SheetsFollowProps
               mt={6}
               onClick={() => saveFile(`${called}-${at + 1}.svg`, drawing, 'image/svg+xml')}
             >
-              Save sheet {at + 1} as SVG
+              Save {pageName(pages[at]!)} as SVG
             </Button>
           ))}
-          <p className="small soft">Print at 100 %, never “fit to page”.</p>
+          <p className="small soft">
+            Print at 100 %, never “fit to page”.
+            {pages.some(({ plate }) => plate === 'white') &&
+              ' The white goes on first, and last on what is applied from behind; the crosses bring the two together.'}
+          </p>
         </div>
       )}
       {copies.length + notes.length > 0 && (

@@ -56,7 +56,11 @@ export function SheetsScreen() {
         ) : (
           <div className="sheets">
             {sheets?.pages.map((page, at) => (
-              <SheetPicture key={at} page={page} label={`Sheet ${at + 1}`} />
+              <SheetPicture
+                key={at}
+                page={page}
+                label={page.plate === 'white' ? `White plate ${page.sheet}` : `Sheet ${page.sheet}`}
+              />
             ))}
           </div>
         )}

@@ -12,6 +12,7 @@ import { MarkingForm } from './MarkingForm.tsx';
 import { MarkingTable } from './MarkingTable.tsx';
 import { MarkingWays } from './MarkingWays.tsx';
 import { Openings } from './Openings.tsx';
+import { PrintLook } from './PrintLook.tsx';
 import { Regions } from './Regions.tsx';
 import { SheetPicture } from './SheetPicture.tsx';
 import { freshMarking } from './freshMarking.ts';
@@ -71,6 +72,7 @@ describe('the markings of a build', () => {
         placed={placed.find(({ marking }) => marking.id === 'n')!}
         kit={kit}
         facts={facts}
+        light="D65"
         said={[
           { rule: 'r', severity: 'warn', text: 'Old film', why: 'It breaks.', remedy: 'Float a spare.' },
         ]}
@@ -181,5 +183,26 @@ describe('a sheet', () => {
     expect(screen.getByRole('img', { name: 'Sheet 1, 210 by 297 mm' })).toBeTruthy();
     expect(container.querySelectorAll('text')).toHaveLength(4 + 5);
     expect(container.querySelector('path')!.getAttribute('fill')).toBe('#112233');
+  });
+
+  it('are shown as they will look on the paint beneath, where both colours are known', () => {
+    const ink = { lab: { L: 45, a: 60, b: 35 }, transparent: true };
+    show(<PrintLook facts={{ ...facts, ink, base: { L: 30, a: 0, b: -20 } }} light="D65" />);
+    expect(screen.getByText(/^The paint beneath changes it by \d+\.\d dE\.$/)).toBeTruthy();
+    const [on, white] = ['on the paint beneath', /^on white film/].map((name) =>
+      screen.getByRole('img', { name }).querySelector('rect')!.getAttribute('fill'),
+    );
+    expect(on).not.toBe(white);
+    cleanup();
+    show(
+      <PrintLook
+        facts={{ ...facts, ink: { ...ink, transparent: false }, base: { L: 30, a: 0, b: 0 } }}
+        light="D65"
+      />,
+    );
+    expect(screen.getByText('The paint beneath does not show.')).toBeTruthy();
+    cleanup();
+    show(<PrintLook facts={{ ...facts, ink }} light="D65" />);
+    expect(screen.getByText(/not known/)).toBeTruthy();
   });
 });

@@ -73,6 +73,7 @@ export function factsOf(
   return {
     ink: ink ? { lab: ink.lab, transparent: ink.transparent } : null,
     base,
+    laysWhite: printingOf(kit).whitePlate,
     onClear: kit.parts.find(({ id }) => id === partId)?.material === 'clear',
   };
 }
