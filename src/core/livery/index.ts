@@ -74,3 +74,4 @@ export { isPrinted, printSheets, type PrintedSheets } from './sheets/printSheets
 export { PAPER_SIZES, sheetSize } from './sheets/sheetSize.ts';
 export { FRAIL_MM, maskPieces, type MaskPiece } from './cutting/maskPieces.ts';
 export { cutSheets, type CutSheets } from './cutting/cutSheets.ts';
+export { SCALE_POINTS, traced, type TraceScale } from './views/trace.ts';

@@ -14,6 +14,7 @@ import { numberLimits } from '../../components/limits.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { partOptions } from '../kit/partNames.ts';
+import { TracePicture } from './TracePicture.tsx';
 import { OpenDrawing } from './OpenDrawing.tsx';
 
 const IDS = Object.keys(STARTING_OUTLINES) as StartingOutlineId[];
@@ -51,6 +52,7 @@ export function NewView({ scale, ...props }: NewViewProps) {
         }}
       />
       <OpenDrawing onDrawn={setDrawn} />
+      <TracePicture onDrawn={setDrawn} />
       <ViewFields
         key={drawn ? `${drawn.name} ${drawn.outline}` : outlineId}
         source={drawn ?? plain}

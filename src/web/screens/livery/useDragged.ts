@@ -9,6 +9,9 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowDown: [0, 1],
 };
 
+/** Where an arrow key points; undefined for any other. */
+export const arrowOf = (key: string): readonly [number, number] | undefined => ARROWS[key];
+
 /** Where the pointer is, mm: the drawing is fitted into its frame by width or by height. */
 function millimetres(event: PointerEvent<SVGElement>) {
   const svg = event.currentTarget.ownerSVGElement ?? (event.currentTarget as SVGSVGElement);
@@ -25,7 +28,7 @@ export function useDragged(isChosen: boolean, onMove: (dx: number, dy: number) =
     transform: drag ? `translate(${drag.dx} ${drag.dy})` : undefined,
     begin: (event: PointerEvent<SVGElement>) => setDrag({ ...millimetres(event), dx: 0, dy: 0 }),
     onKeyDown: (event: KeyboardEvent) => {
-      const arrow = ARROWS[event.key];
+      const arrow = arrowOf(event.key);
       if (!arrow || !isChosen) return;
       event.preventDefault();
       const step = event.shiftKey ? LONG_STEP_MM : STEP_MM;
