@@ -6,6 +6,7 @@ import '@fontsource/jetbrains-mono/latin-500.css';
 import '@mantine/core/styles.css';
 import './styles.css';
 import { MantineProvider } from '@mantine/core';
+import { setNonce } from 'get-nonce';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
@@ -14,6 +15,9 @@ import { theme } from './theme.ts';
 
 /** The server lets in the style sheets that carry the nonce of its page. */
 const styleNonce = () => document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? '';
+
+// Dialogs hold the page still by a style sheet of their own.
+setNonce(styleNonce());
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -39,6 +39,9 @@ export async function openPage(browser: Browser, errors: string[]): Promise<Page
   await page.evaluateOnNewDocument(() => localStorage.setItem('fanfare.brief-search', 'yes'));
   page.on('dialog', (dialog) => void dialog.accept());
   page.on('pageerror', (error) => errors.push((error as Error).message));
+  page.on('console', (message) => {
+    if (/Content Security Policy/.test(message.text())) errors.push(message.text());
+  });
   return page;
 }
 

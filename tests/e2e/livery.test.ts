@@ -1,3 +1,4 @@
+import { boxAround, readOutline } from '../../src/core/livery/index.ts';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
@@ -88,6 +89,32 @@ describe('the livery of a build', () => {
     expect(views.at(-1)!.outline).toMatch(/^M0 0/);
     await shows(page, /24\.0 cm²/);
     remove();
+  });
+
+  it('is traced over a picture, in millimetres by two points of it', async () => {
+    const input = (await page.$('input[type=file][accept*="png"]')) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile('docs/screenshots/livery.png');
+    const picture = (await page.waitForSelector('.tracing svg'))!;
+    // The dialog stands where it will stay.
+    await page.waitForFunction(() => document.getAnimations().length === 0);
+    const { x, y, width, height } = (await picture.boundingBox())!;
+    const mark = (across: number, down: number) => page.mouse.click(x + across * width, y + down * height);
+    await mark(0.2, 0.5);
+    await mark(0.7, 0.5);
+    await page.type('[role="dialog"] input[inputmode]', '100');
+    await page.click('[role="dialog"] ::-p-text(Outline)');
+    await mark(0.2, 0.2);
+    await mark(0.8, 0.2);
+    await mark(0.8, 0.7);
+    await mark(0.2, 0.7);
+    await press(page, 'button', 'Use the tracing');
+    await press(page, 'button', 'Add the view');
+    await saved(page);
+    const { outline } = (await items<LiveryView>('view')).at(-1)!;
+    const size = boxAround(readOutline(outline).rings)!;
+    // Half the picture is 100 mm, and it is 1280 by 800.
+    expect(size.width).toBeCloseTo(120, 0);
+    expect(size.height).toBeCloseTo((100 / 640) * 400, 0);
   });
 
   it('has its colours in the order of least work, each stage as a picture', async () => {
