@@ -67,7 +67,17 @@ const VIEWS = {
       await page.click('.arealist .parttag');
     },
   ],
-  order: ['/build/pellam/livery/order', DESK, (page) => page.waitForSelector('.stages svg')],
+  order: [
+    '/build/pellam/livery/order',
+    DESK,
+    (page) =>
+      page.waitForFunction(
+        () =>
+          document.querySelector('.stages svg') !== null &&
+          /Masks to cut/.test(document.body.innerText) &&
+          !/Laying out/.test(document.body.innerText),
+      ),
+  ],
   markings: [
     '/build/pellam/livery/markings',
     DESK,
