@@ -25,6 +25,7 @@ import {
 } from '../src/core/finish/index.ts';
 import { GLOSSY, mixOptics, opaqueSpectrum } from '../src/core/paint/index.ts';
 import { seededRandom } from '../src/core/seededRandom.ts';
+import { details } from './detail.ts';
 import { liveries } from './livery.ts';
 import { closedLoop, share, type LoopWorld } from './closedLoop.ts';
 import { schedules } from './schedules.ts';
@@ -354,3 +355,4 @@ recipes();
 correction();
 subassemblies();
 liveries(Number(process.env['BENCH_SEED'] ?? 11));
+details(Number(process.env['BENCH_SEED'] ?? 11));

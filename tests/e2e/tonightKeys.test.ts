@@ -41,9 +41,15 @@ describe('keys and taps tonight', () => {
     await new Promise((resolve) => setTimeout(resolve, 700));
     await settled();
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
-    const second = await openReadyStep(page);
-    await page.keyboard.down('d');
-    await expect.poll(cardNow).not.toBe(second);
+    await openReadyStep(page);
+    // A plan that comes in just now changes the card under the key, which then does not count: it is pressed again.
+    for (let tries = 1; (await count()) === before + 1 && tries <= 10; tries++) {
+      await page.keyboard.up('d');
+      await page.keyboard.down('d');
+      await new Promise((resolve) => setTimeout(resolve, 1500));
+      await saved(page);
+    }
+    expect(await count()).toBe(before + 2);
     await new Promise((resolve) => setTimeout(resolve, 700));
     await page.keyboard.down('d');
     await page.keyboard.up('d');

@@ -1,3 +1,26 @@
 /** Detail: what is added to a kit beyond its parts, scaled from the real thing. */
 export { drillFor } from './drills.ts';
 export { RUN_FACTS, RUN_KINDS, scaledRun, type RunFacts, type RunKind, type ScaledRun } from './runs.ts';
+export { allocateEngines, type EngineAllocation } from './engines/allocateEngines.ts';
+export type { EngineQuestion, EngineSlot, EngineType } from './engines/engineQuestion.ts';
+export {
+  cutStock,
+  type CutPiece,
+  type CutPlan,
+  type CutQuestion,
+  type StockBar,
+} from './cutting/cutStock.ts';
+export {
+  visibleShare,
+  type Panel,
+  type SeenPart,
+  type SeenScene,
+  type SeenShare,
+  type Viewer,
+} from './seen/visibleShare.ts';
+export {
+  chooseDetail,
+  type DetailChoice,
+  type DetailQuestion,
+  type DetailTask,
+} from './worth/chooseDetail.ts';
