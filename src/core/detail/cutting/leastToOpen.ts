@@ -1,11 +1,9 @@
-import type { StockBar } from './cutStock.ts';
-
 const EPSILON = 1e-9;
 
 /** What the pieces left must cost and open at least: by their length in all, and by how many bars they need since two long
  *  ones share none. `bars`: how many there are of each stock. */
 export function leastToOpen(
-  stock: readonly Pick<StockBar, 'length' | 'price'>[],
+  stock: readonly { length: number; price: number }[],
   bars: readonly number[],
   lengths: readonly number[],
   left: readonly number[],
