@@ -1,4 +1,3 @@
-import { withInitials } from './records/fields.ts';
 import { KIT_RECORDS, STOCK_RECORDS, type Kit, type RecordDefinition, type Stock } from './records/index.ts';
 
 interface StoredItem {
@@ -8,12 +7,9 @@ interface StoredItem {
 }
 
 function assembled(records: readonly RecordDefinition[], items: readonly StoredItem[]): unknown {
-  const kinds = new Map(records.map(({ kind, fields }) => [kind, { fields, list: [] as object[] }]));
-  for (const { kind, id, value } of items) {
-    const known = kinds.get(kind);
-    known?.list.push({ ...withInitials(known.fields, value as object), id });
-  }
-  return Object.fromEntries(records.map(({ kind, list }) => [list, kinds.get(kind)!.list]));
+  const lists = new Map(records.map(({ kind }) => [kind, [] as object[]]));
+  for (const { kind, id, value } of items) lists.get(kind)?.push({ ...(value as object), id });
+  return Object.fromEntries(records.map(({ kind, list }) => [list, lists.get(kind)]));
 }
 
 /** The stored records of a build as one kit, in their order; records of other kinds are left out. */

@@ -3,6 +3,7 @@ export { counted } from './counted.ts';
 export type { Build, Join, KitPart, Mix, PlannedLayer, Tray } from './build.ts';
 export * from './kit.ts';
 export { assembleKit, assembleStock } from './assembleKit.ts';
+export { withLaterFields } from './laterFields.ts';
 export { copyKit, recordsOfKit } from './copyKit.ts';
 export { referencesOf } from './records/references.ts';
 export { withoutOrphans, withWhatGoesToo, type KitChange } from './removal.ts';

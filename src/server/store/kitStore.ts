@@ -12,6 +12,7 @@ import {
   assembleStock,
   type Stock,
   type RecordDefinition,
+  withLaterFields,
   withoutOrphans,
 } from '../../core/kit/index.ts';
 import type { Database } from '../database/open.ts';
@@ -30,14 +31,16 @@ export interface KitChange {
 const owned = (buildId: string | null) =>
   buildId === null ? isNull(kitItems.buildId) : eq(kitItems.buildId, buildId);
 
-/** Records of a build's kit, or of the stock (null), in the order in which they were entered. */
+/** Records of a build's kit, or of the stock (null), in the order in which they were entered, with the fields that there are
+ *  now: what is sent back passes the checks, taken back too. */
 export function readKitItems(db: Database, buildId: string | null): KitItemRecord[] {
   return db
     .select({ kind: kitItems.kind, id: kitItems.id, version: kitItems.version, value: kitItems.value })
     .from(kitItems)
     .where(owned(buildId))
     .orderBy(sql`rowid`)
-    .all();
+    .all()
+    .map((item) => ({ ...item, value: withLaterFields(item.kind, item.value as object) }));
 }
 
 export function readTaught(db: Database): Pick<Stock, 'lessons' | 'materials'> {
@@ -70,7 +73,9 @@ export function changeKitItems(
     if ((row?.version ?? 0) !== version && !(value === null && !row)) {
       throw stale(
         kind,
-        row ? { kind, id, version: row.version, value: row.value } : { kind, id, version: 0, value: null },
+        row
+          ? { kind, id, version: row.version, value: withLaterFields(kind, row.value as object) }
+          : { kind, id, version: 0, value: null },
       );
     }
     if (value === null) {

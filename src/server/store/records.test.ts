@@ -1,3 +1,4 @@
+import DataFile from 'better-sqlite3';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
   PATHS,
@@ -99,6 +100,23 @@ describe('every kind of record, over the wire', () => {
       expect(answer.status).toBe(400);
       expect(answer.body.detail).toContain(`one ${noun}`);
     }
+  });
+
+  it('reads what was stored before a field was there as it can be sent back, and taken back', async () => {
+    const marking = await itemOf('marking');
+    const { mirrored: _, ...older } = marking.value as Record<string, unknown>;
+    const data = new DataFile(bench.file);
+    data.prepare('UPDATE kit_items SET value = ? WHERE id = ?').run(JSON.stringify(older), marking.id);
+    data.close();
+    const read = await itemOf('marking');
+    expect(read.value).toEqual({ ...(marking.value as object), mirrored: false });
+    const stale = await put([{ ...read, version: read.version + 5 }]);
+    expect(stale.status).toBe(409);
+    expect(JSON.stringify(stale.body)).toContain('"mirrored":false');
+    const moved = await put([{ ...read, value: { ...(read.value as object), x: 12 } }]);
+    expect(moved.status).toBe(200);
+    const back = await put([{ ...read, version: moved.body.items[0]!.version }]);
+    expect(back.status).toBe(200);
   });
 
   it('refuses a wire from a part to itself or to a part that is not there, and goes on taking others', async () => {
