@@ -93,6 +93,8 @@ describe('the livery of a build', () => {
 
   it('is traced over a picture, in millimetres by two points of it', async () => {
     const input = (await page.$('input[type=file][accept*="png"]')) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile('README.md');
+    await shows(page, /README\.md is no picture that can be shown here/);
     await input.uploadFile('docs/screenshots/livery.png');
     const picture = (await page.waitForSelector('.tracing svg'))!;
     // The dialog stands where it will stay.

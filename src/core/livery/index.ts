@@ -2,7 +2,7 @@
 export { measureView, type MeasuredView, type SeenArea, type SeenBorder } from './measureView.ts';
 export { baseOf, bodiesOf, measuredView, surfaceOf, type Body } from './bodies.ts';
 export { boxAround, readOutline, type Box, type Point, type Ring } from './geometry/readOutline.ts';
-export { shapeOf } from './shapes.ts';
+export { ringsOfMarking, shapeOf } from './shapes.ts';
 export {
   mirroredPath,
   movedPath,
@@ -37,12 +37,12 @@ export {
   bordersOfBody,
   measureViews,
   planLivery,
+  USUAL_TAPE_HOURS,
   type LiveryAnswer,
   type LiveryFinish,
   type LiveryInput,
 } from './order/liveryQuestion.ts';
 export { coatsOver } from './order/coatsOver.ts';
-export { packingFaults } from './sheets/packingFaults.ts';
 export {
   packSheets,
   type SheetItem,

@@ -1,4 +1,4 @@
-import type { LiveryArea } from '../kit/index.ts';
+import type { LiveryArea, Marking } from '../kit/index.ts';
 import { readOutline, type OutlineReading, type Point, type Ring } from './geometry/readOutline.ts';
 
 /** Sides of a circle so that its chords stay within 0.003 mm. */
@@ -65,6 +65,10 @@ function ringsOf({ shape, width, height, count = 1, gapMm = 0 }: ShapedArea): Ri
 
 /** What runs on beyond any outline has no length of its own. */
 const isEndless = (shape: LiveryArea['shape']): boolean => shape === 'band' || shape === 'stripes';
+
+/** What a marking covers, mm on its view. */
+export const ringsOfMarking = (marking: Marking): Ring[] =>
+  shapeOf({ ...marking, shape: marking.round ? 'ellipse' : 'rectangle', path: '' }).rings;
 
 /** The rings of an area of colour, mm on the view. A band runs through (x, y) along its angle, `height` wide; stripes are
  *  `count` of these side by side. All else has its centre there; scallops share the height and run out to the right. */

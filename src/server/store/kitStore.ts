@@ -74,7 +74,7 @@ export function changeKitItems(
       throw stale(
         kind,
         row
-          ? { kind, id, version: row.version, value: withLaterFields(kind, row.value as object) }
+          ? { kind, id, version: row.version, value: withLaterFields(kind, row.value) }
           : { kind, id, version: 0, value: null },
       );
     }

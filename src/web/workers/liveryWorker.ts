@@ -48,19 +48,19 @@ async function layOut(markings: readonly Marking[], printing: Printing, scale: n
 }
 
 /** The masks of a body on sheets of film, with a drawing and a plot of each. */
-function cutMasks(
+async function cutMasks(
   views: Parameters<typeof maskPieces>[0],
   stages: Parameters<typeof maskPieces>[1],
   printing: Printing,
 ) {
   const pieces = maskPieces(views, stages, printing);
-  const sheets = cutSheets(pieces, printing);
+  const sheets = cutSheets(pieces, printing, await lettered());
   return { ...sheets, pieces, drawings: sheets.pages.map(pageSvg) };
 }
 
 const liveryWorker = { measureViews, planLiveries, readSvg, placeAndDraw, layOut, cutMasks, pagesPdf };
 export type LiveryWorker = typeof liveryWorker;
 export type DrawnMarking = Awaited<ReturnType<typeof placeAndDraw>>[number];
-export type CutMasks = ReturnType<typeof cutMasks>;
+export type CutMasks = Awaited<ReturnType<typeof cutMasks>>;
 export type LaidSheets = Awaited<ReturnType<typeof layOut>>;
 expose(liveryWorker);

@@ -1,17 +1,12 @@
-import { readFileSync } from 'node:fs';
 import svgpath from 'svgpath';
 import { describe, expect, it } from 'vitest';
+import { typeface as font } from '../../../../tests/typeface.ts';
 import { ARTWORKS, markingRecord, newRecord, type Artwork } from '../../kit/index.ts';
 import { boxAround, readOutline } from '../geometry/readOutline.ts';
 import { areaOf, regionOf } from '../geometry/region.ts';
 import { drawArtwork } from './drawArtwork.ts';
 import { readTypeface, textOutline } from './textOutline.ts';
 
-const file = readFileSync(
-  'node_modules/@fontsource/barlow-condensed/files/barlow-condensed-latin-600-normal.woff',
-);
-const bytes = file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength);
-const font = readTypeface(bytes);
 const boxOf = (d: string) => boxAround(readOutline(d).rings)!;
 const art = (more: Partial<Artwork>): Artwork => ({ ...newRecord(markingRecord).artwork, ...more });
 const drawn = (more: Partial<Artwork>, width = 40, height = 10, scale = 24) =>

@@ -1,16 +1,18 @@
 import type { PagePath, PrintedPage } from '../../formats/index.ts';
 import type { Printing } from '../../kit/index.ts';
+import type { Typeface } from '../artwork/textOutline.ts';
 import type { Point } from '../geometry/readOutline.ts';
-import { packingFaults } from '../sheets/packingFaults.ts';
-import { packSheets } from '../sheets/packSheets.ts';
-import { fitsOn, sheetSize } from '../sheets/sheetSize.ts';
+import { exactPage, exactSheet } from '../sheets/exactPage.ts';
+import { layOn } from '../sheets/layOn.ts';
 import { hpgl } from './hpgl.ts';
 import type { MaskPiece } from './maskPieces.ts';
 
 /** Masks of one body on sheets of film. */
 export interface CutSheets {
+  /** To be printed and cut by hand: with a bar to measure, made up for what the printer adds or takes away. */
+  printed: PrintedPage[];
+  /** Lines to cut alone, for a cutter that reads drawings, and as plots for one that does not. */
   pages: PrintedPage[];
-  /** A file for a cutter, for each page. */
   plots: string[];
   leastSheets: number;
   /** Pieces larger than the sheet: left out. */
@@ -19,39 +21,27 @@ export interface CutSheets {
 
 const CUT = '#000000';
 
-/** Lays masks on the fewest sheets, as lines to cut. */
-export function cutSheets(pieces: readonly MaskPiece[], printing: Printing): CutSheets {
-  const [width, height] = sheetSize(printing);
-  const sheet = { width, height, margin: printing.marginMm };
-  const laid = pieces.filter((piece) => fitsOn(sheet, piece));
-  const question = {
-    sheet,
-    gap: printing.gapMm,
-    items: laid.map(({ id, width: wide, height: tall }) => ({
-      id,
-      width: wide,
-      height: tall,
-      count: 1,
-      turn: true,
-    })),
-  };
-  const packing = packSheets(question);
-  const faults = packingFaults(question, packing);
-  if (faults.length > 0) throw new Error(`The sheets do not hold what they should: ${faults[0]!}`);
-  const byId = new Map(laid.map((piece) => [piece.id, piece]));
+/** Lays masks on the fewest sheets, as lines to cut. Holes come before the edge around them: afterwards a piece is loose. */
+export function cutSheets(pieces: readonly MaskPiece[], printing: Printing, font: Typeface): CutSheets {
+  const exact = exactSheet(printing);
+  const { width, height } = exact;
+  const { tooLarge, packing } = layOn(exact.sheet, printing.gapMm, pieces, () => 1);
+  const byId = new Map(pieces.map((piece) => [piece.id, piece]));
   const sheets = packing.sheets.map(({ placements }) =>
     placements.flatMap(({ id, x, y, turned }) => {
       const { rings, height: tall } = byId.get(id)!;
+      const [edge, ...holes] = rings;
       const placed = ([px, py]: Point): Point => (turned ? [x + tall - py, y + px] : [x + px, y + py]);
-      return rings.map((ring) => ring.map(placed));
+      return [...holes, edge!].map((ring) => ring.map(placed));
     }),
   );
   const knife = { offsetMm: printing.bladeOffsetMm, overcutMm: printing.overcutMm };
   return {
+    printed: sheets.map((rings) => exactPage(exact, rings.map(lineOf), font)),
     pages: sheets.map((rings) => ({ width, height, paths: rings.map(lineOf) })),
     plots: sheets.map((rings) => hpgl(rings, height, knife)),
     leastSheets: packing.leastSheets,
-    tooLarge: pieces.filter((piece) => !laid.includes(piece)),
+    tooLarge,
   };
 }
 

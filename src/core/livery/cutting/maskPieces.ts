@@ -91,10 +91,7 @@ function pastTheOutline(own: Region, others: Region, bleedMm: number): Region {
   return mine;
 }
 
-function asPiece(
-  piece: ReturnType<typeof regionOf>,
-  said: Pick<MaskPiece, 'id' | 'finishId' | 'stage' | 'viewId'>,
-): MaskPiece {
+function asPiece(piece: Region, said: Pick<MaskPiece, 'id' | 'finishId' | 'stage' | 'viewId'>): MaskPiece {
   const rings = ringsOf(piece);
   const { x, y, width, height } = boxAround(rings)!;
   // What a shrunken and grown copy has lost was narrow; corners lose a little, too.

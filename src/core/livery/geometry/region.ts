@@ -1,13 +1,17 @@
 import {
   area,
+  booleanOpWithPolyTree,
+  ClipType,
   difference,
   EndType,
   FillRule,
   inflatePaths,
   intersect,
   JoinType,
+  PolyTree64,
   union,
   type Paths64,
+  type PolyPath64,
 } from 'clipper2-ts';
 import type { Point, Ring } from './readOutline.ts';
 
@@ -37,19 +41,21 @@ const ARC_UNITS = 0.005 * UNITS;
 export const grown = (region: Region, mm: number): Region =>
   mm === 0 ? region : inflatePaths(region, mm * UNITS, JoinType.Round, EndType.Polygon, 2, ARC_UNITS);
 
-/** What of a region hangs together, each with its holes. */
+/** What of a region hangs together, each with its holes after its edge. */
 export function separate(region: Region): Region[] {
-  const clean = union(region, [], FillRule.NonZero);
-  const outers = clean.filter((path) => area(path) > 0).map((path) => [path]);
-  for (const hole of clean.filter((path) => area(path) < 0)) {
-    const [x, y] = [hole[0]!.x, hole[0]!.y];
-    const around = outers
-      .filter(([outer]) => insideOf([outer!])([x / UNITS, y / UNITS]))
-      .sort(([p], [q]) => area(p!) - area(q!));
-    around[0]?.push(hole);
-  }
-  return outers;
+  const tree = new PolyTree64();
+  booleanOpWithPolyTree(ClipType.Union, region, null, tree, FillRule.NonZero);
+  /** Within a hole other pieces may lie. */
+  const piecesIn = (holder: PolyPath64): Region[] =>
+    childrenOf(holder).flatMap((piece) => {
+      const holes = childrenOf(piece);
+      return [[piece, ...holes].flatMap(({ poly }) => (poly ? [poly] : [])), ...holes.flatMap(piecesIn)];
+    });
+  return piecesIn(tree);
 }
+
+const childrenOf = (path: PolyPath64): PolyPath64[] =>
+  Array.from({ length: path.count }, (_, at) => path.child(at));
 
 /** Square millimetres. */
 export const areaOf = (region: Region): number =>

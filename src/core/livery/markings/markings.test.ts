@@ -201,6 +201,10 @@ describe('how a print will look', () => {
   it('is its own where it is opaque, and not known where either colour is not', () => {
     const opaque = predictPrint({ ink: { lab: red, transparent: false }, base: dark })!;
     expect(opaque.onBase).toEqual(opaque.onWhite);
+    // A stack may come out more vivid than any pigment: then the nearest is taken.
+    expect(
+      predictPrint({ ink: { lab: red, transparent: true }, base: { L: 60, a: 120, b: 120 } }),
+    ).not.toBeNull();
     expect(predictPrint({ ink: null, base: dark })).toBeNull();
     expect(predictPrint({ ink: { lab: red, transparent: true }, base: null })).toBeNull();
   });

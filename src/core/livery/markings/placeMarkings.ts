@@ -3,7 +3,7 @@ import { baseOf, measuredView } from '../bodies.ts';
 import { boxAround, readOutline, type Box } from '../geometry/readOutline.ts';
 import { areaOf, regionOf, together, within, without, type Region } from '../geometry/region.ts';
 import { remembered } from '../remembered.ts';
-import { shapeOf } from '../shapes.ts';
+import { ringsOfMarking } from '../shapes.ts';
 
 /** Where a marking lies, from the geometry of its view. */
 export interface PlacedMarking {
@@ -27,7 +27,7 @@ const TOUCHING = 0.05;
 
 /** What a marking covers on its view, and the box around it. */
 function footprint(marking: Marking): { region: Region; box: Box } {
-  const { rings } = shapeOf({ ...marking, shape: marking.round ? 'ellipse' : 'rectangle', path: '' });
+  const rings = ringsOfMarking(marking);
   return { region: regionOf(rings), box: boxAround(rings) ?? { x: 0, y: 0, width: 0, height: 0 } };
 }
 

@@ -1,4 +1,4 @@
-import { recoverSpectrum, type Spectrum } from '../../colour/index.ts';
+import { possibleSpectrum, type Spectrum } from '../../colour/index.ts';
 import { inkOver } from '../../paint/index.ts';
 import type { MarkingFacts } from './markingRoutes.ts';
 
@@ -14,6 +14,6 @@ export interface PredictedPrint {
  *  looks as it does on white. Null where the ink or the base is not known. */
 export function predictPrint({ ink, base }: Pick<MarkingFacts, 'ink' | 'base'>): PredictedPrint | null {
   if (!ink || !base) return null;
-  const onWhite = recoverSpectrum(ink.lab);
-  return { onBase: ink.transparent ? inkOver(onWhite, recoverSpectrum(base)) : onWhite, onWhite };
+  const onWhite = possibleSpectrum(ink.lab);
+  return { onBase: ink.transparent ? inkOver(onWhite, possibleSpectrum(base)) : onWhite, onWhite };
 }

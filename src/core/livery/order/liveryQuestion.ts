@@ -29,7 +29,8 @@ export interface LiveryAnswer {
 const BRUSHED_CM2 = 6;
 /** Above this slope tape puckers. */
 const PUCKERS = 1.2;
-const USUAL_TAPE_HOURS = 24;
+/** Hours before tape where nobody knows better. */
+export const USUAL_TAPE_HOURS = 24;
 const FOILED: readonly Look[] = ['plating', 'chrome-ink', 'metal'];
 const SPRAYED: readonly Look[] = ['polished', 'gloss', 'satin', 'matt', 'metal', 'chrome-ink'];
 

@@ -1,17 +1,12 @@
-import { readFileSync } from 'node:fs';
 import { inflateSync } from 'node:zlib';
 import { describe, expect, it } from 'vitest';
+import { typeface as font } from '../../../../tests/typeface.ts';
 import { pagesPdf, pageSvg } from '../../formats/index.ts';
 import { markingRecord, newRecord, printingRecord, type Marking, type Printing } from '../../kit/index.ts';
 import { boxAround, readOutline } from '../geometry/readOutline.ts';
 import { readSvg } from '../views/readSvg.ts';
-import { readTypeface } from '../artwork/textOutline.ts';
 import { printSheets } from './printSheets.ts';
 
-const file = readFileSync(
-  'node_modules/@fontsource/barlow-condensed/files/barlow-condensed-latin-600-normal.woff',
-);
-const font = readTypeface(file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength));
 const plain = newRecord(markingRecord);
 const marking = (id: string, more: Partial<Marking> = {}): Marking => ({
   ...plain,

@@ -7,10 +7,9 @@ import { readOutline } from '../geometry/readOutline.ts';
 import { grown, regionOf, ringsOf, together } from '../geometry/region.ts';
 import { mirroredPath } from '../views/startingOutlines.ts';
 import { PALE } from '../markings/markingRoutes.ts';
-import { textOutline, type Typeface } from '../artwork/textOutline.ts';
-import { packingFaults } from './packingFaults.ts';
-import { packSheets } from './packSheets.ts';
-import { fitsOn, sheetSize } from './sheetSize.ts';
+import type { Typeface } from '../artwork/textOutline.ts';
+import { exactPage, exactSheet } from './exactPage.ts';
+import { layOn } from './layOn.ts';
 
 /** What a page prints: the colours of a sheet, or the white under them. */
 export type Plate = 'colours' | 'white';
@@ -27,9 +26,6 @@ export interface PrintedSheets {
   copies: { markingId: string; count: number }[];
 }
 
-const BAR_MM = 50;
-/** Kept free below the markings for the bar and its words, mm. */
-const FOOT = 9;
 const LINE = '#888888';
 
 /** Whether a marking comes off a printer. */
@@ -45,54 +41,36 @@ export function printSheets(
   font: Typeface,
   scale: number,
 ): PrintedSheets {
-  // What the printer makes of a millimetre: the page that it fills is smaller or larger than it says.
-  const factor = BAR_MM / printing.barMm;
-  const [width, height] = sheetSize(printing);
-  const sheet = {
-    width: width / factor,
-    height: height / factor - FOOT,
-    margin: printing.marginMm / factor,
-  };
+  const exact = exactSheet(printing);
   const all = markings.filter(isPrinted);
-  const printed = all.filter((marking) => fitsOn(sheet, marking));
-  const tooLarge = all.filter((marking) => !printed.includes(marking));
+  const { laid, tooLarge, packing } = layOn(
+    exact.sheet,
+    printing.gapMm,
+    all,
+    ({ count }) => count + printing.spares,
+  );
   const byId = new Map(
-    printed.map((marking) => [
+    laid.map((marking) => [
       marking.id,
       { marking, drawn: asPrinted(marking, drawArtwork(marking.artwork, marking, font, scale)) },
     ]),
   );
-  const copies = printed.map(({ id, count }) => ({ markingId: id, count: count + printing.spares }));
-  const question = {
-    sheet,
-    gap: printing.gapMm,
-    items: printed.map(({ id, width: wide, height: tall }, at) => ({
-      id,
-      width: wide,
-      height: tall,
-      count: copies[at]!.count,
-      turn: true,
-    })),
-  };
-  const packing = packSheets(question);
-  const faults = packingFaults(question, packing);
-  if (faults.length > 0) throw new Error(`The sheets do not hold what they should: ${faults[0]!}`);
+  const copies = laid.map(({ id, count }) => ({ markingId: id, count: count + printing.spares }));
   const plates: Plate[] = printing.whitePlate ? ['colours', 'white'] : ['colours'];
   return {
     pages: packing.sheets.flatMap(({ placements }, at) =>
       plates.map((plate) => ({
         plate,
         sheet: at + 1,
-        width,
-        height,
-        paths: [
-          ...placements.flatMap(({ id, x, y, turned }) => {
+        ...exactPage(
+          exact,
+          placements.flatMap(({ id, x, y, turned }) => {
             const { marking, drawn } = byId.get(id)!;
             // Placements count from below; on a page the first lie at the top.
             return placedPaths(plate === 'white' ? asWhite(drawn) : drawn, marking, x, y, turned);
           }),
-          ...pageMarks(sheet, font),
-        ].map((path) => ({ ...path, d: svgpath(path.d).scale(factor).round(4).toString() })),
+          font,
+        ),
       })),
     ),
     sheets: packing.sheets.length,
@@ -153,31 +131,5 @@ function placedPaths(
   return [
     ...shapes.map(({ d, fill }) => ({ d: placed(d), fill })),
     { d: placed(outlineOf(marking)), stroke: LINE, strokeMm: 0.05, dashMm: 1 },
-  ];
-}
-
-/** The bar to measure, and crosses by which a second pass finds its place. */
-function pageMarks(
-  { width, height, margin }: { width: number; height: number; margin: number },
-  font: Typeface,
-): PagePath[] {
-  const bar = Math.min(BAR_MM, width - 2 * margin);
-  const y = height + 1;
-  const cross = (x: number, at: number) => `M${x - 2} ${at}h4M${x} ${at - 2}v4`;
-  const inset = Math.max(3, margin / 2);
-  return [
-    { d: `M${margin} ${y}h${bar}v1.5h${-bar}Z`, fill: '#000000' },
-    {
-      d: textOutline(font, `measure me: ${bar === BAR_MM ? BAR_MM : bar.toFixed(1)} mm`, {
-        x: margin + bar / 2,
-        y: y + 4,
-        width: bar,
-        height: 2,
-      }).d,
-      fill: '#000000',
-    },
-    ...[inset, width - inset].flatMap((x) =>
-      [inset, height + FOOT - inset].map((at) => ({ d: cross(x, at), stroke: '#000000', strokeMm: 0.1 })),
-    ),
   ];
 }

@@ -47,7 +47,7 @@ export function CutMasks({ build, body, kit, answer }: CutMasksProps) {
   if (!isMasked) return null;
   if (state.kind === 'failed') return <p role="alert">The masks cannot be laid out: {state.message}</p>;
   if (!newest) return <p role="status">Laying out the masks…</p>;
-  const { pages, pieces, plots, drawings, tooLarge } = newest;
+  const { pages, printed, pieces, plots, drawings, tooLarge } = newest;
   const called = `${build.id}-${body.trayId || 'views'}-masks`;
   const nameOf = ({ finishId, viewId }: MaskPiece) =>
     `${kit.finishes.find(({ id }) => id === finishId)?.name ?? 'a colour'}, ${
@@ -78,13 +78,13 @@ export function CutMasks({ build, body, kit, answer }: CutMasksProps) {
         <div className="toolrow">
           <Button
             onClick={() =>
-              void pdfOf(pages, `Masks of ${build.name}`)
+              void pdfOf(printed, `Masks of ${build.name}`)
                 .then((bytes) => saveFile(`${called}.pdf`, bytes as BlobPart, 'application/pdf'))
                 .then(() => setProblem(null))
                 .catch((failure: unknown) => setProblem((failure as Error).message))
             }
           >
-            Save as PDF
+            Save as PDF, to cut by hand
           </Button>
           {pages.map((_, at) => {
             const number = pages.length === 1 ? '' : ` ${at + 1}`;

@@ -1,11 +1,10 @@
 import type { Marking } from '../../../core/kit/index.ts';
-import { shapeOf } from '../../../core/livery/index.ts';
+import { ringsOfMarking } from '../../../core/livery/index.ts';
 import type { DrawnMarking } from '../../workers/liveryWorker.ts';
 import { pathOf } from './drawing.ts';
 
 /** What a marking covers, mm on its view. */
-export const edgeOf = (marking: Marking): string =>
-  pathOf(shapeOf({ ...marking, shape: marking.round ? 'ellipse' : 'rectangle', path: '' }).rings);
+export const edgeOf = (marking: Marking): string => pathOf(ringsOfMarking(marking));
 
 /** A marking where it lies on its view, as it is drawn. */
 export const MarkingShape = ({ marking, drawn }: Pick<DrawnMarking, 'marking' | 'drawn'>) => (

@@ -4,6 +4,7 @@ import { formatMinutes } from '../../../core/finish/index.ts';
 import { counted, type LiveryView } from '../../../core/kit/index.ts';
 import {
   PRIMER,
+  USUAL_TAPE_HOURS,
   type ColourPlan,
   type ColourStage,
   type LiveryAnswer,
@@ -35,8 +36,8 @@ export function OrderOfColours({ name, views, answer, finishes, hexOf, children 
           Every order and every way of bringing a colour on is compared, in minutes of hands: masking the
           edges by their length and curve, covering what is done, coats and undercoat over what lies there,
           filling and cleaning the tool. A mask stays on as long as tape may stay on paint; each colour is
-          waited for 24 h before tape. How well a paint hides is taken as middling where only its colour is
-          known.
+          waited for {USUAL_TAPE_HOURS} h before tape. How well a paint hides is taken as middling where only
+          its colour is known.
         </Why>
       </h3>
       {answer?.unknown.map((words) => (

@@ -4,6 +4,7 @@ import {
   spectrumToLab,
   type IlluminantId,
 } from '../../../core/colour/index.ts';
+import { useMemo } from 'react';
 import { figure } from '../../../core/figures.ts';
 import { predictPrint, type MarkingFacts } from '../../../core/livery/index.ts';
 
@@ -12,7 +13,7 @@ const SEEN = 2;
 
 /** How a print will look on what it lies on, beside how it looks on white. */
 export function PrintLook({ facts, light }: { facts: MarkingFacts; light: IlluminantId }) {
-  const predicted = predictPrint(facts);
+  const predicted = useMemo(() => predictPrint(facts), [facts]);
   if (!predicted)
     return facts.ink ? (
       <p className="small soft">How it will look is not known: nothing is known of the paint beneath.</p>

@@ -23,8 +23,14 @@ export default function StepOnLivery({ build, on }: StepOnLiveryProps) {
   const { kit } = useKit(build.id);
   const { data: codes } = useCodes();
   const views = useMemo(() => kit?.views.filter(({ id }) => on.viewIds.includes(id)) ?? [], [kit, on]);
-  const { newest: measured } = useMeasured(kit, views);
-  const { newest: placed } = usePlaced(on.markingIds.length > 0 ? kit : undefined, build.scale);
+  const { state, newest: measured } = useMeasured(kit, views);
+  const { state: placing, newest: placed } = usePlaced(
+    on.markingIds.length > 0 ? kit : undefined,
+    build.scale,
+  );
+  const failed = [state, placing].find(({ kind }) => kind === 'failed');
+  if (failed?.kind === 'failed')
+    return <p className="small soft">Where this is on the livery cannot be drawn: {failed.message}</p>;
   if (!kit || !codes || !measured || views.length === 0) return null;
   const hexOf = (finishId: string | null) => hexIn(finishId, kit, codes, 'D65');
   if (on.colourId !== null) {

@@ -10,18 +10,31 @@ interface Shown {
   height: number;
 }
 
+/** More than any camera of an ordinary kind makes; a browser would choke on it. */
+const MOST_PIXELS = 80e6;
+
 /** The size of a picture, or that it is none. */
 function opened(file: File): Promise<Shown> {
   const address = URL.createObjectURL(file);
   const image = new Image();
   return new Promise((resolve, reject) => {
-    image.onload = () =>
+    image.onload = () => {
+      if (image.naturalWidth * image.naturalHeight > MOST_PIXELS) {
+        URL.revokeObjectURL(address);
+        reject(
+          new Error(
+            `${file.name} has ${image.naturalWidth} by ${image.naturalHeight} pixels. Take a smaller copy of it: up to ${MOST_PIXELS / 1e6} million are shown here.`,
+          ),
+        );
+        return;
+      }
       resolve({
         address,
         name: file.name.replace(/\.[^.]*$/, ''),
         width: image.naturalWidth,
         height: image.naturalHeight,
       });
+    };
     image.onerror = () => {
       URL.revokeObjectURL(address);
       reject(new Error(`${file.name} is no picture that can be shown here. Take a PNG, JPEG or WebP.`));
@@ -62,7 +75,14 @@ export function TracePicture({ onDrawn }: { onDrawn: (drawn: ViewSource) => void
         </p>
       )}
       {shown && (
-        <Modal opened size="90vw" title={`Trace over ${shown.name}`} onClose={() => setShown(undefined)}>
+        <Modal
+          opened
+          size="90vw"
+          closeOnClickOutside={false}
+          closeOnEscape={false}
+          title={`Trace over ${shown.name}`}
+          onClose={() => setShown(undefined)}
+        >
           <Tracing
             picture={shown}
             onDone={(drawn) => {

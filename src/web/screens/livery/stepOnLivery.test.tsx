@@ -53,18 +53,24 @@ const kit: Kit = {
     { ...freshMarking('badge', 'roof', { x: 20, y: 20 }, []), name: 'Badge' },
   ],
 };
-const known = vi.hoisted((): { kit: Kit | undefined } => ({ kit: undefined }));
+const known = vi.hoisted((): { kit: Kit | undefined; failure: string | null } => ({
+  kit: undefined,
+  failure: null,
+}));
 vi.mock('../../data/kit.ts', () => ({ useKit: () => ({ kit: known.kit }) }));
 vi.mock('../../data/bench.ts', () => ({ useCodes: () => ({ data: [] }) }));
 // Here without a worker: what the page asks of it is worked out at once.
 vi.mock('../../data/useTask.ts', () => ({
   useTask: ({ question }: { question: { kit?: Kit } | undefined }) => {
-    if (question === undefined) return { newest: undefined };
+    if (known.failure) return { state: { kind: 'failed', message: known.failure }, newest: undefined };
+    const state = { kind: 'done' };
+    if (question === undefined) return { state, newest: undefined };
     if (question.kit)
       return {
+        state,
         newest: placeMarkings(question.kit).map((each) => ({ ...each, drawn: { shapes: [], tooFine: [] } })),
       };
-    return { newest: measureViews(question as Parameters<typeof measureViews>[0]) };
+    return { state, newest: measureViews(question as Parameters<typeof measureViews>[0]) };
   },
 }));
 
@@ -112,6 +118,12 @@ describe('the livery at a step', () => {
     known.kit = { ...kit, markings: kit.markings.slice(0, 1) };
     shown({ viewIds: ['left', 'roof'], markingIds: ['badge', 'number'] });
     expect(screen.getByRole('img', { name: 'Left side: 2 Number' })).toBeTruthy();
+  });
+
+  it('says why it cannot be drawn, and leaves the card as it is', () => {
+    known.failure = 'The worker is away.';
+    expect(shown({ colourId: 'teal' }).textContent).toContain('cannot be drawn: The worker is away.');
+    known.failure = null;
   });
 
   it('shows nothing where its views are gone', () => {

@@ -1,5 +1,6 @@
 import { Button, NumberInput, TextInput, UnstyledButton } from '@mantine/core';
 import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
+import { ErrorBoundary } from 'react-error-boundary';
 import { schemaNumberLimits, schemaTextLimits } from '../../components/limits.ts';
 import { type BuildRecord, type StepRecord, stepInput } from '../../../api/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
@@ -149,9 +150,11 @@ export function StepCard({
         </ul>
       )}
       {operation.on && build && (
-        <Suspense fallback={null}>
-          <StepOnLivery build={build} on={operation.on} />
-        </Suspense>
+        <ErrorBoundary fallback={<p className="small soft">Its picture could not be fetched.</p>}>
+          <Suspense fallback={null}>
+            <StepOnLivery build={build} on={operation.on} />
+          </Suspense>
+        </ErrorBoundary>
       )}
       {operation.cautions.map((line) => (
         <p key={line} className="caution">
