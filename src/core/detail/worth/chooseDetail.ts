@@ -28,9 +28,9 @@ export interface DetailChoice {
 }
 
 /** Budgets count work: sets of choices at the frontier that are followed side by side, and best choices kept in all. */
-const MOST_STATES = 1024;
-const MOST_PRUNED_STATES = 8192;
-const MOST_CHOICES = 1_500_000;
+const MOST_STATES = 512;
+const MOST_PRUNED_STATES = 4096;
+const MOST_CHOICES = 800_000;
 /** The curve goes on for another evening at least. */
 const FURTHER_MINUTES = 240;
 

@@ -57,6 +57,8 @@ describe('the sheets of own prints', () => {
     expect(white.width).toBeCloseTo(ground!.width - 0.1, 2);
     expect(white.x).toBeCloseTo(ground!.x + 0.05, 2);
     expect(pages[1]!.paths.some(({ fill }) => fill === '#f4efe2')).toBe(false);
+    const onPaper = printSheets([{ ...field, route: 'paper' }], printing({ whitePlate: true }), font, 24);
+    expect(onPaper.pages[1]!.paths.filter(({ d, fill }) => fill && sizes(d).height > 5)).toEqual([]);
     // Pale ink needs no other film there.
     const pale = marking('p', {
       artwork: { ...plain.artwork, kind: 'lettering', text: 'AB', ink: '#ffffff' },

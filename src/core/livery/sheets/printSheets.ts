@@ -67,7 +67,7 @@ export function printSheets(
           placements.flatMap(({ id, x, y, turned }) => {
             const { marking, drawn } = byId.get(id)!;
             // Placements count from below; on a page the first lie at the top.
-            return placedPaths(plate === 'white' ? asWhite(drawn) : drawn, marking, x, y, turned);
+            return placedPaths(plate === 'white' ? asWhite(marking, drawn) : drawn, marking, x, y, turned);
           }),
           font,
         ),
@@ -92,8 +92,9 @@ export function printSheets(
 export const CHOKE_MM = 0.05;
 const WHITE_PLATE = '#000000';
 
-/** The plate of white under an artwork: all that is printed, a little less. */
-function asWhite(drawn: DrawnArtwork): DrawnArtwork {
+/** The plate of white under an artwork: all that is printed on film, a little less; paper is white by itself. */
+function asWhite({ route }: Marking, drawn: DrawnArtwork): DrawnArtwork {
+  if (route === 'paper') return { ...drawn, shapes: [] };
   const all = together(drawn.shapes.map(({ d }) => regionOf(readOutline(d).rings)));
   const rings = ringsOf(grown(all, -CHOKE_MM));
   const d = rings.map((ring) => `M${ring.map(([x, y]) => `${x} ${y}`).join('L')}Z`).join('');

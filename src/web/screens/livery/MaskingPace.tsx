@@ -5,12 +5,12 @@ import { ratesOf } from '../../../core/livery/index.ts';
 import { FigureInput } from '../../components/form/FigureInput.tsx';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
+import { capital } from './worded.ts';
 
 const { byHand: _, ...ONES } = maskingRatesRecord.fields;
 const ONE_KEYS = Object.keys(ONES) as (keyof typeof ONES)[];
 const WAYS = Object.keys(byHandFields) as (keyof typeof byHandFields)[];
 const WAY_KEYS = ['begin', 'area', 'edge'] as const;
-const capital = (label: string) => label.replace(/^./, (first) => first.toUpperCase());
 
 /** The figures by which orders of colours are weighed: this builder's own, beside the usual ones. */
 export function MaskingPace({ buildId, kit }: { buildId: string; kit: Kit }) {

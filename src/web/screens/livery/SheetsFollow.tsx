@@ -12,7 +12,7 @@ interface SheetsFollowProps {
   onFailed: (failure: unknown) => void;
 }
 
-const pageName = ({ sheet, plate }: LaidSheets['pages'][number]): string =>
+export const pageName = ({ sheet, plate }: LaidSheets['pages'][number]): string =>
   plate === 'white' ? `white plate ${sheet}` : `sheet ${sheet}`;
 
 /** How many sheets there are, the files of them, and what is to be known of what is on them. */

@@ -7,8 +7,9 @@ import { newId } from '../../data/newId.ts';
 import { LiveryNav } from './LiveryNav.tsx';
 import { SheetPicture } from './SheetPicture.tsx';
 import { SheetSettings } from './SheetSettings.tsx';
-import { SheetsFollow } from './SheetsFollow.tsx';
+import { pageName, SheetsFollow } from './SheetsFollow.tsx';
 import { useLivery } from './useLivery.ts';
+import { capital } from './worded.ts';
 import { printingOf, useSheets } from './useMarkings.ts';
 import './livery.css';
 
@@ -56,11 +57,13 @@ export function SheetsScreen() {
         ) : (
           <div className="sheets">
             {sheets?.pages.map((page, at) => (
-              <SheetPicture
-                key={at}
-                page={page}
-                label={page.plate === 'white' ? `White plate ${page.sheet}` : `Sheet ${page.sheet}`}
-              />
+              <figure key={at}>
+                <SheetPicture page={page} label={capital(pageName(page))} />
+                <figcaption className="small">
+                  {capital(pageName(page))}
+                  {page.plate === 'white' && ': black is where white goes'}
+                </figcaption>
+              </figure>
             ))}
           </div>
         )}
