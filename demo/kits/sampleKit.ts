@@ -102,6 +102,8 @@ export interface SampleKit {
   areas?: string[];
   /** "view; part; path": what of a view belongs to another part. */
   regions?: string[];
+  /** "view; name; path": moulded lines. */
+  mouldings?: string[];
   markings?: SampleMarking[];
   /** "kind; from; to; how many; name; real mm; length mm; note". */
   runs: string[];
@@ -323,6 +325,10 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
         regions: (sample.regions ?? []).flatMap((each, index) => {
           const [of, held, path] = each.split(';').map((cell) => cell.trim());
           return of === key ? [{ id: `region-${index + 1}`, partId: own(held!), path: path! }] : [];
+        }),
+        mouldings: (sample.mouldings ?? []).flatMap((each, index) => {
+          const [of, named, path] = each.split(';').map((cell) => cell.trim());
+          return of === key ? [{ id: `line-${index + 1}`, name: named!, path: path! }] : [];
         }),
       };
     }),

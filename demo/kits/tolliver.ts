@@ -2,6 +2,8 @@ import { mirroredPath } from '../../src/core/livery/index.ts';
 import type { SampleKit } from './sampleKit.ts';
 
 const SIDE_FLASH = 'M-5 14 L60 12 Q120 11 192 18 L192 25 Q120 19 60 21 L-5 22 Z';
+/** The moulding along its lower edge. */
+const FLASH_LINE = 'M0 21.92 L60 21 Q120 19 188 24.6';
 
 /** The coupe: two-tone body, much chrome, a straight six, a closed or an open top. */
 export const tolliver: SampleKit = {
@@ -304,6 +306,7 @@ G5 F13 glass hidden
     `left; cream; side flash; path; 0; 0; ; ; 0; ${SIDE_FLASH}`,
     `right; cream; side flash; path; 0; 0; ; ; 0; ${mirroredPath(SIDE_FLASH, 188)}`,
   ],
+  mouldings: [`left; side moulding; ${FLASH_LINE}`, `right; side moulding; ${mirroredPath(FLASH_LINE, 188)}`],
   regions: ['left; A5; M14 6 H70 V13 H14 Z', 'left; A6; M142 5 H176 V12 H142 Z'],
   markings: [
     {

@@ -36,8 +36,8 @@ export function baseOf({ finishId, partId }: LiveryView, { parts, finishes }: Ki
 const MOST_VIEWS = 200;
 const measured = remembered(
   MOST_VIEWS,
-  ({ view: { outline, openings, slope }, areas, baseId }: ViewInColours) =>
-    JSON.stringify([outline, openings, slope, areas, baseId]),
+  ({ view: { outline, openings, mouldings, regions, slope }, areas, baseId }: ViewInColours) =>
+    JSON.stringify([outline, openings, mouldings, regions, slope, areas, baseId]),
   ({ view, areas, baseId }) => measureView(view, areas, baseId),
 );
 

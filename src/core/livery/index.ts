@@ -1,7 +1,14 @@
 /** Livery: views of the model, areas of colour on them, the order of colours, and sheets at exact scale. */
 export { measureView, type MeasuredView, type SeenArea, type SeenBorder } from './measureView.ts';
 export { baseOf, bodiesOf, measuredView, surfaceOf, type Body } from './bodies.ts';
-export { boxAround, readOutline, type Box, type Point, type Ring } from './geometry/readOutline.ts';
+export {
+  boxAround,
+  readCourses,
+  readOutline,
+  type Box,
+  type Point,
+  type Ring,
+} from './geometry/readOutline.ts';
 export { ringsOfMarking, shapeOf } from './shapes.ts';
 export {
   mirroredPath,
@@ -12,6 +19,10 @@ export {
   type StartingOutlineId,
   type ViewSource,
 } from './views/startingOutlines.ts';
+export { FOLLOWS_MM, mouldedLines } from './mouldings/mouldedLines.ts';
+export { areaBeside, SIDES_OF_LINE, type SideOfLine } from './mouldings/areaBeside.ts';
+export { laidAlong, REACH_MM } from './mouldings/laidAlong.ts';
+export { mirrorImage } from './views/mirrorImage.ts';
 export { readSvg, type DrawnOutline } from './views/readSvg.ts';
 export {
   edgeMask,

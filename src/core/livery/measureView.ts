@@ -11,6 +11,7 @@ import {
   without,
   type Region,
 } from './geometry/region.ts';
+import { FOLLOWS_MM, mouldedLines, nearestOn, type MouldedView } from './mouldings/mouldedLines.ts';
 import { shapeOf } from './shapes.ts';
 
 /** What is seen of one area, or of the base; mm on the model. */
@@ -31,6 +32,8 @@ export interface SeenBorder {
   lengthMm: number;
   /** Tightest curve; null where it is straight. */
   leastRadiusMm: number | null;
+  /** It runs along a moulded line. */
+  moulded: boolean;
 }
 
 export interface MeasuredView {
@@ -52,7 +55,7 @@ const BESIDE = 0.02;
 /** What is seen of every finish of a view, and where they meet. `baseId`: the finish of what no area covers; null where
  *  none is chosen. */
 export function measureView(
-  view: Pick<LiveryView, 'outline' | 'openings' | 'slope'>,
+  view: Pick<LiveryView, 'outline' | 'openings' | 'slope'> & MouldedView,
   areas: readonly LiveryArea[],
   baseId: string | null,
 ): MeasuredView {
@@ -80,6 +83,9 @@ export function measureView(
     covered = together([covered, region]);
   }
   const base = without(body, covered);
+  const moulded = mouldedLines(view);
+  for (const what of moulded.faults) faults.push({ areaId: null, what });
+  const onLine = nearestOn(moulded.lines, FOLLOWS_MM);
   const seenArea = (areaId: string | null, finishId: string | null, region: Region): SeenArea => {
     const flatCm2 = areaOf(region) / 100;
     return { areaId, finishId, flatCm2, cm2: flatCm2 * view.slope, rings: ringsOf(region) };
@@ -90,10 +96,13 @@ export function measureView(
       seenArea(null, baseId, base),
       ...laid.map(({ area }, at) => seenArea(area.id, area.finishId, seen[at]!)),
     ],
-    borders: bordersOf([
-      { finishId: baseId, region: base },
-      ...laid.map(({ area }, at) => ({ finishId: area.finishId, region: seen[at]! })),
-    ]),
+    borders: bordersOf(
+      [
+        { finishId: baseId, region: base },
+        ...laid.map(({ area }, at) => ({ finishId: area.finishId, region: seen[at]! })),
+      ],
+      (point) => onLine(point) !== undefined,
+    ),
     faults,
     body: ringsOf(body),
   };
@@ -118,7 +127,10 @@ const PIECE = 1;
 
 /** Lengths along which two finishes meet: the edges of what is seen of each area, wherever another that lies higher is just
  *  beside it. The lower one is walked: it is cut off exactly where the upper one begins. */
-function bordersOf(layers: readonly { finishId: string | null; region: Region }[]): SeenBorder[] {
+function bordersOf(
+  layers: readonly { finishId: string | null; region: Region }[],
+  isMoulded: (point: Point) => boolean,
+): SeenBorder[] {
   const all = layers.map(({ region, finishId }) => ({
     finishId,
     rings: ringsOf(region),
@@ -130,17 +142,25 @@ function bordersOf(layers: readonly { finishId: string | null; region: Region }[
     if (finishId === null || above.length === 0) return;
     const upper = (point: Point) => above.find(({ isInside }) => isInside(point))?.finishId;
     for (const ring of rings) {
-      const met = ring.map((from, at) => metAlong(from, ring[(at + 1) % ring.length]!, finishId, upper));
+      const met = ring.map((from, at) =>
+        metAlong(from, ring[(at + 1) % ring.length]!, finishId, upper, isMoulded),
+      );
       met.forEach((lengths, at) => {
-        for (const [other, length] of lengths) {
+        for (const [key, { other, moulded, lengthMm }] of lengths) {
           const [a, b] = [finishId, other].sort() as [string, string];
-          const key = `${a} ${b}`;
-          const border = found.get(key) ?? { a, b, lengthMm: 0, leastRadiusMm: null, radius: Infinity };
-          border.lengthMm += length;
+          const border = found.get(`${a} ${b} ${moulded}`) ?? {
+            a,
+            b,
+            lengthMm: 0,
+            leastRadiusMm: null,
+            moulded,
+            radius: Infinity,
+          };
+          border.lengthMm += lengthMm;
           // Where the border ends the ring goes on along something else.
-          const goesOn = met[(at + 1) % ring.length]!.has(other);
+          const goesOn = met[(at + 1) % ring.length]!.has(key);
           if (goesOn) border.radius = Math.min(border.radius, radiusAt(ring, at));
-          found.set(key, border);
+          found.set(`${a} ${b} ${moulded}`, border);
         }
       });
     }
@@ -151,14 +171,22 @@ function bordersOf(layers: readonly { finishId: string | null; region: Region }[
   }));
 }
 
-/** The lengths of one edge along which other finishes lie just beside it, on either side. */
+interface Met {
+  other: string;
+  moulded: boolean;
+  lengthMm: number;
+}
+
+/** The lengths of one edge along which other finishes lie just beside it, on either side; apart where it runs along a moulded
+ *  line. */
 function metAlong(
   from: Point,
   to: Point,
   finishId: string,
   upper: (point: Point) => string | null | undefined,
-): Map<string, number> {
-  const met = new Map<string, number>();
+  isMoulded: (point: Point) => boolean,
+): Map<string, Met> {
+  const met = new Map<string, Met>();
   const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
   const pieces = Math.ceil(length / PIECE);
   const [ux, uy] = [(to[0] - from[0]) / length, (to[1] - from[1]) / length];
@@ -169,7 +197,11 @@ function metAlong(
       from[1] + along * uy + side * BESIDE * ux,
     ];
     const other = upper(beside(1)) ?? upper(beside(-1));
-    if (other && other !== finishId) met.set(other, (met.get(other) ?? 0) + length / pieces);
+    if (!other || other === finishId) continue;
+    const moulded = isMoulded([from[0] + along * ux, from[1] + along * uy]);
+    const key = `${other} ${moulded}`;
+    const lengthMm = (met.get(key)?.lengthMm ?? 0) + length / pieces;
+    met.set(key, { other, moulded, lengthMm });
   }
   return met;
 }

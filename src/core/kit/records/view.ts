@@ -51,6 +51,14 @@ export const regionFields = {
 /** What of a view belongs to another part than most of it: a door, a lid. */
 export type ViewRegion = ValueOf<typeof regionFields>;
 
+export const mouldingFields = {
+  id: ownId(),
+  name: named('the name of a moulded line', MOST_NAME),
+  path: text('the course of a moulded line', MOST_OPENING),
+};
+/** A panel line, crease or moulding: it holds the knife and hides a slip. */
+export type ViewMoulding = ValueOf<typeof mouldingFields>;
+
 export const viewRecord = defineRecord(
   'view',
   'views',
@@ -62,6 +70,8 @@ export const viewRecord = defineRecord(
     outline: text('the outline', MOST_OUTLINE),
     openings: list('openings', group('an opening', openingFields), MOST_OPENINGS),
     regions: ifAny(list('regions', group('a region', regionFields), MOST_OPENINGS)),
+    /** Courses, open or closed, in SVG's language. */
+    mouldings: ifAny(list('moulded lines', group('a moulded line', mouldingFields), MOST_OPENINGS)),
     /** Surface for every mm2 that is seen: 1 where it is flat and faces the eye. */
     slope: amount('the slope factor', 1, 5),
     /** The part that it shows, and what is not covered by any area; null for what the part itself has. */

@@ -33,23 +33,26 @@ const MOST_POINTS = 20_000;
 /** Ends closer than this are meant to meet, mm. */
 const CLOSE_MM = 0.05;
 
-/** Closed paths in SVG's path language as rings of points: curves and arcs become chords that stay within 0.003 mm. A path
- *  that does not close is closed by a straight line, and that is said. */
-export function readOutline(d: string): OutlineReading {
-  const faults: string[] = [];
+/** A course of points, mm. */
+interface Run {
+  points: Point[];
+  /** It says so itself, or its ends meet. */
+  closed: boolean;
+}
+
+/** Paths in SVG's language as courses of points: curves and arcs become chords that stay within 0.003 mm. */
+function readRuns(d: string): { runs: Run[]; fault?: string } {
   const read = svgpath(d);
   const { err } = read as unknown as { err: string };
-  if (err) return { rings: [], faults: [`The path cannot be read: ${err.replace(/^SvgPath: /, '')}.`] };
-  const rings: Point[][] = [];
-  let ring: Point[] = [];
-  let points = 0;
-  let isOpen = false;
-  const end = () => {
-    if (ring.length > 1 && distance(ring[0]!, ring.at(-1)!) < 1e-9) ring.pop();
-    if (ring.length >= 3) rings.push(ring);
-    else if (ring.length > 0)
-      faults.push('A path of fewer than three points encloses nothing; it is left out.');
-    ring = [];
+  if (err) return { runs: [], fault: `The path cannot be read: ${err.replace(/^SvgPath: /, '')}.` };
+  const runs: Run[] = [];
+  let points: Point[] = [];
+  let count = 0;
+  const end = (isSaid: boolean) => {
+    const closed = isSaid || (points.length > 2 && distance(points[0]!, points.at(-1)!) <= CLOSE_MM);
+    if (points.length > 1 && distance(points[0]!, points.at(-1)!) < 1e-9) points.pop();
+    if (points.length > 0) runs.push({ points, closed });
+    points = [];
   };
   read
     .abs()
@@ -58,25 +61,48 @@ export function readOutline(d: string): OutlineReading {
     .iterate(([command, ...values], _, x, y) => {
       const numbers = values as number[];
       if (command === 'M') {
-        isOpen = ring.length > 2 && distance(ring[0]!, ring.at(-1)!) > CLOSE_MM ? true : isOpen;
-        end();
-        ring = [[numbers[0]!, numbers[1]!]];
-      } else if (command === 'Z' || command === 'z') end();
+        end(false);
+        points = [[numbers[0]!, numbers[1]!]];
+      } else if (command === 'Z' || command === 'z') end(true);
       else {
-        if (ring.length === 0) ring = [[x, y]];
+        if (points.length === 0) points = [[x, y]];
         const to = alongSegment(command, numbers, [x, y]);
-        points += to.length;
-        if (points <= MOST_POINTS) ring.push(...to);
+        count += to.length;
+        if (count <= MOST_POINTS) points.push(...to);
       }
     });
-  isOpen = ring.length > 2 && distance(ring[0]!, ring.at(-1)!) > CLOSE_MM ? true : isOpen;
-  end();
-  if (points > MOST_POINTS)
-    return { rings: [], faults: [`The path has more than ${MOST_POINTS} points: simplify it first.`] };
-  if (isOpen) faults.push('A path does not close: it was closed by a straight line.');
-  if (rings.some((each) => each.some((point) => !point.every(Number.isFinite))))
-    return { rings: [], faults: ['The path holds numbers that are none.'] };
-  return { rings, faults };
+  end(false);
+  if (count > MOST_POINTS)
+    return { runs: [], fault: `The path has more than ${MOST_POINTS} points: simplify it first.` };
+  if (runs.some((run) => run.points.some((point) => !point.every(Number.isFinite))))
+    return { runs: [], fault: 'The path holds numbers that are none.' };
+  return { runs };
+}
+
+/** Closed paths as rings of points. A path that does not close is closed by a straight line, and that is said. */
+export function readOutline(d: string): OutlineReading {
+  const { runs, fault } = readRuns(d);
+  if (fault !== undefined) return { rings: [], faults: [fault] };
+  const rings = runs.filter(({ points }) => points.length >= 3);
+  const faults = runs
+    .filter(({ points }) => points.length < 3)
+    .map(() => 'A path of fewer than three points encloses nothing; it is left out.');
+  if (rings.some(({ closed }) => !closed))
+    faults.push('A path does not close: it was closed by a straight line.');
+  return { rings: rings.map(({ points }) => points), faults };
+}
+
+/** Courses that need not close, such as panel lines: those that do end where they begin. */
+export function readCourses(d: string): { courses: Point[][]; faults: string[] } {
+  const { runs, fault } = readRuns(d);
+  if (fault !== undefined) return { courses: [], faults: [fault] };
+  const courses = runs
+    .filter(({ points }) => points.length >= 2)
+    .map(({ points, closed }) => (closed ? [...points, points[0]!] : points));
+  return {
+    courses,
+    faults: courses.length < runs.length ? ['A single point is no line; it is left out.'] : [],
+  };
 }
 
 const distance = ([ax, ay]: Point, [bx, by]: Point): number => Math.hypot(bx - ax, by - ay);

@@ -73,12 +73,8 @@ export const bordersOfBody = (
   views: readonly { view: Pick<LiveryView, 'slope'>; measured: MeasuredView }[],
 ): ColourBorder[] =>
   views.flatMap(({ view, measured }) =>
-    measured.borders.map(({ a, b, lengthMm, leastRadiusMm }) => ({
-      a,
-      b,
-      lengthMm,
-      leastRadiusMm,
-      moulded: false,
+    measured.borders.map((border) => ({
+      ...border,
       doubleCurve: view.slope > PUCKERS,
     })),
   );

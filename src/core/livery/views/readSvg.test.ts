@@ -56,6 +56,19 @@ describe('an SVG drawing', () => {
     expect(openings).toHaveLength(1);
   });
 
+  it('takes lines that are not filled for moulded ones', () => {
+    const { lines, outline } = readSvg(
+      svg(
+        '<g transform="translate(10 0)"><rect width="100" height="50"/><g fill="none">' +
+          '<path id="crease" d="M0 20 H100"/><polyline points="5,5 9,9 20,5"/><path d="M2 2 H9 V9 Z"/></g>' +
+          '<line x1="0" y1="40" x2="100" y2="40"/></g>',
+      ),
+    );
+    expect(outline).toMatch(/^M0 0/);
+    expect(lines.map(({ name }) => name)).toEqual(['crease', 'polyline', 'line']);
+    expect(lines[0]!.path).toMatch(/^M0 /);
+  });
+
   it('has its corners as round as they are drawn, and nothing of what is hidden', () => {
     const round = readSvg(svg('<rect width="100" height="60" rx="20"/>'));
     // Units of half a millimetre.

@@ -8,6 +8,8 @@ export interface ViewSource {
   box: { width: number; height: number };
   outline: string;
   openings: readonly { name: string; path: string }[];
+  /** Moulded lines, open or closed. */
+  lines?: readonly { name: string; path: string }[];
   /** Surface for every mm2 seen. */
   slope: number;
   /** Drawn with the front on the left: on the right side of the model it is the other way round. */
@@ -37,6 +39,7 @@ export const STARTING_OUTLINES = {
       { name: 'front arch', path: arch(19, 8, 4.1) },
       { name: 'rear arch', path: arch(80, 8, 4.1) },
     ],
+    lines: [{ name: 'crease along the side', path: 'M3 56 Q45 48 97 54' }],
     slope: 1.15,
   },
   open: {
@@ -62,6 +65,7 @@ export const STARTING_OUTLINES = {
       { name: 'front arch', path: arch(18, 8, 3.8) },
       { name: 'rear arch', path: arch(80, 8, 3.8) },
     ],
+    lines: [{ name: 'waist moulding', path: 'M2 54 Q40 46 98 52' }],
     slope: 1.12,
   },
   cab: {
@@ -124,11 +128,11 @@ export const startingOutline = (id: StartingOutlineId): ViewSource & Pick<Starti
 /** An outline with its openings stretched to a length and a height, mm on the model, as it is seen from a side. Throws RangeError for sizes that no
  *  view has. */
 export function stretched(
-  { box, outline, openings, slope, isLeft }: ViewSource,
+  { box, outline, openings, lines = [], slope, isLeft }: ViewSource,
   lengthMm: number,
   heightMm: number,
   side: ViewSide,
-): Pick<LiveryView, 'outline' | 'slope' | 'openings'> {
+): Pick<LiveryView, 'outline' | 'slope' | 'openings' | 'mouldings'> {
   for (const size of [lengthMm, heightMm])
     if (!(size >= VIEW_MM.least && size <= VIEW_MM.most))
       throw new RangeError(
@@ -143,6 +147,7 @@ export function stretched(
   return {
     outline: stretch(outline),
     openings: openings.map(({ name, path }, at) => ({ id: `opening-${at + 1}`, name, path: stretch(path) })),
+    mouldings: lines.map(({ name, path }, at) => ({ id: `line-${at + 1}`, name, path: stretch(path) })),
     slope,
   };
 }

@@ -11,6 +11,8 @@ const seen = ([x, y]: Point, slant: number): Point => {
   return [(900 + 4 * x + 0.7 * y) / depth, (300 + 0.5 * x + 4.4 * y) / depth];
 };
 
+const NOTHING = { openings: [], lines: [] };
+
 describe('a view traced over a picture', () => {
   it('is scaled by two points whose distance is known', () => {
     const scale: TraceScale = {
@@ -28,10 +30,19 @@ describe('a view traced over a picture', () => {
       [100, 300],
     ];
     const hole = square.map(([x, y]): Point => [150 + (x - 100) / 4, 150 + (y - 100) / 4]);
-    const { outline, openings, box } = traced(square, [hole, [[0, 0]]], scale);
+    const crease: Point[] = [
+      [100, 200],
+      [300, 220],
+    ];
+    const { outline, openings, lines, box } = traced(
+      square,
+      { openings: [hole, [[0, 0]]], lines: [crease, []] },
+      scale,
+    );
     expect(box).toEqual({ width: 20, height: 20 });
     expect(outline).toBe('M0 0L20 0L20 20L0 20Z');
     expect(openings).toEqual([{ name: 'opening 1', path: 'M5 5L10 5L10 10L5 10Z' }]);
+    expect(lines).toEqual([{ name: 'line 1', path: 'M0 10C6.67 10.67 13.33 11.33 20 12' }]);
   });
 
   it('loses its perspective by four corners of a known rectangle', () => {
@@ -77,7 +88,7 @@ describe('a view traced over a picture', () => {
       ],
       mm: 100,
     };
-    const { rings } = readOutline(traced(round, [], scale).outline);
+    const { rings } = readOutline(traced(round, NOTHING, scale).outline);
     expect(areaOf(regionOf(rings)) / (Math.PI * 900)).toBeCloseTo(1, 2);
     expect(boxAround(rings)!.width).toBeCloseTo(60, 1);
   });
@@ -92,7 +103,7 @@ describe('a view traced over a picture', () => {
     expect(() =>
       traced(
         triangle.slice(1),
-        [],
+        NOTHING,
         line(
           [
             [0, 0],
@@ -102,11 +113,11 @@ describe('a view traced over a picture', () => {
         ),
       ),
     ).toThrow('at least three points');
-    expect(() => traced(triangle, [], line([[0, 0]], 5))).toThrow('mark two points');
+    expect(() => traced(triangle, NOTHING, line([[0, 0]], 5))).toThrow('mark two points');
     expect(() =>
       traced(
         triangle,
-        [],
+        NOTHING,
         line(
           [
             [3, 3],
@@ -119,7 +130,7 @@ describe('a view traced over a picture', () => {
     expect(() =>
       traced(
         triangle,
-        [],
+        NOTHING,
         line(
           [
             [0, 0],

@@ -11,6 +11,7 @@ export type TraceScale =
 export interface Traced {
   outline: string;
   openings: { name: string; path: string }[];
+  lines: { name: string; path: string }[];
   box: Pick<Box, 'width' | 'height'>;
 }
 
@@ -91,9 +92,12 @@ const CORNER = 40;
 const LEAST_POINTS = 3;
 const hundredth = (mm: number): number => Math.round(mm * 100) / 100;
 
-/** A ring as a path of SVG: through its points, in curves where it turns gently. */
-export function smoothPath(ring: readonly Point[]): string {
-  const at = (index: number) => ring[(index + ring.length) % ring.length]!;
+/** A ring as a path of SVG: through its points, in curves where it turns gently. An open one ends at its last point. */
+export function smoothPath(ring: readonly Point[], isOpen = false): string {
+  const at = (index: number) =>
+    isOpen
+      ? ring[Math.max(0, Math.min(ring.length - 1, index))]!
+      : ring[(index + ring.length) % ring.length]!;
   const turnAt = (index: number) => {
     const [p, q, r] = [at(index - 1), at(index), at(index + 1)];
     const turn = Math.atan2(r[1] - q[1], r[0] - q[0]) - Math.atan2(q[1] - p[1], q[0] - p[0]);
@@ -110,21 +114,21 @@ export function smoothPath(ring: readonly Point[]): string {
     return [point[0] + (r[0] - p[0]) * reach, point[1] + (r[1] - p[1]) * reach];
   };
   const words = ([x, y]: Point) => `${hundredth(x)} ${hundredth(y)}`;
-  const sides = ring.map((from, index) => {
+  const sides = ring.slice(0, isOpen ? -1 : undefined).map((from, index) => {
     const to = at(index + 1);
     if (isCorner[index] && isCorner[(index + 1) % ring.length])
-      return index === ring.length - 1 ? '' : `L${words(to)}`;
+      return !isOpen && index === ring.length - 1 ? '' : `L${words(to)}`;
     const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
     return `C${words(handle(index, 1, length))} ${words(handle(index + 1, -1, length))} ${words(to)}`;
   });
-  return `M${words(ring[0]!)}${sides.join('')}Z`;
+  return `M${words(ring[0]!)}${sides.join('')}${isOpen ? '' : 'Z'}`;
 }
 
-/** What was traced of a picture as the outline of a view and its openings. Throws RangeError for a scale that says nothing,
+/** What was traced of a picture as the outline of a view, its openings and its moulded lines. Throws RangeError for a scale that says nothing,
  *  an outline of fewer than three points, or a size that no view has. */
 export function traced(
   outline: readonly Point[],
-  openings: readonly (readonly Point[])[],
+  { openings, lines }: Record<'openings' | 'lines', readonly (readonly Point[])[]>,
   scale: TraceScale,
 ): Traced {
   if (outline.length < LEAST_POINTS) throw new RangeError('Mark at least three points round the outline.');
@@ -139,6 +143,12 @@ export function traced(
       name: `opening ${at + 1}`,
       path: smoothPath(opening.map(placed).map(home)),
     })),
+    lines: lines
+      .filter((line) => line.length >= 2)
+      .map((line, at) => ({
+        name: `line ${at + 1}`,
+        path: smoothPath(line.map(placed).map(home), true),
+      })),
     box: { width: hundredth(width), height: hundredth(height) },
   };
 }

@@ -90,7 +90,7 @@ function maskLines(
     for (const border of borders) {
       const other = border.a === finishId ? border.b : border.b === finishId ? border.a : undefined;
       if (other === undefined || !later.has(other)) continue;
-      const key = `${edgeMask(border, rates)} towards ${name(other)}`;
+      const key = `${edgeMask(border, rates)} towards ${name(other)}${border.moulded ? ', along the moulded line: press it into the line' : ''}`;
       lengths.set(key, (lengths.get(key) ?? 0) + border.lengthMm);
     }
     const cm2 = surface.get(finishId);

@@ -1,4 +1,4 @@
-import { Select, Textarea, TextInput } from '@mantine/core';
+import { Button, Select, Textarea, TextInput } from '@mantine/core';
 import {
   AREA_SHAPES,
   liveryAreaRecord,
@@ -13,6 +13,10 @@ interface AreaFormProps {
   area: LiveryArea;
   kit: Kit;
   onSave: (change: Partial<LiveryArea>) => void;
+  /** Its image on the other half of the view. */
+  onMirror: () => void;
+  /** Lays its edges along moulded lines; null where the view has none. */
+  onLayAlong: (() => void) | null;
 }
 
 type Figure = 'x' | 'y' | 'width' | 'height' | 'angle' | 'count' | 'gapMm';
@@ -36,7 +40,7 @@ const FIGURES: Readonly<Record<AreaShape, readonly Figure[]>> = {
 };
 
 /** What an area is, in figures. */
-export const AreaForm = ({ area, kit, onSave }: AreaFormProps) => (
+export const AreaForm = ({ area, kit, onSave, onMirror, onLayAlong }: AreaFormProps) => (
   <div className="panel">
     <h3>{area.name}</h3>
     <div className="fieldgrid">
@@ -93,5 +97,15 @@ export const AreaForm = ({ area, kit, onSave }: AreaFormProps) => (
         }
       />
     )}
+    <div className="toolrow" style={{ marginTop: 8 }}>
+      {onLayAlong && (
+        <Button size="xs" onClick={onLayAlong}>
+          Lay its edge along the moulded line
+        </Button>
+      )}
+      <Button size="xs" onClick={onMirror}>
+        Add its mirror image
+      </Button>
+    </div>
   </div>
 );

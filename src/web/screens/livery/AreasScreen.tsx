@@ -2,22 +2,25 @@ import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { IlluminantId } from '../../../core/colour/index.ts';
 import type { LiveryArea } from '../../../core/kit/index.ts';
+import { laidAlong, mouldedLines, mirrorImage, REACH_MM } from '../../../core/livery/index.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
-import { areasOf, freshArea, movedArea, otherSide, raised } from './areaChanges.ts';
+import { areasOf, freshArea, imageName, movedArea, raised } from './areaChanges.ts';
 import { AreaForm } from './AreaForm.tsx';
 import { AreaList } from './AreaList.tsx';
 import { LiveryNav } from './LiveryNav.tsx';
 import { MeasuredPanel } from './MeasuredPanel.tsx';
 import { NewView } from './NewView.tsx';
-import { Openings } from './Openings.tsx';
 import { hexIn, useLivery, useMeasured } from './useLivery.ts';
-import { Regions } from './Regions.tsx';
+import { boxOf } from './drawing.ts';
+import { BesideViews } from './BesideViews.tsx';
 import { ViewCanvas } from './ViewCanvas.tsx';
-import { ViewForm } from './ViewForm.tsx';
+import { ViewParts } from './ViewParts.tsx';
 import './livery.css';
+
+const NO_LINE = `No moulded line runs beside an edge of it within ${REACH_MM} mm: move it nearer first. Circles and scallops keep their shape.`;
 
 /** The model from each side, with the areas of colour that lie on it. */
 export function AreasScreen() {
@@ -28,7 +31,15 @@ export function AreasScreen() {
   const [chosenId, setChosenId] = useState<string>();
   const [problem, setProblem] = useState<string | null>(null);
   const view = kit?.views.find(({ id }) => id === viewId) ?? kit?.views[0];
-  const shown = useMemo(() => (view ? [view] : []), [view]);
+  // The one that is open, and the others of the same part.
+  const shown = useMemo(
+    () =>
+      view && kit
+        ? [view, ...kit.views.filter(({ id, partId }) => id !== view.id && partId === view.partId)]
+        : [],
+    [view, kit],
+  );
+  const lines = useMemo(() => (view ? mouldedLines(view).lines : []), [view]);
   const { state, newest } = useMeasured(kit, shown);
   if (!ready || !kit) return <Loading what="the livery" error={error} />;
   if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
@@ -87,6 +98,12 @@ export function AreasScreen() {
               onChoose={setChosenId}
               onMove={(dx, dy) => chosen && put(movedArea(chosen, dx, dy), `move ${chosen.name}`)}
             />
+            <BesideViews
+              views={shown.slice(1)}
+              measured={newest ?? []}
+              hexOf={hexOf}
+              addressOf={(id) => `/build/${build.id}/livery/${id}`}
+            />
             <AreaList
               kit={kit}
               areas={areas}
@@ -114,44 +131,30 @@ export function AreasScreen() {
                 area={chosen}
                 kit={kit}
                 onSave={(more) => put({ ...chosen, ...more }, chosen.name)}
+                onMirror={() => {
+                  const image = { ...mirrorImage(chosen, boxOf(view)), id: newId(build.id) };
+                  put({ ...image, name: imageName(chosen.name) }, `mirror image of ${chosen.name}`);
+                }}
+                onLayAlong={
+                  lines.length === 0
+                    ? null
+                    : () => {
+                        const laid = laidAlong(chosen, lines);
+                        if (laid) put(laid, `lay ${chosen.name} along the line`);
+                        else setProblem(NO_LINE);
+                      }
+                }
               />
             )}
-            <Openings
-              key={`openings ${view.id}`}
-              view={view}
-              onSave={(openings) =>
-                change(
-                  [{ kind: 'view', id: view.id, value: { ...view, openings } }],
-                  `openings of ${view.name}`,
-                )
-              }
-            />
-            <Regions
-              key={`regions ${view.id}`}
+            <ViewParts
+              key={view.id}
               view={view}
               kit={kit}
-              onSave={(regions) =>
-                change([{ kind: 'view', id: view.id, value: { ...view, regions } }], `parts on ${view.name}`)
-              }
-            />
-            <ViewForm
-              key={`form ${view.id}`}
-              view={view}
-              kit={kit}
-              onSave={(more) =>
-                change([{ kind: 'view', id: view.id, value: { ...view, ...more } }], view.name)
-              }
-              onMirror={() =>
-                change(
-                  otherSide(
-                    view,
-                    { areas, markings: kit.markings.filter(({ viewId: on }) => on === view.id) },
-                    () => newId(build.id),
-                  ),
-                  `other side of ${view.name}`,
-                )
-              }
-              onRemove={() => change([{ kind: 'view', id: view.id, value: null }], `remove ${view.name}`)}
+              buildId={build.id}
+              areas={areas}
+              finishId={chosen?.finishId ?? null}
+              onChange={change}
+              onProblem={setProblem}
             />
           </>
         )}

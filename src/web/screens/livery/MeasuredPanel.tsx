@@ -51,12 +51,13 @@ export function MeasuredPanel({ view, kit, measured }: MeasuredPanelProps) {
         {measured.borders.length === 0 ? (
           <p className="soft small">No border yet: one finish is all over.</p>
         ) : (
-          measured.borders.map(({ a, b, lengthMm, leastRadiusMm }) => (
-            <p key={`${a} ${b}`} className="small">
+          measured.borders.map(({ a, b, lengthMm, leastRadiusMm, moulded }) => (
+            <p key={`${a} ${b} ${moulded}`} className="small">
               {name(a)}, {name(b).toLowerCase()}: <span className="mono">{figure(lengthMm, 'mm', 0)}</span>
               {leastRadiusMm !== null && (
                 <span className="soft">, tightest curve {figure(leastRadiusMm, 'mm', 1)}</span>
               )}
+              {moulded && <span className="soft">, along a moulded line</span>}
             </p>
           ))
         )}

@@ -1,7 +1,7 @@
 import { Button, TextInput } from '@mantine/core';
 import { useState, type ReactNode } from 'react';
 import { MOST_OPENINGS, openingFields } from '../../../core/kit/index.ts';
-import { readOutline } from '../../../core/livery/index.ts';
+import { readCourses, readOutline } from '../../../core/livery/index.ts';
 import { textLimits } from '../../components/limits.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 
@@ -13,22 +13,48 @@ interface PathEntriesProps {
   /** What else is asked of a new one, before its path. */
   children: ReactNode;
   placeholder: string;
+  /** Paths need not close. */
+  isLine?: boolean;
   /** On the button. */
   act: string;
   /** Takes a path that encloses something; what else is missing comes back in words. */
   onAdd: (path: string) => string | null;
   onRemove: (id: string) => void;
+  /** What else can be done with one. */
+  actsOf?: (id: string) => ReactNode;
 }
 
-/** Closed paths of a view in a list, and a field for another. */
+const ringsOf = (path: string) => {
+  const { rings, faults } = readOutline(path);
+  return { runs: rings.length, faults };
+};
+const coursesOf = (path: string) => {
+  const { courses, faults } = readCourses(path);
+  return { runs: courses.length, faults };
+};
+
+/** Paths of a view in a list, and a field for another. */
 export function PathEntries(props: PathEntriesProps) {
-  const { title, empty, entries, children, placeholder, act, onAdd, onRemove } = props;
+  const {
+    title,
+    empty,
+    entries,
+    children,
+    placeholder,
+    act,
+    onAdd,
+    onRemove,
+    actsOf,
+    isLine = false,
+  } = props;
   const [path, setPath] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const add = () => {
-    const { rings, faults } = readOutline(path);
-    const wrong =
-      rings.length === 0 ? (faults[0] ?? 'Give its path: it encloses nothing yet.') : onAdd(path.trim());
+    const { runs, faults } = isLine ? coursesOf(path) : ringsOf(path);
+    const nothing = isLine
+      ? 'Give its path: it leads nowhere yet.'
+      : 'Give its path: it encloses nothing yet.';
+    const wrong = runs === 0 ? (faults[0] ?? nothing) : onAdd(path.trim());
     setProblem(wrong);
     if (wrong === null) setPath('');
   };
@@ -40,6 +66,7 @@ export function PathEntries(props: PathEntriesProps) {
         {entries.map(({ id, name }) => (
           <li key={id}>
             <span className="small">{name}</span>
+            {actsOf?.(id)}
             <RemoveButton name={`Take out ${name}`} onRemove={() => onRemove(id)} />
           </li>
         ))}

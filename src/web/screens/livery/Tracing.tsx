@@ -18,7 +18,8 @@ interface TracingProps {
 const MARKS = [
   { value: 'scale', label: 'Scale' },
   { value: 'outline', label: 'Outline' },
-  { value: 'opening', label: 'Openings' },
+  { value: 'openings', label: 'Openings' },
+  { value: 'lines', label: 'Moulded lines' },
 ] as const;
 type Mark = (typeof MARKS)[number]['value'];
 
@@ -31,7 +32,8 @@ const HINTS: Readonly<Record<TraceScale['kind'] | Exclude<Mark, 'scale'>, string
   rectangle:
     'Mark four corners of something known to be square, clockwise from the upper left: this takes the perspective out.',
   outline: 'Mark points round the outline; where it turns gently they are joined in curves.',
-  opening: 'Mark points round a window or an arch; begin another once one is closed.',
+  openings: 'Mark points round a window or an arch; begin another once one is closed.',
+  lines: 'Mark points along a panel line or a moulding, from one end to the other.',
 };
 /** How far an arrow key moves the cross, as a share of the picture; with shift ten times as far. */
 const STEP = 0.002;
@@ -40,9 +42,14 @@ const path = (ring: readonly Point[]) => `M${ring.map(([x, y]) => `${x} ${y}`).j
 interface Marked {
   scale: Point[];
   outline: Point[];
-  /** The last one is still being marked. */
+  /** Of each the last one is still being marked. */
   openings: Point[][];
+  lines: Point[][];
 }
+
+/** Some of whose last one alone takes points. */
+const MANY = { openings: 'opening', lines: 'line' } as const;
+const isMany = (mark: Mark): mark is keyof typeof MANY => mark in MANY;
 
 /** Points marked over a picture, by pointer or by keyboard, until they make a view. */
 export function Tracing({ picture, onDone }: TracingProps) {
@@ -58,15 +65,16 @@ export function Tracing({ picture, onDone }: TracingProps) {
     scale: [],
     outline: [],
     openings: [[]],
+    lines: [[]],
   });
   const [cross, setCross] = useState<Point>([width / 2, height / 2]);
   const [problem, setProblem] = useState<string | null>(null);
-  const [last, others] = [points.openings.at(-1)!, points.openings.slice(0, -1)];
   const put = (change: (now: Point[]) => Point[]) =>
     setPoints({
-      scale: mark === 'scale' ? change(points.scale).slice(-SCALE_POINTS[kind]) : points.scale,
-      outline: mark === 'outline' ? change(points.outline) : points.outline,
-      openings: mark === 'opening' ? [...others, change(last)] : points.openings,
+      ...points,
+      ...(isMany(mark)
+        ? { [mark]: [...points[mark].slice(0, -1), change(points[mark].at(-1)!)] }
+        : { [mark]: change(points[mark]).slice(mark === 'scale' ? -SCALE_POINTS[kind] : 0) }),
     });
   const add = (point: Point) => put((now) => [...now, point]);
   const size = Math.max(width, height);
@@ -89,7 +97,7 @@ export function Tracing({ picture, onDone }: TracingProps) {
         ? { kind, points: points.scale, mm: Number(mm.long) }
         : { kind, points: points.scale, widthMm: Number(mm.wide), heightMm: Number(mm.tall) };
     try {
-      onDone({ ...traced(points.outline, points.openings, scale), name, sides: VIEW_SIDES, slope: 1 });
+      onDone({ ...traced(points.outline, points, scale), name, sides: VIEW_SIDES, slope: 1 });
     } catch (failure) {
       setProblem((failure as Error).message);
     }
@@ -128,9 +136,9 @@ export function Tracing({ picture, onDone }: TracingProps) {
             {figureInput('tall', 'Its height on the model, mm')}
           </>
         )}
-        {mark === 'opening' && last.length > 2 && (
-          <Button onClick={() => setPoints({ ...points, openings: [...points.openings, []] })}>
-            Begin another opening
+        {isMany(mark) && points[mark].at(-1)!.length > 1 && (
+          <Button onClick={() => setPoints({ ...points, [mark]: [...points[mark], []] })}>
+            Begin another {MANY[mark]}
           </Button>
         )}
       </div>
@@ -203,9 +211,14 @@ function TracedPicture({ picture, points, kind, cross, onKeyDown, onMark }: Trac
           {[points.outline, ...points.openings].map(
             (ring, at) => ring.length > 0 && <path key={at} className="traced" d={`${path(ring)}Z`} />,
           )}
-          {[...points.scale, ...points.outline, ...points.openings.flat()].map(([cx, cy], at) => (
-            <circle key={at} cx={cx} cy={cy} r={size / 200} />
-          ))}
+          {points.lines.map(
+            (line, at) => line.length > 0 && <path key={at} className="scaleline" d={path(line)} />,
+          )}
+          {[...points.scale, ...points.outline, ...points.openings.flat(), ...points.lines.flat()].map(
+            ([cx, cy], at) => (
+              <circle key={at} cx={cx} cy={cy} r={size / 200} />
+            ),
+          )}
           <path className="cross" d={`M${x - arm} ${y}h${2 * arm}M${x} ${y - arm}v${2 * arm}`} />
         </g>
       </svg>

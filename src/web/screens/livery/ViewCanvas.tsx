@@ -44,6 +44,11 @@ export function ViewCanvas({ view, areas, measured, chosen, hexOf, onChoose, onM
           </path>
         ))}
         {measured && <path className="outline" d={pathOf(measured.body)} />}
+        {(view.mouldings ?? []).map((line) => (
+          <path key={line.id} className="mouldedline" d={line.path}>
+            <title>{line.name}</title>
+          </path>
+        ))}
         {chosen && <path className="chosen" d={pathOf(shapeOf(chosen).rings)} transform={drag.transform} />}
       </svg>
     </div>

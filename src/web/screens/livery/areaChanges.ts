@@ -9,7 +9,7 @@ import {
   type Marking,
   type ViewSide,
 } from '../../../core/kit/index.ts';
-import { mirroredPath, movedPath } from '../../../core/livery/index.ts';
+import { mirroredPath, mirrorImage, movedPath } from '../../../core/livery/index.ts';
 import { boxOf } from './drawing.ts';
 
 const OTHER_SIDE: Partial<Record<ViewSide, ViewSide>> = {
@@ -72,6 +72,9 @@ export function raised(areas: readonly LiveryArea[], areaId: string, by: 1 | -1)
     : [];
 }
 
+/** What the mirror image of an area is called. */
+export const imageName = (name: string): string => `${name.slice(0, 60)}, mirrored`;
+
 /** A name that says a side says the other one; else that is added. */
 function calledOtherwise(name: string, side: ViewSide): string {
   const [from, to] = side.endsWith('right') ? ['left', 'right'] : ['right', 'left'];
@@ -81,9 +84,6 @@ function calledOtherwise(name: string, side: ViewSide): string {
   );
   return said === name ? `${name}, the other side` : said;
 }
-
-/** A turn within half a circle either way, degrees. */
-const turned = (angle: number): number => (angle > 180 ? angle - 360 : angle);
 
 /** The other side of a view with all that lies on it, mirrored; what one is called by its side is called by the other.
  *  Lettering changes its place and is read as before. */
@@ -109,6 +109,7 @@ export function otherSide(
     // Other doors hang there: which, nobody said.
     regions: [],
     openings: view.openings.map((opening) => ({ ...opening, path: mirror(opening.path) })),
+    mouldings: (view.mouldings ?? []).map((line) => ({ ...line, path: mirror(line.path) })),
   };
   return [
     { kind: 'view', id, value },
@@ -117,15 +118,7 @@ export function otherSide(
       return {
         kind: 'livery-area',
         id: own,
-        value: {
-          ...area,
-          ...across(area),
-          // Scallops run out the other way.
-          ...(area.shape === 'scallops' ? { angle: turned(180 - area.angle) } : {}),
-          id: own,
-          viewId: id,
-          path: area.shape === 'path' ? mirror(area.path) : area.path,
-        },
+        value: { ...mirrorImage(area, { x, width }), id: own, viewId: id },
       };
     }),
     ...markings.map((marking): KitChange => {

@@ -11,6 +11,7 @@ import { freshArea } from './areaChanges.ts';
 import { AreaForm } from './AreaForm.tsx';
 import { AreaList } from './AreaList.tsx';
 import { MeasuredPanel } from './MeasuredPanel.tsx';
+import { Mouldings } from './Mouldings.tsx';
 import { ViewCanvas } from './ViewCanvas.tsx';
 
 const kit = { ...EMPTY_KIT, finishes: [plainFinish('red', 'gloss'), plainFinish('cream', 'gloss')] };
@@ -64,7 +65,7 @@ describe('the areas of a view', () => {
 
   it('are edited in figures: what is no number, or is as it was, changes nothing', () => {
     const onSave = vi.fn();
-    show(<AreaForm area={high} kit={kit} onSave={onSave} />);
+    show(<AreaForm area={high} kit={kit} onSave={onSave} onMirror={vi.fn()} onLayAlong={null} />);
     const width = screen.getByRole('textbox', { name: 'Width, mm' });
     fireEvent.blur(width);
     fireEvent.change(width, { target: { value: '' } });
@@ -74,6 +75,40 @@ describe('the areas of a view', () => {
     fireEvent.change(again, { target: { value: '12.5' } });
     fireEvent.blur(again);
     expect(onSave.mock.calls).toEqual([[{ width: 12.5 }]]);
+  });
+
+  it('are mirrored and laid along lines where there are any', () => {
+    const [onMirror, onLayAlong] = [vi.fn(), vi.fn()];
+    const form = (lay: (() => void) | null) => (
+      <AreaForm area={high} kit={kit} onSave={vi.fn()} onMirror={onMirror} onLayAlong={lay} />
+    );
+    show(form(null));
+    expect(screen.queryByRole('button', { name: /moulded line/ })).toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: 'Add its mirror image' }));
+    cleanup();
+    show(form(onLayAlong));
+    fireEvent.click(screen.getByRole('button', { name: 'Lay its edge along the moulded line' }));
+    expect([onMirror.mock.calls.length, onLayAlong.mock.calls.length]).toEqual([1, 1]);
+  });
+
+  it('are added up to a moulded line, on either side, and a line needs a course', () => {
+    const line = { id: 'l', name: 'waist', path: 'M0 20 H100' };
+    const [onSave, onPaint] = [vi.fn(), vi.fn()];
+    show(<Mouldings view={{ ...view, mouldings: [line] }} onSave={onSave} onPaint={onPaint} />);
+    fireEvent.click(screen.getByRole('button', { name: 'Colour below it' }));
+    expect(onPaint.mock.calls).toEqual([[line, 'below']]);
+    const run = () => fireEvent.click(screen.getByRole('button', { name: 'It runs there' }));
+    const path = screen.getByRole('textbox', { name: /Its path/ });
+    fireEvent.change(path, { target: { value: 'M5 5' } });
+    run();
+    expect(onSave).not.toHaveBeenCalled();
+    expect(screen.getByText(/single point/)).toBeTruthy();
+    // Two points are a line, though they enclose nothing.
+    fireEvent.change(path, { target: { value: 'M5 5 H40' } });
+    run();
+    expect(onSave.mock.calls[0]![0]).toMatchObject([line, { name: 'moulded line', path: 'M5 5 H40' }]);
+    fireEvent.click(screen.getByRole('button', { name: 'Take out waist' }));
+    expect(onSave.mock.calls[1]![0]).toEqual([]);
   });
 
   it('move by the arrow keys, with shift by a whole millimetre, and only where one is chosen', () => {
