@@ -9,7 +9,7 @@ module.exports = {
       // Pure computation on plain data, like the core itself.
       to: {
         pathNot:
-          '^(src/core|node_modules/(ml-matrix|fast-xml-(parser|builder|validator)|@dagrejs/graphlib|tinyqueue|clipper2-ts|svgpath|opentype.js|pdf-lib|lru-cache)/)',
+          '^(src/core|node_modules/(ml-matrix|fast-xml-(parser|builder|validator)|@dagrejs/graphlib|tinyqueue|clipper2-ts|color-string|svgpath|opentype.js|pdf-lib|lru-cache)/)',
       },
     },
     {

@@ -348,7 +348,15 @@ S7 S1 cement hidden
       film: 'sound',
       colour: 'shade',
       option: 'deck-band',
-      artwork: { kind: 'lettering', text: 'LARKSPUR BAY SILVER BAND', ink: '#7c1420', archMm: 1 },
+      artwork: {
+        kind: 'lettering',
+        text: 'LARKSPUR BAY SILVER BAND',
+        ink: '#7c1420',
+        archMm: 1,
+        face: 'serif',
+        shade: '#c9a24a',
+        shadeMm: 0.25,
+      },
     },
     {
       name: 'Name on the door, left',

@@ -23,6 +23,8 @@ export const PATHS = {
   stock: '/api/stock',
   pictures: '/api/builds/:id/pictures',
   picture: '/api/pictures/:id',
+  typefaces: '/api/typefaces',
+  typeface: '/api/typefaces/:id',
   steps: '/api/steps',
   step: '/api/steps/:id',
   plan: '/api/plan',

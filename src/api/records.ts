@@ -56,6 +56,21 @@ export interface PaintRecord {
   version: number;
 }
 
+/** A font file of the builder's. */
+export interface TypefaceRecord {
+  id: string;
+  /** As the file calls itself. */
+  name: string;
+}
+
+/** A picture that was put by. `width` and `height` in dots; `dpi` as its file says, null where it says none. */
+export interface KeptPictureRecord {
+  id: string;
+  width: number;
+  height: number;
+  dpi: number | null;
+}
+
 /** A paint as the sample catalogue keeps it: what only a bench can know of it is left out. */
 export type SamplePaint = Pick<
   PaintRecord,

@@ -17,6 +17,7 @@ import { fileRoutes } from './routes/fileRoutes.ts';
 import { kitRoutes } from './routes/kitRoutes.ts';
 import { learning } from './routes/learning.ts';
 import { paintRoutes } from './routes/paintRoutes.ts';
+import { typefaceRoutes } from './routes/typefaceRoutes.ts';
 import type { ServerContext } from './routes/serverContext.ts';
 
 export interface AppOptions extends ServerContext, Partial<HostNames> {
@@ -68,6 +69,7 @@ export function createApp({
     fileRoutes(served),
     kitRoutes(served),
     paintRoutes(served, learn),
+    typefaceRoutes(served),
   );
 
   const nothingHere: RequestHandler = (request) => {

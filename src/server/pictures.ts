@@ -1,4 +1,5 @@
 import sharp from 'sharp';
+import type { KeptPictureRecord } from '../api/index.ts';
 import { imageType } from './imageType.ts';
 import { ProblemError } from './problem.ts';
 
@@ -9,20 +10,33 @@ export const PICTURE_POLICY = "sandbox; default-src 'none'";
 const MOST_SIDE = 2400;
 const MOST_PIXELS = 60_000_000;
 const QUALITY = 88;
+/** What files say that were never given a size. */
+const SAYS_NOTHING_DPI = 96;
 
 /** A picture drawn anew, upright, without what was hidden in its file: place, camera, and whatever trailed it. Throws
  *  ProblemError for a file that is no picture. */
-export async function reencoded(bytes: Buffer): Promise<{ bytes: Buffer; type: string }> {
+export async function reencoded(
+  bytes: Buffer,
+): Promise<{ bytes: Buffer; type: string } & Omit<KeptPictureRecord, 'id'>> {
   const type = imageType(bytes);
   if (!type) throw noPicture('The file is neither JPEG, PNG, WebP nor GIF, whatever its name says.');
   try {
     const drawn = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
       .rotate()
       .resize({ width: MOST_SIDE, height: MOST_SIDE, fit: 'inside', withoutEnlargement: true });
+    const { density } = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata();
     // What may be see-through or drawn stays sharp; photographs stay small.
-    return type === 'image/png' || type === 'image/gif'
-      ? { bytes: await drawn.png().toBuffer(), type: 'image/png' }
-      : { bytes: await drawn.jpeg({ quality: QUALITY }).toBuffer(), type: 'image/jpeg' };
+    const isDrawn = type === 'image/png' || type === 'image/gif';
+    const { data, info } = await (isDrawn ? drawn.png() : drawn.jpeg({ quality: QUALITY })).toBuffer({
+      resolveWithObject: true,
+    });
+    return {
+      bytes: data,
+      type: isDrawn ? 'image/png' : 'image/jpeg',
+      width: info.width,
+      height: info.height,
+      dpi: density && density > SAYS_NOTHING_DPI ? density : null,
+    };
   } catch {
     throw noPicture(
       'The file begins like a picture but cannot be opened as one: it is cut short or damaged.',

@@ -5,6 +5,6 @@ export { readCgats, writeCgats, type WrittenColour } from './cgats.ts';
 export { readCxf, writeCxf } from './cxf.ts';
 export { readGimpPalette, writeGimpPalette } from './gimpPalette.ts';
 export { colourTableRows, guessColourColumns, readColourTable, type ColourColumn } from './colourTable.ts';
-export type { PagePath, PrintedPage } from './page/printedPage.ts';
+export type { PageImage, PagePath, PrintedPage } from './page/printedPage.ts';
 export { pageSvg } from './page/pageSvg.ts';
 export { pagesPdf } from './page/pagesPdf.ts';

@@ -80,8 +80,22 @@ export {
 } from './markings/markingRoutes.ts';
 export { predictPrint, type PredictedPrint } from './markings/predictPrint.ts';
 export { drawArtwork, FINEST, type DrawnArtwork, type DrawnShape } from './artwork/drawArtwork.ts';
-export { readTypeface, textOutline, type Typeface } from './artwork/textOutline.ts';
-export { isPrinted, printSheets, type PrintedSheets } from './sheets/printSheets.ts';
+export { faceOf, TYPEFACES, type Faces, type ShippedFace } from './artwork/typefaces.ts';
+export { readDrawing, type ReadDrawing } from './artwork/readDrawing.ts';
+export {
+  MOST_FONT_BYTES,
+  nameOfTypeface,
+  readTypeface,
+  textOutline,
+  type Typeface,
+} from './artwork/textOutline.ts';
+export {
+  isPrinted,
+  LEAST_DPI,
+  printSheets,
+  type KeptPicture,
+  type PrintedSheets,
+} from './sheets/printSheets.ts';
 export { PAPER_SIZES, sheetSize } from './sheets/sheetSize.ts';
 export { FRAIL_MM, maskPieces, type MaskPiece } from './cutting/maskPieces.ts';
 export { cutSheets, type CutSheets } from './cutting/cutSheets.ts';

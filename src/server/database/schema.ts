@@ -162,6 +162,13 @@ export const pictures = sqliteTable('pictures', {
   unshownSince: integer('unshown_since'),
 });
 
+/** The builder's own font files: their id is drawn from what is in them. */
+export const typefaces = sqliteTable('typefaces', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  bytes: blob('bytes', { mode: 'buffer' }).notNull(),
+});
+
 /** Cups of mixed paint. */
 export const cups = sqliteTable(
   'cups',

@@ -1,7 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import express, { type Router } from 'express';
-import { changesSchema, KIT_ITEMS, PATHS, STOCK_ITEMS, subassembliesInput } from '../../api/index.ts';
+import {
+  changesSchema,
+  KIT_ITEMS,
+  PATHS,
+  STOCK_ITEMS,
+  subassembliesInput,
+  type KeptPictureRecord,
+} from '../../api/index.ts';
 import type { Database } from '../database/open.ts';
 import { builds, pictures } from '../database/schema.ts';
 import { PICTURE_POLICY, reencoded } from '../pictures.ts';
@@ -67,14 +74,16 @@ export function kitRoutes({ db, clock }: ServerContext): Router {
     async (request, response) => {
       const buildId = idOf(request);
       requireBuild(db, buildId);
-      const { bytes, type } = await reencoded(Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0));
+      const { bytes, type, ...size } = await reencoded(
+        Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0),
+      );
       const id = randomUUID();
       writing(db, (tx) => {
         requireBuild(tx, buildId);
         tx.insert(pictures).values({ id, buildId, type, bytes }).run();
         sweepPictures(tx, minute());
       });
-      response.status(201).json({ id });
+      response.status(201).json({ id, ...size } satisfies KeptPictureRecord);
     },
   );
 

@@ -30,7 +30,7 @@ describe('every kind of record, over the wire', () => {
       kind,
       id,
       version: 0,
-      value: kind === 'evidence' ? { ...value, pictureId: null } : value,
+      value: 'pictureId' in value ? { ...value, pictureId: null } : value,
     }));
 
   beforeAll(async () => {

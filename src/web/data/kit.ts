@@ -5,6 +5,7 @@ import {
   pathTo,
   type BuildRecord,
   type JoinRecord,
+  type KeptPictureRecord,
   type KitItemRecord,
   type KitItemsRecord,
   MOST_BODY_BYTES,
@@ -266,6 +267,10 @@ export async function keepPicture(buildId: string, file: File): Promise<string> 
   const kept = await write<{ id: string }>('POST', pathTo(PATHS.pictures, buildId), blob);
   return kept.id;
 }
+
+/** Puts a picture by that is printed: as it is, see-through parts too. */
+export const keepArtwork = (buildId: string, file: File): Promise<KeptPictureRecord> =>
+  write<KeptPictureRecord>('POST', pathTo(PATHS.pictures, buildId), file);
 
 const MOST_PIXELS = 1600;
 

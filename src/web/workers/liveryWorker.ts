@@ -1,32 +1,21 @@
-import fontAddress from '@fontsource/barlow-condensed/files/barlow-condensed-latin-600-normal.woff?url';
 import { expose } from 'comlink';
 import { pagesPdf, pageSvg } from '../../core/formats/index.ts';
 import type { Kit, Marking, Printing } from '../../core/kit/index.ts';
 import {
   cutSheets,
   drawArtwork,
+  faceOf,
+  isPrinted,
   maskPieces,
   measureViews,
   placeMarkings,
   planLivery,
   printSheets,
+  readDrawing,
   readSvg,
-  readTypeface,
   type LiveryInput,
-  type Typeface,
 } from '../../core/livery/index.ts';
-
-let typeface: Promise<Typeface> | undefined;
-/** The signwriter's face in which artwork is lettered. */
-const lettered = (): Promise<Typeface> =>
-  (typeface ??= fetch(fontAddress)
-    .then((answer) => answer.arrayBuffer())
-    .then(readTypeface)
-    .catch((failure: unknown) => {
-      // Asked for again, it may be there.
-      typeface = undefined;
-      throw failure;
-    }));
+import { facesOf, picturesOf, usualFace } from './printMaterials.ts';
 
 /** Several bodies, each with an order of colours of its own. */
 const planLiveries = (bodies: readonly (LiveryInput & { id: string })[]) =>
@@ -34,16 +23,19 @@ const planLiveries = (bodies: readonly (LiveryInput & { id: string })[]) =>
 
 /** Where every marking of a kit lies, and its artwork in its size. */
 async function placeAndDraw(kit: Kit, scale: number) {
-  const font = await lettered();
-  return placeMarkings(kit).map((placed) => ({
-    ...placed,
-    drawn: drawArtwork(placed.marking.artwork, placed.marking, font, scale),
-  }));
+  const faces = await facesOf(kit.markings);
+  return placeMarkings(kit).map((placed) => {
+    const { artwork } = placed.marking;
+    const { font } = faceOf(faces, artwork.face);
+    return { ...placed, drawn: drawArtwork(artwork, placed.marking, font, scale) };
+  });
 }
 
 /** The sheets of all markings that are printed, each also as an SVG drawing. */
 async function layOut(markings: readonly Marking[], printing: Printing, scale: number) {
-  const sheets = printSheets(markings, printing, await lettered(), scale);
+  const printed = markings.filter(isPrinted);
+  const materials = { faces: await facesOf(printed), pictures: await picturesOf(printed) };
+  const sheets = printSheets(markings, printing, materials, scale);
   return { ...sheets, drawings: sheets.pages.map(pageSvg) };
 }
 
@@ -54,11 +46,20 @@ async function cutMasks(
   printing: Printing,
 ) {
   const pieces = maskPieces(views, stages, printing);
-  const sheets = cutSheets(pieces, printing, await lettered());
+  const sheets = cutSheets(pieces, printing, await usualFace());
   return { ...sheets, pieces, drawings: sheets.pages.map(pageSvg) };
 }
 
-const liveryWorker = { measureViews, planLiveries, readSvg, placeAndDraw, layOut, cutMasks, pagesPdf };
+const liveryWorker = {
+  measureViews,
+  planLiveries,
+  readSvg,
+  readDrawing,
+  placeAndDraw,
+  layOut,
+  cutMasks,
+  pagesPdf,
+};
 export type LiveryWorker = typeof liveryWorker;
 export type DrawnMarking = Awaited<ReturnType<typeof placeAndDraw>>[number];
 export type CutMasks = Awaited<ReturnType<typeof cutMasks>>;

@@ -1,5 +1,5 @@
 import XMLBuilder from 'fast-xml-builder';
-import type { PagePath, PrintedPage } from './printedPage.ts';
+import type { PageImage, PagePath, PrintedPage } from './printedPage.ts';
 
 const AT = '@';
 const attributes = (all: Record<string, string | number | undefined>): Record<string, string | number> =>
@@ -14,8 +14,17 @@ const pathElement = ({ d, fill = 'none', stroke, strokeMm = 0.1, dashMm }: PageP
     ...(stroke === undefined ? {} : { stroke, 'stroke-width': strokeMm, 'stroke-dasharray': dashMm }),
   });
 
+const imageElement = ({ type, base64, matrix }: PageImage) =>
+  attributes({
+    width: 1,
+    height: 1,
+    preserveAspectRatio: 'none',
+    transform: `matrix(${matrix.join(' ')})`,
+    href: `data:${type};base64,${base64}`,
+  });
+
 /** A page as SVG whose units are millimetres. */
-export const pageSvg = ({ width, height, paths }: PrintedPage): string =>
+export const pageSvg = ({ width, height, paths, images = [] }: PrintedPage): string =>
   new XMLBuilder({
     ignoreAttributes: false,
     attributeNamePrefix: AT,
@@ -30,6 +39,7 @@ export const pageSvg = ({ width, height, paths }: PrintedPage): string =>
         height: `${height}mm`,
         viewBox: `0 0 ${width} ${height}`,
       }),
+      ...(images.length > 0 ? { image: images.map(imageElement) } : {}),
       path: paths.map(pathElement),
     },
   });

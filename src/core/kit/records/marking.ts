@@ -1,4 +1,4 @@
-import { asItIs, defineRecord, type RecordOf } from './defineRecord.ts';
+import { defineRecord, type RecordOf } from './defineRecord.ts';
 import {
   amount,
   amountOrNull,
@@ -6,6 +6,8 @@ import {
   choiceOrNull,
   flag,
   group,
+  ifAny,
+  list,
   named,
   referenceIfAny,
   referenceOrNull,
@@ -33,17 +35,32 @@ export type Crossing = (typeof CROSSINGS)[number];
 export const ARTWORKS = [
   'none',
   'lettering',
+  'scroll',
   'roundel',
   'plate',
   'stripes',
   'checks',
   'warning',
+  'weave',
   'label',
+  'drawing',
+  'picture',
 ] as const;
 export type ArtworkKind = (typeof ARTWORKS)[number];
 
 /** A colour as it is written on the web, #rrggbb; '' for none. */
 const hex = (label: string) => ({ ...text(label, 7), example: '#1a2b3c' });
+
+/** Shapes of a drawing that are kept, and letters of each path. */
+export const MOST_DRAWN = 40;
+export const MOST_DRAWN_PATH = 6000;
+const drawnFields = {
+  path: text('the path of a shape', MOST_DRAWN_PATH),
+  /** '' for the ink. */
+  fill: hex('the colour of a shape'),
+};
+/** A filled shape of the builder's own drawing. */
+export type DrawnPath = ValueOf<typeof drawnFields>;
 
 export const artworkFields = {
   kind: choice('what is drawn', ARTWORKS),
@@ -54,6 +71,13 @@ export const artworkFields = {
   ground: hex('the ground'),
   /** Rise of the line that letters stand on, mm over their length; 0 for a straight one. */
   archMm: amount('the arch in mm', -500, 500, 0),
+  /** One that Fanfare brings, or the id of the builder's own; '' for the signwriter's. */
+  face: ifAny(text('the typeface', 60)),
+  /** Thrown by the letters to their lower right; '' for none. */
+  shade: ifAny(hex('the shade')),
+  shadeMm: ifAny(amount('the depth of the shade in mm', 0, 50, 0.3)),
+  /** Of a drawing: mm, of any size; it is brought to that of the marking. */
+  drawn: ifAny(list('shapes', group('a shape', drawnFields), MOST_DRAWN)),
 };
 export type Artwork = ValueOf<typeof artworkFields>;
 
@@ -96,13 +120,18 @@ export const markingRecord = defineRecord(
     optionId: referenceIfAny('the version that it belongs to', 'option'),
     /** Where it lies across a joint made after paint; null for the way of least work. */
     crossing: choiceOrNull('what to do at the joint', CROSSINGS),
-    artwork: group('the artwork', artworkFields, ({ ink, ground }) =>
-      [ink, ground].every((colour) => colour === '' || /^#[0-9a-f]{6}$/i.test(colour))
+    /** Of a picture that is printed. */
+    pictureId: ifAny(referenceOrNull('the picture that is printed', 'picture')),
+    artwork: group('the artwork', artworkFields, ({ ink, ground, shade = '', drawn = [] }) =>
+      [ink, ground, shade, ...drawn.map(({ fill }) => fill)].every(
+        (colour) => colour === '' || /^#[0-9a-f]{6}$/i.test(colour),
+      )
         ? null
         : 'a colour of the artwork is written like #1a2b3c',
     ),
   },
-  { onCopy: asItIs },
+  // Pictures belong to the build that they were kept with.
+  { onCopy: (marking) => ('pictureId' in marking ? { ...marking, pictureId: null } : marking) },
 );
 /** A number, a name, a plate, a badge: what is lettered or printed on the model. */
 export type Marking = RecordOf<typeof markingRecord>;

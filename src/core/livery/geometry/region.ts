@@ -8,6 +8,7 @@ import {
   inflatePaths,
   intersect,
   JoinType,
+  minkowskiSum,
   PolyTree64,
   union,
   type Paths64,
@@ -40,6 +41,20 @@ const ARC_UNITS = 0.005 * UNITS;
 /** A region grown by so much all round, its outer corners rounded; shrunken where that is negative. */
 export const grown = (region: Region, mm: number): Region =>
   mm === 0 ? region : inflatePaths(region, mm * UNITS, JoinType.Round, EndType.Polygon, 2, ARC_UNITS);
+
+/** All that a region passes over as it is moved by so much, mm. */
+export function swept(region: Region, [dx, dy]: Point): Region {
+  const way = inward([
+    [
+      [0, 0],
+      [dx, dy],
+    ],
+  ])[0]!;
+  const edges = region.flatMap((ring) => minkowskiSum(way, ring, true));
+  const moved = region.map((ring) => ring.map(({ x, y }) => ({ x: x + way[1]!.x, y: y + way[1]!.y })));
+  // Each by itself: where one runs over the hole of another it fills it.
+  return together([region, moved, union(edges, [], FillRule.NonZero)]);
+}
 
 /** What of a region hangs together, each with its holes after its edge. */
 export function separate(region: Region): Region[] {

@@ -34,6 +34,10 @@ export interface SvgShape {
   d: string;
   /** As SVG writes it, inherited where it says none itself: "none" for a line. */
   fill: string;
+  /** An edge is drawn as well. */
+  isStroked: boolean;
+  /** Filled by turns. */
+  isEvenOdd: boolean;
 }
 
 export interface SvgShapes {
@@ -59,7 +63,7 @@ export function svgShapes(text: string): SvgShapes {
   if (!root) throw new RangeError('This is no SVG drawing: it has no svg element.');
   const left = new Set<string>();
   const shapes: SvgShape[] = [];
-  walk(root.svg as Node[], { transforms: [], fill: fillOf(attributesOf(root)) ?? 'black' }, shapes, left);
+  walk(root.svg as Node[], { transforms: [], paint: paintOf(attributesOf(root), PAINT) }, shapes, left);
   if (shapes.length > MOST_SHAPES)
     throw new RangeError(`The drawing has more than ${MOST_SHAPES} shapes: save the outline alone.`);
   return { shapes, left, ...scaleOf(attributesOf(root)) };
@@ -101,19 +105,27 @@ function scaleOf({ width = '', viewBox = '' }: Record<string, string>): {
   return { mmPerUnit: MM.px!, unitsSaid };
 }
 
+const PAINT = { fill: 'black', stroke: 'none', 'fill-rule': 'nonzero' } as const;
+type Paint = Record<keyof typeof PAINT, string>;
+
 /** What a shape takes from the groups that it is in, the innermost transform first. */
 interface Inherited {
   transforms: readonly string[];
-  fill: string;
+  paint: Paint;
 }
 
-/** What an element says of its own fill. */
-const fillOf = ({ fill, style = '' }: Record<string, string>): string | undefined =>
-  /(?:^|;)\s*fill\s*:\s*([^;]+)/.exec(style)?.[1]?.trim() ?? fill;
+/** How an element is painted: as it says, in its style or beside it, or as what it is in. */
+function paintOf(of: Record<string, string>, outer: Paint): Paint {
+  const said = (key: keyof Paint) =>
+    new RegExp(`(?:^|;)\\s*${key}\\s*:\\s*([^;]+)`).exec(of.style ?? '')?.[1]?.trim() ??
+    of[key] ??
+    outer[key];
+  return { fill: said('fill'), stroke: said('stroke'), 'fill-rule': said('fill-rule') };
+}
 
 function walk(
   nodes: readonly Node[],
-  { transforms, fill }: Inherited,
+  { transforms, paint }: Inherited,
   shapes: SvgShape[],
   left: Set<string>,
 ): void {
@@ -131,15 +143,17 @@ function walk(
     }
     if (Object.keys(attributes).some((key) => /^on/i.test(key))) left.add('what would run as a script');
     const all = [attributes.transform ?? '', ...transforms];
-    const own = fillOf(attributes) ?? fill;
+    const own = paintOf(attributes, paint);
     const d = pathOf(tag, attributes);
     if (d !== null)
       shapes.push({
         name: attributes.id ?? tag,
-        fill: tag === 'line' ? 'none' : own,
+        fill: tag === 'line' ? 'none' : own.fill,
+        isStroked: own.stroke !== 'none',
+        isEvenOdd: own['fill-rule'] === 'evenodd',
         d: all.reduce((path, transform) => path.transform(transform), svgpath(d).abs().unarc()).toString(),
       });
-    walk(node[tag] as Node[], { transforms: all, fill: own }, shapes, left);
+    walk(node[tag] as Node[], { transforms: all, paint: own }, shapes, left);
   }
 }
 

@@ -1,5 +1,5 @@
 import svgpath from 'svgpath';
-import type { PagePath, PrintedPage } from '../../formats/index.ts';
+import type { PageImage, PagePath, PrintedPage } from '../../formats/index.ts';
 import type { Printing } from '../../kit/index.ts';
 import { textOutline, type Typeface } from '../artwork/textOutline.ts';
 import { sheetSize } from './sheetSize.ts';
@@ -36,6 +36,7 @@ export const exactPage = (
   { width, height, factor, sheet }: ExactSheet,
   paths: readonly PagePath[],
   font: Typeface,
+  images: readonly PageImage[] = [],
 ): PrintedPage => ({
   width,
   height,
@@ -43,6 +44,14 @@ export const exactPage = (
     ...path,
     d: svgpath(path.d).scale(factor).round(4).toString(),
   })),
+  ...(images.length > 0
+    ? {
+        images: images.map((image) => ({
+          ...image,
+          matrix: image.matrix.map((each) => each * factor) as unknown as PageImage['matrix'],
+        })),
+      }
+    : {}),
 });
 
 /** The bar to measure, and crosses by which a second pass finds its place. */

@@ -1,12 +1,13 @@
 import { inflateSync } from 'node:zlib';
 import { describe, expect, it } from 'vitest';
-import { typeface as font } from '../../../../tests/typeface.ts';
+import { typeface } from '../../../../tests/typeface.ts';
 import { pagesPdf, pageSvg } from '../../formats/index.ts';
 import { markingRecord, newRecord, printingRecord, type Marking, type Printing } from '../../kit/index.ts';
 import { boxAround, readOutline } from '../geometry/readOutline.ts';
 import { readSvg } from '../views/readSvg.ts';
 import { printSheets } from './printSheets.ts';
 
+const materials = { faces: { usual: typeface, others: new Map() } };
 const plain = newRecord(markingRecord);
 const marking = (id: string, more: Partial<Marking> = {}): Marking => ({
   ...plain,
@@ -28,7 +29,7 @@ describe('the sheets of own prints', () => {
     const { pages, copies } = printSheets(
       [marking('a', { width: 20, height: 20, round: true, count: 3 }), marking('b', { route: 'decal' })],
       printing({ spares: 2 }),
-      font,
+      materials,
       24,
     );
     expect(copies).toEqual([{ markingId: 'a', count: 5 }]);
@@ -42,9 +43,75 @@ describe('the sheets of own prints', () => {
     expect(sizes(bar.d).width).toBeCloseTo(50, 3);
   });
 
+  const png = {
+    type: 'image/png' as const,
+    // One dot, red.
+    base64:
+      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8DwHwAFBQIAX8jx0gAAAABJRU5ErkJggg==',
+    width: 600,
+    height: 300,
+  };
+  const pictured = (more: Partial<Marking> = {}) =>
+    marking('a', {
+      width: 40,
+      height: 20,
+      pictureId: 'p',
+      artwork: { ...plain.artwork, kind: 'picture' },
+      ...more,
+    });
+  const withPicture = { ...materials, pictures: new Map([['p', png]]) };
+
+  it('lay pictures where their cut lines are, mirrored from behind, and scaled with the printer', async () => {
+    const page = (more: Partial<Marking>, barMm = 50) => {
+      const { pages } = printSheets([pictured(more)], printing({ spares: 0, barMm }), withPicture, 24);
+      const [{ images, paths }] = pages as [(typeof pages)[number]];
+      return { image: images![0]!, cut: sizes(paths.find(({ dashMm }) => dashMm)!.d), page: pages[0]! };
+    };
+    const corner = ([a, b, c, d, e, f]: readonly number[], u: number, v: number) => [
+      a! * u + c! * v + e!,
+      b! * u + d! * v + f!,
+    ];
+    for (const [more, left] of [
+      [{}, 0],
+      [{ behind: true }, 1],
+      [{ mirrored: true, behind: true }, 0],
+    ] as const) {
+      const { image, cut } = page(more);
+      const [x, y] = corner(image.matrix, left, 0);
+      expect(x).toBeCloseTo(cut.x, 3);
+      expect(y).toBeCloseTo(cut.y, 3);
+      const [right, bottom] = corner(image.matrix, 1 - left, 1);
+      expect(right! - x!).toBeCloseTo(40, 3);
+      expect(bottom! - y!).toBeCloseTo(20, 3);
+    }
+    const small = page({}, 49);
+    expect(corner(small.image.matrix, 1, 1)[0]).toBeCloseTo(small.cut.x + small.cut.width, 2);
+    // Laid on its side where the sheet is narrow.
+    const narrow = printing({ spares: 0, paper: 'own', widthMm: 58, heightMm: 110, marginMm: 5 });
+    const turned = printSheets([pictured({ width: 80, height: 20 })], narrow, withPicture, 24).pages[0]!;
+    const box = sizes(turned.paths.find(({ dashMm }) => dashMm)!.d);
+    expect(box.height).toBeCloseTo(80, 2);
+    const [x, y] = corner(turned.images![0]!.matrix, 0, 0);
+    expect([x, y]).toEqual([expect.closeTo(box.x + box.width, 2), expect.closeTo(box.y, 2)]);
+    expect(pageSvg(small.page)).toContain('href="data:image/png;base64,');
+    const pdf = new TextDecoder('latin1').decode(await pagesPdf([small.page], 'pictures'));
+    expect(pdf).toContain('/Subtype /Image');
+  });
+
+  it('say of pictures that they are coarse, stretched, or not here', () => {
+    const notes = (more: Partial<Marking>, of = withPicture) =>
+      printSheets([pictured(more)], printing(), of, 24).notes.map(({ what }) => what);
+    expect(notes({})).toEqual([]);
+    expect(notes({ width: 80, height: 40 })[0]).toContain('191 dots to the inch');
+    expect(notes({ height: 15 })[0]).toContain('stretched');
+    expect(notes({}, { ...materials, pictures: new Map() })[0]).toContain('not here');
+    const lettered = marking('a', { artwork: { ...plain.artwork, kind: 'label', text: 'OIL', face: 'x' } });
+    expect(printSheets([lettered], printing(), materials, 24).notes[0]!.what).toContain('typeface');
+  });
+
   it('have a plate of white that keeps within the colours, where the printer lays white', () => {
     const field = marking('a', { width: 20, height: 20, round: true });
-    const { pages, sheets } = printSheets([field], printing({ whitePlate: true, spares: 0 }), font, 24);
+    const { pages, sheets } = printSheets([field], printing({ whitePlate: true, spares: 0 }), materials, 24);
     expect(sheets).toBe(1);
     expect(pages.map(({ plate, sheet }) => [plate, sheet])).toEqual([
       ['colours', 1],
@@ -57,13 +124,18 @@ describe('the sheets of own prints', () => {
     expect(white.width).toBeCloseTo(ground!.width - 0.1, 2);
     expect(white.x).toBeCloseTo(ground!.x + 0.05, 2);
     expect(pages[1]!.paths.some(({ fill }) => fill === '#f4efe2')).toBe(false);
-    const onPaper = printSheets([{ ...field, route: 'paper' }], printing({ whitePlate: true }), font, 24);
+    const onPaper = printSheets(
+      [{ ...field, route: 'paper' }],
+      printing({ whitePlate: true }),
+      materials,
+      24,
+    );
     expect(onPaper.pages[1]!.paths.filter(({ d, fill }) => fill && sizes(d).height > 5)).toEqual([]);
     // Pale ink needs no other film there.
     const pale = marking('p', {
       artwork: { ...plain.artwork, kind: 'lettering', text: 'AB', ink: '#ffffff' },
     });
-    const notes = (whitePlate: boolean) => printSheets([pale], printing({ whitePlate }), font, 24).notes;
+    const notes = (whitePlate: boolean) => printSheets([pale], printing({ whitePlate }), materials, 24).notes;
     expect(notes(false)[0]!.what).toMatch(/^pale ink/);
     expect(notes(true)).toEqual([]);
   });
@@ -72,7 +144,7 @@ describe('the sheets of own prints', () => {
     const bar = { ...plain.artwork, kind: 'lettering' as const, text: 'L', ink: '#7c1420' };
     const lettered = (behind: boolean) => {
       const one = marking('a', { width: 12, height: 12, behind, artwork: bar });
-      const [page] = printSheets([one], printing({ spares: 0 }), font, 24).pages;
+      const [page] = printSheets([one], printing({ spares: 0 }), materials, 24).pages;
       return readOutline(page!.paths.find(({ fill }) => fill === '#7c1420')!.d).rings[0]!;
     };
     // The upright of an L is on its left; from behind on its right.
@@ -90,7 +162,7 @@ describe('the sheets of own prints', () => {
     const { pages } = printSheets(
       [marking('a', { width: 30, height: 12, count: 60 })],
       printing({ barMm: 49 }),
-      font,
+      materials,
       24,
     );
     for (const { width, height, paths } of pages)
@@ -109,7 +181,7 @@ describe('the sheets of own prints', () => {
     const { copies, notes: left } = printSheets(
       [marking('long', { width: 400 }), marking('on its side', { width: 270, height: 100, count: 2 })],
       printing(),
-      font,
+      materials,
       24,
     );
     expect(copies).toEqual([{ markingId: 'on its side', count: 3 }]);
@@ -117,7 +189,7 @@ describe('the sheets of own prints', () => {
       'long larger than the sheet within its margins: left out',
     ]);
     const narrow = printing({ paper: 'own', widthMm: 20, heightMm: 20, marginMm: 15 });
-    expect(() => printSheets([marking('any')], narrow, font, 24)).toThrow('leaves nothing');
+    expect(() => printSheets([marking('any')], narrow, materials, 24)).toThrow('leaves nothing');
     const { notes } = printSheets(
       [
         marking('bare', { artwork: plain.artwork }),
@@ -128,7 +200,7 @@ describe('the sheets of own prints', () => {
         }),
       ],
       printing(),
-      font,
+      materials,
       24,
     );
     expect(notes.map(({ markingId, what }) => `${markingId} ${what}`.slice(0, 22))).toEqual([
@@ -137,18 +209,18 @@ describe('the sheets of own prints', () => {
     ]);
     const bare = { ...plain.artwork, kind: 'lettering' as const, text: 'BAND' };
     const pale = (artwork: Marking['artwork']) =>
-      printSheets([marking('m', { artwork })], printing(), font, 24).notes.map(({ what }) =>
+      printSheets([marking('m', { artwork })], printing(), materials, 24).notes.map(({ what }) =>
         what.slice(0, 8),
       );
     expect(pale({ ...bare, ink: '#f4efe2' })).toEqual(['pale ink']);
     expect(pale({ ...bare, ink: '#f4efe2', ground: '#112233' })).toEqual([]);
     expect(pale({ ...bare, ink: '#7c1420' })).toEqual([]);
     expect(pale(bare)).toEqual([]);
-    expect(printSheets([], printing(), font, 24).pages).toEqual([]);
+    expect(printSheets([], printing(), materials, 24).pages).toEqual([]);
   });
 
   it('are SVG in millimetres and PDF in points of the same size', async () => {
-    const { pages } = printSheets([marking('a', { width: 25, height: 25 })], printing(), font, 24);
+    const { pages } = printSheets([marking('a', { width: 25, height: 25 })], printing(), materials, 24);
     const svg = pageSvg(pages[0]!);
     expect(svg).toContain('width="210mm" height="297mm" viewBox="0 0 210 297"');
     // Another reader than the writer: its largest shape is the ground, brought to the upper left.

@@ -1,13 +1,14 @@
 import svgpath from 'svgpath';
 import { hexToLab } from '../../colour/index.ts';
-import { type PagePath, type PrintedPage } from '../../formats/index.ts';
+import { type PageImage, type PagePath, type PrintedPage } from '../../formats/index.ts';
 import type { Marking, Printing } from '../../kit/index.ts';
-import { drawArtwork, outlineOf, type DrawnArtwork } from '../artwork/drawArtwork.ts';
+import { drawArtwork, type DrawnArtwork } from '../artwork/drawArtwork.ts';
+import { outlineOf, rectangle } from '../artwork/plainShapes.ts';
+import { faceOf, type Faces } from '../artwork/typefaces.ts';
 import { readOutline } from '../geometry/readOutline.ts';
 import { grown, regionOf, ringsOf, together } from '../geometry/region.ts';
 import { mirroredPath } from '../views/startingOutlines.ts';
 import { PALE } from '../markings/markingRoutes.ts';
-import type { Typeface } from '../artwork/textOutline.ts';
 import { exactPage, exactSheet } from './exactPage.ts';
 import { layOn } from './layOn.ts';
 
@@ -26,6 +27,21 @@ export interface PrintedSheets {
   copies: { markingId: string; count: number }[];
 }
 
+/** A picture as it is kept, with its size in dots. */
+export interface KeptPicture extends Pick<PageImage, 'type' | 'base64'> {
+  width: number;
+  height: number;
+}
+
+/** What artwork is drawn with: typefaces, and pictures by their ids. */
+export interface PrintMaterials {
+  faces: Faces;
+  pictures?: ReadonlyMap<string, KeptPicture>;
+}
+
+/** From here dots no longer show, to the inch. */
+export const LEAST_DPI = 300;
+const MM_PER_INCH = 25.4;
 const LINE = '#888888';
 
 /** Whether a marking comes off a printer. */
@@ -38,7 +54,7 @@ export const isPrinted = ({ route }: Pick<Marking, 'route'>): boolean =>
 export function printSheets(
   markings: readonly Marking[],
   printing: Printing,
-  font: Typeface,
+  { faces, pictures = new Map() }: PrintMaterials,
   scale: number,
 ): PrintedSheets {
   const exact = exactSheet(printing);
@@ -50,10 +66,13 @@ export function printSheets(
     ({ count }) => count + printing.spares,
   );
   const byId = new Map(
-    laid.map((marking) => [
-      marking.id,
-      { marking, drawn: asPrinted(marking, drawArtwork(marking.artwork, marking, font, scale)) },
-    ]),
+    laid.map((marking) => {
+      const { font, isMissing } = faceOf(faces, marking.artwork.face);
+      const drawn = asPrinted(marking, drawArtwork(marking.artwork, marking, font, scale));
+      const picture =
+        marking.artwork.kind === 'picture' ? (pictures.get(marking.pictureId ?? '') ?? null) : undefined;
+      return [marking.id, { marking, drawn, picture, isMissing }] as const;
+    }),
   );
   const copies = laid.map(({ id, count }) => ({ markingId: id, count: count + printing.spares }));
   const plates: Plate[] = printing.whitePlate ? ['colours', 'white'] : ['colours'];
@@ -64,12 +83,18 @@ export function printSheets(
         sheet: at + 1,
         ...exactPage(
           exact,
-          placements.flatMap(({ id, x, y, turned }) => {
-            const { marking, drawn } = byId.get(id)!;
+          placements.flatMap((place) => {
+            const { marking, drawn, picture } = byId.get(place.id)!;
             // Placements count from below; on a page the first lie at the top.
-            return placedPaths(plate === 'white' ? asWhite(marking, drawn) : drawn, marking, x, y, turned);
+            return placedPaths(plate === 'white' ? asWhite(marking, drawn, picture) : drawn, marking, place);
           }),
-          font,
+          faces.usual,
+          plate === 'white'
+            ? []
+            : placements.flatMap((place) => {
+                const { marking, picture } = byId.get(place.id)!;
+                return picture ? [placedPicture(picture, marking, place)] : [];
+              }),
         ),
       })),
     ),
@@ -80,8 +105,12 @@ export function printSheets(
         markingId: id,
         what: 'larger than the sheet within its margins: left out',
       })),
-      ...[...byId.values()].flatMap(({ marking, drawn }) =>
-        notesOn(marking, drawn, printing).map((what) => ({ markingId: marking.id, what })),
+      ...[...byId.values()].flatMap(({ marking, drawn, picture, isMissing }) =>
+        [
+          ...notesOn(marking, drawn, printing),
+          ...(isMissing ? ['its typeface is not on this bench: it is lettered in the usual one'] : []),
+          ...notesOnPicture(marking, picture),
+        ].map((what) => ({ markingId: marking.id, what })),
       ),
     ],
     copies,
@@ -93,9 +122,14 @@ export const CHOKE_MM = 0.05;
 const WHITE_PLATE = '#000000';
 
 /** The plate of white under an artwork: all that is printed on film, a little less; paper is white by itself. */
-function asWhite({ route }: Marking, drawn: DrawnArtwork): DrawnArtwork {
+function asWhite(
+  { route, width, height }: Marking,
+  drawn: DrawnArtwork,
+  picture: KeptPicture | null | undefined,
+): DrawnArtwork {
   if (route === 'paper') return { ...drawn, shapes: [] };
-  const all = together(drawn.shapes.map(({ d }) => regionOf(readOutline(d).rings)));
+  const printed = [...drawn.shapes.map(({ d }) => d), ...(picture ? [rectangle(0, 0, width, height)] : [])];
+  const all = together(printed.map((d) => regionOf(readOutline(d).rings)));
   const rings = ringsOf(grown(all, -CHOKE_MM));
   const d = rings.map((ring) => `M${ring.map(([x, y]) => `${x} ${y}`).join('L')}Z`).join('');
   return { ...drawn, shapes: d === '' ? [] : [{ d, fill: WHITE_PLATE }] };
@@ -119,14 +153,49 @@ const notesOn = ({ artwork }: Marking, { tooFine }: DrawnArtwork, { whitePlate }
   ...tooFine.map((what) => `too fine to print: ${what}`),
 ];
 
+/** What to know of a picture before it is printed; nothing where the artwork is none, null where it is not here. */
+const notesOnPicture = ({ width, height }: Marking, picture: KeptPicture | null | undefined): string[] => {
+  if (picture === undefined) return [];
+  if (picture === null) return ['its picture is not here: open it again'];
+  const across = (MM_PER_INCH * picture.width) / width;
+  const along = (MM_PER_INCH * picture.height) / height;
+  const dpi = Math.min(across, along);
+  return [
+    ...(dpi < LEAST_DPI
+      ? [
+          `its picture has ${Math.round(dpi)} dots to the inch at this size: below ${LEAST_DPI} they show; take a larger one, or a drawing`,
+        ]
+      : []),
+    ...(Math.abs(across / along - 1) > 0.03
+      ? ['its picture is stretched: width and height do not go together as they do in the file']
+      : []),
+  ];
+};
+
+interface Place {
+  x: number;
+  y: number;
+  turned: boolean;
+}
+
+/** A picture on the page: mirrored where the marking is, or goes on from behind, and turned where it lies on its side. */
+function placedPicture(
+  { type, base64 }: KeptPicture,
+  { width, height, mirrored, behind }: Marking,
+  { x, y, turned }: Place,
+): PageImage {
+  const flip = mirrored !== behind;
+  const [a, e] = flip ? [-width, width] : [width, 0];
+  // A quarter turn takes (u, v) to (height - v, u).
+  return {
+    type,
+    base64,
+    matrix: turned ? [0, a, -height, 0, height + x, e + y] : [a, 0, 0, height, e + x, y],
+  };
+}
+
 /** A marking on the page, turned a quarter where it lies on its side, with a line to cut along. */
-function placedPaths(
-  { shapes }: DrawnArtwork,
-  marking: Marking,
-  x: number,
-  y: number,
-  turned: boolean,
-): PagePath[] {
+function placedPaths({ shapes }: DrawnArtwork, marking: Marking, { x, y, turned }: Place): PagePath[] {
   const placed = (d: string) =>
     (turned ? svgpath(d).rotate(90).translate(marking.height, 0) : svgpath(d)).translate(x, y).toString();
   return [

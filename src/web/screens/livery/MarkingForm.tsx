@@ -18,6 +18,7 @@ import { worded } from './worded.ts';
 interface MarkingFormProps {
   marking: Marking;
   kit: Kit;
+  buildId: string;
   /** Denominator of the model's scale: sizes are shown as they are in life, too. */
   scale: number;
   onSave: (change: Partial<Marking>) => void;
@@ -44,7 +45,7 @@ const FIGURES = [
 ] as const;
 
 /** What a marking is, in figures and words. */
-export function MarkingForm({ marking, kit, scale, onSave }: MarkingFormProps) {
+export function MarkingForm({ marking, kit, buildId, scale, onSave }: MarkingFormProps) {
   const options = kit.choices.flatMap(({ name, options: all }) =>
     all.map((option) => ({ value: option.id, label: `${name}: ${option.name}` })),
   );
@@ -185,7 +186,7 @@ export function MarkingForm({ marking, kit, scale, onSave }: MarkingFormProps) {
           onChange={({ currentTarget: { checked } }) => onSave({ lettering: checked })}
         />
       </div>
-      <ArtworkFields artwork={marking.artwork} onSave={(artwork) => onSave({ artwork })} />
+      <ArtworkFields marking={marking} buildId={buildId} onSave={onSave} />
     </div>
   );
 }

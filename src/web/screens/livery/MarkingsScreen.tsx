@@ -128,6 +128,7 @@ export function MarkingsScreen() {
             key={chosen.id}
             marking={chosen}
             kit={kit}
+            buildId={build.id}
             scale={build.scale}
             onSave={(more) => put({ ...chosen, ...more }, chosen.name)}
           />

@@ -5,7 +5,7 @@ const EVERY_MM = 10;
 
 /** A sheet in its proportions, with a ruler along two edges. */
 export function SheetPicture({
-  page: { width, height, paths },
+  page: { width, height, paths, images = [] },
   label,
 }: {
   page: PrintedPage;
@@ -37,6 +37,16 @@ export function SheetPicture({
             </text>
           )),
       )}
+      {images.map(({ type, base64, matrix }, at) => (
+        <image
+          key={at}
+          href={`data:${type};base64,${base64}`}
+          width={1}
+          height={1}
+          preserveAspectRatio="none"
+          transform={`matrix(${matrix.join(' ')})`}
+        />
+      ))}
       {paths.map(({ d, fill, stroke, strokeMm, dashMm }, at) => (
         <path
           key={at}

@@ -90,7 +90,7 @@ describe('the markings of a build', () => {
 
   it('are edited in figures, and show what they are in life', () => {
     const onSave = vi.fn();
-    show(<MarkingForm marking={field} kit={kit} scale={24} onSave={onSave} />);
+    show(<MarkingForm marking={field} kit={kit} buildId="b" scale={24} onSave={onSave} />);
     expect(screen.getAllByText('480 mm in life')).toHaveLength(2);
     const width = screen.getByRole('textbox', { name: 'Width, mm' });
     fireEvent.change(width, { target: { value: '' } });

@@ -1,0 +1,5 @@
+CREATE TABLE `typefaces` (
+	`id` text PRIMARY KEY NOT NULL,
+	`name` text NOT NULL,
+	`bytes` blob NOT NULL
+);

@@ -1,0 +1,109 @@
+import { Button, FileButton } from '@mantine/core';
+import { wrap } from 'comlink';
+import { useState } from 'react';
+import { markingRecord, type Marking } from '../../../core/kit/index.ts';
+import { LEAST_DPI } from '../../../core/livery/index.ts';
+import { keepArtwork } from '../../data/kit.ts';
+import type { LiveryWorker } from '../../workers/liveryWorker.ts';
+import { newLiveryWorker } from './useLivery.ts';
+
+interface OpenArtworkProps {
+  kind: 'drawing' | 'picture';
+  marking: Marking;
+  buildId: string;
+  onSave: (change: Partial<Marking>) => void;
+}
+
+const ACCEPTS = { drawing: '.svg,image/svg+xml', picture: 'image/png,image/jpeg,image/webp' } as const;
+const MM_PER_INCH = 25.4;
+const tenth = (mm: number) => Math.round(mm * 10) / 10;
+/** A size that a marking can have. */
+const possible = (key: 'width' | 'height', mm: number): number => {
+  const field = markingRecord.fields[key] as unknown as { least: number; most: number };
+  return Math.min(field.most, Math.max(field.least, tenth(mm)));
+};
+
+/** Width kept, height in proportion. */
+const inProportion = ({ width }: Marking, of: { width: number; height: number }): Partial<Marking> => ({
+  height: possible('height', (width * of.height) / of.width),
+});
+
+/** A drawing read away from the page: what it becomes, and what is to be known of it. */
+async function openDrawing(file: File, marking: Marking): Promise<[Partial<Marking>, string[]]> {
+  const worker = newLiveryWorker();
+  try {
+    const read = await wrap<LiveryWorker>(worker).readDrawing(await file.text());
+    const { drawn, widthMm, heightMm, unitsSaid, left } = read;
+    const size = unitsSaid
+      ? { width: possible('width', widthMm), height: possible('height', heightMm) }
+      : inProportion(marking, { width: widthMm, height: heightMm });
+    return [
+      { ...size, artwork: { ...marking.artwork, drawn } },
+      [
+        ...(unitsSaid ? [] : ['It says no unit: the width was kept, and the height follows it.']),
+        ...(left.length > 0 ? [`Left out: ${left.join('; ')}.`] : []),
+      ],
+    ];
+  } finally {
+    worker.terminate();
+  }
+}
+
+async function openPicture(
+  file: File,
+  marking: Marking,
+  buildId: string,
+): Promise<[Partial<Marking>, string[]]> {
+  const { id, width, height, dpi } = await keepArtwork(buildId, file);
+  const size =
+    dpi === null
+      ? inProportion(marking, { width, height })
+      : {
+          width: possible('width', (MM_PER_INCH * width) / dpi),
+          height: possible('height', (MM_PER_INCH * height) / dpi),
+        };
+  const dots = Math.round((MM_PER_INCH * width) / (size.width ?? marking.width));
+  return [
+    { ...size, pictureId: id },
+    [
+      `${width} by ${height} dots: ${dots} to the inch at this width.`,
+      ...(dots < LEAST_DPI
+        ? [`Below ${LEAST_DPI} they show: a larger picture, or a drawing, prints finer.`]
+        : []),
+    ],
+  ];
+}
+
+/** Artwork from a file: shapes of an SVG drawing, or a picture in its resolution. */
+export function OpenArtwork({ kind, marking, buildId, onSave }: OpenArtworkProps) {
+  const [told, setTold] = useState<string[]>([]);
+  const isHere = kind === 'drawing' ? (marking.artwork.drawn ?? []).length > 0 : marking.pictureId != null;
+  const open = (file: File | null) => {
+    if (!file) return;
+    const opened = kind === 'drawing' ? openDrawing(file, marking) : openPicture(file, marking, buildId);
+    opened.then(
+      ([change, words]) => {
+        setTold(words);
+        onSave(change);
+      },
+      (failure: unknown) =>
+        setTold([`${file.name} was not opened, and nothing was changed. ${(failure as Error).message}`]),
+    );
+  };
+  return (
+    <div>
+      <FileButton accept={ACCEPTS[kind]} onChange={open}>
+        {(props) => (
+          <Button size="xs" mt={22} {...props}>
+            {isHere ? 'Open another' : 'Open'} {kind === 'drawing' ? 'SVG drawing' : 'picture'}
+          </Button>
+        )}
+      </FileButton>
+      {told.map((words) => (
+        <p key={words} className="small" role="status">
+          {words}
+        </p>
+      ))}
+    </div>
+  );
+}
