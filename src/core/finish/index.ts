@@ -34,6 +34,7 @@ export {
   type StackEvaluation,
   type SeenColour,
 } from './evaluateChain.ts';
+export { edgeSteps, type EdgeStep } from './edgeSteps.ts';
 export { coloursOf, layerArea, seenAs } from './severalColours.ts';
 export {
   CLEAR_SCHOOLS,

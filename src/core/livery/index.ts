@@ -53,6 +53,7 @@ export {
   type LiveryFinish,
   type LiveryInput,
 } from './order/liveryQuestion.ts';
+export { NARROW_MM, narrowAreas, stripsOf, type NarrowArea } from './order/narrowAreas.ts';
 export { coatsOver } from './order/coatsOver.ts';
 export {
   packSheets,
@@ -67,6 +68,8 @@ export {
   applyMinutes,
   applyOrder,
   crossingWays,
+  REGISTER,
+  registerOn,
   softenerFor,
   type CrossingWay,
 } from './markings/applyMarkings.ts';

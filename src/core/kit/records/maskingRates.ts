@@ -9,6 +9,7 @@ const byHand = (label: string, begin: number, area: number, edge: number) => ({
 });
 export const byHandFields = {
   brush: byHand('by brush', 6, 1.2, 0.9),
+  marker: byHand('by marker', 2, 0.8, 0.5),
   decal: byHand('by decal', 12, 0.1, 0.1),
   foil: byHand('by foil', 6, 0.5, 0.4),
 };
@@ -40,6 +41,7 @@ export const maskingRatesRecord = defineRecord(
     waitHour: amount('an hour of waiting, in minutes of work', 0, 60, 0.05),
     byHand: group('by hand', {
       brush: group('by brush', byHandFields.brush),
+      marker: group('by marker', byHandFields.marker),
       decal: group('by decal', byHandFields.decal),
       foil: group('by foil', byHandFields.foil),
     }),

@@ -10,7 +10,8 @@ export interface CrossingWay {
 
 /** Working values of an ordinary bench, minutes. */
 const APPLY = { each: 6, perCm2: 0.15, curved: 2, double: 6, strong: 14, old: 8 } as const;
-const REGISTER = 8;
+/** To bring one film true onto another, minutes. */
+export const REGISTER = 8;
 const DRY_FIT = 10;
 const SLIT = 2;
 /** A clear of its own over what is put on after the join. */
@@ -80,6 +81,20 @@ export function applyOrder(placed: readonly PlacedMarking[]): PlacedMarking[] {
       p.x - q.x ||
       place.get(p.id)! - place.get(q.id)!,
   );
+}
+
+/** Nearer than this two middles are one, mm. */
+const SAME_PLACE = 0.05;
+
+/** How a marking finds its place on one that lies beneath, of which it is a part: a number in its roundel, the second colour of a
+ *  badge. Both on the same view. */
+export function registerOn(marking: Marking, below: Marking): string {
+  const [dx, dy] = [marking.x - below.x, marking.y - below.y];
+  const way = (mm: number, more: string, less: string) =>
+    Math.abs(mm) < SAME_PLACE ? [] : [`${Math.abs(mm).toFixed(1)} mm ${mm > 0 ? more : less}`];
+  const off = [...way(dx, 'to the right', 'to the left'), ...way(dy, 'down', 'up')];
+  const place = off.length === 0 ? 'middle on middle' : `its middle ${off.join(' and ')} of that one’s`;
+  return `onto ${below.name} once that holds: ${place}, a pencil cross on the tape beside it to line up by`;
 }
 
 /** What to set film down with: stronger where it has to stretch, none where it would not bear it. */

@@ -1,7 +1,7 @@
 import { maskingRatesRecord, newRecord, type Kit, type MaskingRates } from '../../kit/index.ts';
 
 /** How a colour can come onto its area. */
-export const WAYS = ['spray', 'brush', 'decal', 'foil'] as const;
+export const WAYS = ['spray', 'brush', 'marker', 'decal', 'foil'] as const;
 export type Way = (typeof WAYS)[number];
 
 /** Where two colours meet. */

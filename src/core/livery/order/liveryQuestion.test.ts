@@ -67,6 +67,29 @@ describe('a livery on its views', () => {
     expect(plan!.stages[0]!.mask.reduce((sum, { lengthMm }) => sum + lengthMm, 0)).toBeCloseTo(400, 0);
   });
 
+  it('compares every way of a narrow area: a hair line by pen, a wide trim by mask or brush', () => {
+    const narrowOf = (height: number, look: LiveryFinish['look'] = 'satin') =>
+      planLivery({
+        views: [{ view: view('left'), baseId: 'navy' }],
+        areas: [band('rubber', 'left', 'black', { height })],
+        finishes: [finish('navy', NAVY), finish('black', NAVY, look)],
+      }).narrow;
+    const [line] = narrowOf(0.8);
+    expect(line!.finishId).toBe('black');
+    expect(line!.widthMm).toBeCloseTo(0.8, 1);
+    expect(line!.lengthMm).toBeCloseTo(100, -1);
+    expect(line!.offers.map(({ way }) => way)).toContain('marker');
+    for (const { offers } of narrowOf(0.8))
+      expect(offers.map(({ minutes }) => minutes)).toEqual(
+        offers.map(({ minutes }) => minutes).sort((p, q) => p - q),
+      );
+    // A pen leaves strokes where one does not cover it, and in what is polished.
+    expect(narrowOf(2.4)[0]!.offers.map(({ way }) => way)).not.toContain('marker');
+    expect(narrowOf(0.8, 'polished')[0]!.offers.map(({ way }) => way)).not.toContain('marker');
+    expect(narrowOf(0.8, 'metal')[0]!.offers.map(({ way }) => way)).toContain('foil');
+    expect(narrowOf(6)).toEqual([]);
+  });
+
   it('says what it does not know: no finish under the areas, no colour, nothing that is painted', () => {
     const { plan, unknown } = planLivery({
       views: [{ view: view('left'), baseId: null }],
@@ -99,6 +122,7 @@ describe('a livery on its views', () => {
   it('has no order without colours', () => {
     expect(planLivery({ views: [], areas: [], finishes: [] })).toEqual({
       measured: [],
+      narrow: [],
       plan: null,
       unknown: [],
     });

@@ -2,6 +2,7 @@ import type { Spectrum } from '../../colour/index.ts';
 import type { KitFinish, LiveryArea, LiveryView, Look } from '../../kit/index.ts';
 import { measureView, type MeasuredView } from '../measureView.ts';
 import { coatsOver } from './coatsOver.ts';
+import { narrowAreas, stripsOf, takesMarker, type NarrowArea, type Strip } from './narrowAreas.ts';
 import { MOST_COLOURS, planColours, type ColourPlan, type ColourQuestion } from './planColours.ts';
 import { PRIMER, type ColourBorder, type LiveryColour, type LiveryRates, type Way } from './colourCosts.ts';
 
@@ -21,6 +22,7 @@ export interface LiveryInput {
 export interface LiveryAnswer {
   measured: { viewId: string; measured: MeasuredView }[];
   plan: ColourPlan | null;
+  narrow: NarrowArea[];
   /** What the order does not know of, in a builder's words. */
   unknown: string[];
 }
@@ -34,9 +36,10 @@ export const USUAL_TAPE_HOURS = 24;
 const FOILED: readonly Look[] = ['plating', 'chrome-ink', 'metal'];
 const SPRAYED: readonly Look[] = ['polished', 'gloss', 'satin', 'matt', 'metal', 'chrome-ink'];
 
-const waysOf = (look: Look, cm2: number): Way[] => [
+const waysOf = (look: Look, cm2: number, strip: Strip | undefined): Way[] => [
   ...(SPRAYED.includes(look) ? (['spray'] as const) : []),
   ...(cm2 < BRUSHED_CM2 ? (['brush'] as const) : []),
+  ...(takesMarker(look, strip) ? (['marker'] as const) : []),
   ...(FOILED.includes(look) ? (['foil'] as const) : []),
 ];
 
@@ -59,10 +62,12 @@ export const measureViews = ({
 export function planLivery(input: LiveryInput): LiveryAnswer {
   const measured = measureViews(input);
   const { question, unknown } = questionOf(input, measured);
+  const narrow = narrowAreas(question, stripsIn(measured));
   const count = question.colours.length;
   const tooMany = `${count} colours are more than ${MOST_COLOURS}: no order is worked out.`;
   return {
     measured,
+    narrow,
     plan: count > MOST_COLOURS || count === 0 ? null : planColours(question),
     unknown: count > MOST_COLOURS ? [...unknown, tooMany] : unknown,
   };
@@ -79,6 +84,8 @@ export const bordersOfBody = (
     })),
   );
 
+const stripsIn = (measures: LiveryAnswer['measured']) => stripsOf(measures.map(({ measured }) => measured));
+
 function questionOf(
   { views, finishes, rates }: LiveryInput,
   measures: LiveryAnswer['measured'],
@@ -93,10 +100,11 @@ function questionOf(
       else if (seen > 0.005) unknown.push(`${view.name}: what no area covers has no finish.`);
     }
   });
+  const strips = stripsIn(measures);
   const seen = finishes.filter(({ id }) => (cm2.get(id) ?? 0) > 0);
   const colours = seen.flatMap((finish): LiveryColour[] => {
     const areaCm2 = cm2.get(finish.id)!;
-    const ways = waysOf(finish.look, areaCm2);
+    const ways = waysOf(finish.look, areaCm2, strips.get(finish.id));
     if (ways.length === 0) {
       unknown.push(`${finish.name} is ${finish.look} and is not painted: it is left out of the order.`);
       return [];

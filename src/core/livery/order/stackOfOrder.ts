@@ -175,7 +175,7 @@ function inHand(way: Way, { look, mix }: OrderedColour, newId: (kind: LayerKind)
     id: newId(kind),
     kind,
     coats: way === 'brush' ? 2 : 1,
-    tool: way === 'brush' ? 'brush' : LAYER_KINDS[kind].tool,
+    tool: way === 'brush' || way === 'marker' ? way : LAYER_KINDS[kind].tool,
     ...(mix && way === 'brush' ? { mix } : {}),
   };
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { EMPTY_KIT, markingRecord, newRecord, viewRecord, type Kit, type Marking } from '../../kit/index.ts';
 import { plainFinish, plainJoint, plainPart } from '../../kit/plainKit.ts';
+import { REGISTER, registerOn } from '../../livery/index.ts';
 import { dividedKit, type Ahead, type DividedLayer } from '../contribution.ts';
 import { markings } from './markings.ts';
 
@@ -59,6 +60,22 @@ describe('markings in the plan', () => {
       '1. The badge, sheet 7, 5.0 mm by 5.0 mm, side, 10.0 mm from its left, 10.0 mm down, setter only',
     );
     expect(markings.trayTasks!(apart(kitOf([onBody])))).toEqual([]);
+  });
+
+  it('of two parts come true onto each other: the second is told where, and its time', () => {
+    const field = marking('field', { x: 20, y: 20, width: 9, height: 9, round: true });
+    const number = marking('number', { x: 20, y: 20.3, width: 4, height: 4, order: 1 });
+    const minutes = (...all: Marking[]) =>
+      markings.layerLines!(apart(kitOf(all))).map((each) => each.minutes)[0]!;
+    const { lines } = markings.layerLines!(apart(kitOf([number, field])))[0]!;
+    expect(lines[0]).not.toContain('onto');
+    expect(lines[1]).toContain('onto The field once that holds: its middle 0.3 mm down of that one’s');
+    expect(registerOn({ ...number, y: 20 }, field)).toContain('middle on middle');
+    const beside = { ...number, x: 80 };
+    expect(minutes(field, number) - minutes(field, beside)).toBe(REGISTER);
+    // Paint beneath is no film to be brought true onto.
+    const painted = { ...field, route: 'paint' as const };
+    expect(markings.layerLines!(apart(kitOf([number, painted])))[0]!.lines.join()).not.toContain('onto');
   });
 
   it('have a step of their own where no layer is for them', () => {

@@ -1,5 +1,5 @@
 import { figure } from '../../figures.ts';
-import { applyMinutes, applyOrder, softenerFor } from '../../livery/index.ts';
+import { applyMinutes, applyOrder, REGISTER, registerOn, softenerFor } from '../../livery/index.ts';
 import {
   few,
   trayTask,
@@ -9,6 +9,7 @@ import {
   type PlanContribution,
   type TrayTask,
 } from '../contribution.ts';
+import type { Marking } from '../../kit/index.ts';
 import type { StepPlace } from '../operation.ts';
 import { adviceOnColours, adviceOnMarkings } from './markingAdvice.ts';
 import { isFilm, plannedMarkings, type PlannedMarking } from './plannedMarkings.ts';
@@ -26,7 +27,18 @@ const laidOn = (trayId: string, all: readonly PlannedMarking[]): PlannedMarking[
     ),
   ) as PlannedMarking[];
 
-function lineOf({ marking, crossed }: PlannedMarking, at: number, { kit }: DividedKit): string {
+/** The film that a film is laid onto, the uppermost of several. */
+const filmBelow = ({ marking, over }: PlannedMarking, { kit }: DividedKit): Marking | undefined =>
+  isFilm(marking)
+    ? kit.markings
+        .filter((other) => over.includes(other.id) && isFilm(other))
+        .sort((p, q) => q.order - p.order)[0]
+    : undefined;
+
+function lineOf(each: PlannedMarking, at: number, build: DividedKit): string {
+  const { marking, crossed } = each;
+  const { kit } = build;
+  const below = filmBelow(each, build);
   const view = kit.views.find(({ id }) => id === marking.viewId);
   return [
     `${at + 1}. ${marking.name}${marking.count > 1 ? ` × ${marking.count}` : ''}`,
@@ -36,12 +48,16 @@ function lineOf({ marking, crossed }: PlannedMarking, at: number, { kit }: Divid
       ? [`${view.name}, ${figure(marking.x, 'mm', 1)} from its left, ${figure(marking.y, 'mm', 1)} down`]
       : []),
     ...(isFilm(marking) ? [softenerFor(marking)] : ['mask and paint']),
+    ...(below ? [registerOn(marking, below)] : []),
     ...(crossed ? [crossed.way.because] : []),
   ].join(', ');
 }
 
-const minutesOf = ({ marking, crossed, trayIds }: PlannedMarking): number =>
-  (marking.count * (crossed?.way.minutes ?? applyMinutes(marking))) / Math.max(1, trayIds.length);
+function minutesOf(each: PlannedMarking, build: DividedKit): number {
+  const { marking, crossed, trayIds } = each;
+  const once = (crossed?.way.minutes ?? applyMinutes(marking)) + (filmBelow(each, build) ? REGISTER : 0);
+  return (marking.count * once) / Math.max(1, trayIds.length);
+}
 
 /** Where these go on, in their order. */
 const placeOf = (laid: readonly PlannedMarking[]): StepPlace => ({
@@ -64,7 +80,7 @@ const decalLines = (build: DividedKit, all: readonly PlannedMarking[]): LayerLin
           ...few(laid.map((each, at) => lineOf(each, at, build))),
           'dry, and no setter left, before anything goes over them',
         ],
-        minutes: Math.round(laid.reduce((sum, each) => sum + minutesOf(each), 5)),
+        minutes: Math.round(laid.reduce((sum, each) => sum + minutesOf(each, build), 5)),
         on: placeOf(laid),
       },
     ];
@@ -78,7 +94,7 @@ const ownTasks = (build: DividedKit, all: readonly PlannedMarking[]): TrayTask[]
     return [
       trayTask('marking', trayId, {
         title: 'Markings',
-        minutes: laid.reduce((sum, each) => sum + minutesOf(each), 5),
+        minutes: laid.reduce((sum, each) => sum + minutesOf(each, build), 5),
         waitMinutes: laid.some(({ marking }) => isFilm(marking)) ? DRY_MINUTES : 0,
         waitBecause: 'film dries overnight',
         because: 'They go on once the finish beneath is dry, what lies beneath first.',

@@ -15,6 +15,7 @@ import { finishOf, useBuildContext } from '../../data/buildContext.ts';
 import { AirPanel } from './AirPanel.tsx';
 import { ComparePanel } from './ComparePanel.tsx';
 import { CutThrough } from './CutThrough.tsx';
+import { EdgeSteps } from './EdgeSteps.tsx';
 import { FollowsPanel } from './FollowsPanel.tsx';
 import { JointFitPanel } from './JointFitPanel.tsx';
 import { LayerTable } from './LayerTable.tsx';
@@ -201,6 +202,7 @@ function FinishEditor({
           </div>
         )}
         {evaluation && <FollowsPanel tray={tray} evaluation={evaluation} code={code} />}
+        <EdgeSteps stack={stack} finishNames={build?.kit.finishNames ?? {}} />
         {evaluation && (
           <div
             className={`panel${evaluation.findings.some(({ severity }) => severity === 'stop' || severity === 'warn') ? ' warned' : ''}`}

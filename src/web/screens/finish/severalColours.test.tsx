@@ -8,6 +8,7 @@ import type { TrayRecord } from '../../../api/index.ts';
 import { evaluateStack, GENERIC_PRODUCTS, SUBSTRATES, type StackLayer } from '../../../core/finish/index.ts';
 import type { PlannedLayer } from '../../../core/kit/index.ts';
 import { CutThrough } from './CutThrough.tsx';
+import { EdgeSteps } from './EdgeSteps.tsx';
 import { OnColour, onFinish } from './OnColour.tsx';
 
 const product = (id: string) => GENERIC_PRODUCTS.find((each) => each.id === id)!;
@@ -92,5 +93,29 @@ describe('a body in several colours', () => {
     });
     expect(onFinish(layer, 'teal')).toMatchObject({ finishId: 'teal' });
     expect(onFinish(layer, 'teal').share).toBeUndefined();
+  });
+
+  it('says of each edge what the clear makes of it', () => {
+    const clear: StackLayer = {
+      id: 'c',
+      kind: 'clear',
+      coats: 3,
+      tool: 'airbrush',
+      product: product('generic-clear-2k'),
+    };
+    const text = (...more: StackLayer[]) => {
+      const { container } = show(
+        <EdgeSteps stack={{ layers: [...layers, ...more] }} finishNames={finishNames} />,
+      );
+      const said = container.textContent;
+      cleanup();
+      return said;
+    };
+    expect(text()).toMatch(/Teal: \d+ µm .*proud\. Nothing covers it/);
+    expect(text(clear)).toContain('keep it as a ridge');
+    expect(text({ ...clear, coats: 12 }, { id: 'f', kind: 'flat', coats: 1, tool: 'hand' })).toContain(
+      'flatted level',
+    );
+    expect(text()).not.toContain('Cream:');
   });
 });

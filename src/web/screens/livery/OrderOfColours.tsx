@@ -11,6 +11,7 @@ import {
   type LiveryFinish,
 } from '../../../core/livery/index.ts';
 import { Why } from '../../components/Why.tsx';
+import { NarrowAreas } from './NarrowAreas.tsx';
 import { StagePicture } from './StagePicture.tsx';
 
 interface OrderOfColoursProps {
@@ -65,6 +66,7 @@ export function OrderOfColours({ name, views, answer, finishes, hexOf, children 
           <ByHand plan={answer.plan} nameOf={nameOf} />
         </>
       )}
+      <NarrowAreas narrow={answer?.narrow ?? []} nameOf={nameOf} />
       {children}
     </section>
   );

@@ -11,6 +11,7 @@ import { freshArea } from './areaChanges.ts';
 import { AreaForm } from './AreaForm.tsx';
 import { AreaList } from './AreaList.tsx';
 import { MeasuredPanel } from './MeasuredPanel.tsx';
+import { NarrowAreas } from './NarrowAreas.tsx';
 import { Mouldings } from './Mouldings.tsx';
 import { ViewCanvas } from './ViewCanvas.tsx';
 
@@ -109,6 +110,24 @@ describe('the areas of a view', () => {
     expect(onSave.mock.calls[0]![0]).toMatchObject([line, { name: 'moulded line', path: 'M5 5 H40' }]);
     fireEvent.click(screen.getByRole('button', { name: 'Take out waist' }));
     expect(onSave.mock.calls[1]![0]).toEqual([]);
+  });
+
+  it('that are narrow are compared by their ways, the quickest first', () => {
+    const offers = [
+      { way: 'marker', minutes: 4 },
+      { way: 'spray', minutes: 45 },
+    ] as const;
+    show(
+      <NarrowAreas
+        narrow={[{ finishId: 'black', widthMm: 0.8, lengthMm: 120, offers: [...offers] }]}
+        nameOf={() => 'Rubber black'}
+      />,
+    );
+    const row = screen.getByRole('row').textContent;
+    expect(row).toMatch(/Rubber black 0\.8 mm wide, 120 mm long.*marker 4 min, mask and spray 45 min/);
+    cleanup();
+    show(<NarrowAreas narrow={[]} nameOf={String} />);
+    expect(screen.queryByRole('table')).toBeNull();
   });
 
   it('move by the arrow keys, with shift by a whole millimetre, and only where one is chosen', () => {
