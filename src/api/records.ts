@@ -56,6 +56,22 @@ export interface PaintRecord {
   version: number;
 }
 
+export type OutputDeviceId = 'cutter' | 'label-printer';
+
+/** A machine that takes sheets, and how far it is. */
+export interface OutputDeviceRecord {
+  id: OutputDeviceId;
+  name: string;
+  simulated: boolean;
+  /** What it works on, in words, and how many sheets of it are in. */
+  media: string;
+  loaded: number;
+  state: 'away' | 'ready' | 'working' | 'standing' | 'done';
+  /** Why it stands; null where it does not. */
+  stop: 'out' | 'slipped' | 'paused' | 'unplugged' | null;
+  job: { name: string; pieces: number; done: number; spoilt: number } | null;
+}
+
 /** A font file of the builder's. */
 export interface TypefaceRecord {
   id: string;

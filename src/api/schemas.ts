@@ -495,3 +495,18 @@ export type CodeUpdate = InferType<typeof codeUpdate>;
 export type CupInput = InferType<typeof cupInput>;
 export type CupUpdate = InferType<typeof cupUpdate>;
 export type ReadingInput = InferType<typeof readingInput>;
+
+/** A job of a cutter or a printer: a file for each sheet, a plot or a drawing. */
+export const outputJobInput = object({
+  name: label('the name of the job'),
+  files: array(string().required())
+    .required()
+    .min(1, 'there is nothing in the job')
+    .max(60, 'a job has at most 60 sheets'),
+}).noUnknown();
+export type OutputJobInput = InferType<typeof outputJobInput>;
+export const outputJobAct = object({
+  act: string()
+    .oneOf(['pause', 'resume'] as const)
+    .required(),
+});

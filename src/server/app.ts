@@ -13,6 +13,7 @@ import { jsonBody } from './requests/jsonBody.ts';
 import { benchRoutes } from './routes/benchRoutes.ts';
 import { buildRoutes } from './routes/buildRoutes.ts';
 import { cupRoutes } from './routes/cupRoutes.ts';
+import { deviceRoutes } from './routes/deviceRoutes.ts';
 import { fileRoutes } from './routes/fileRoutes.ts';
 import { kitRoutes } from './routes/kitRoutes.ts';
 import { learning } from './routes/learning.ts';
@@ -66,6 +67,7 @@ export function createApp({
     benchRoutes(served, watch, passphrase !== undefined),
     buildRoutes(served, learn),
     cupRoutes(served, learn),
+    deviceRoutes(served),
     fileRoutes(served),
     kitRoutes(served),
     paintRoutes(served, learn),

@@ -48,6 +48,7 @@ export {
   bordersOfBody,
   measureViews,
   planLivery,
+  PUCKERS_SLOPE,
   USUAL_TAPE_HOURS,
   type LiveryAnswer,
   type LiveryFinish,
@@ -101,5 +102,7 @@ export {
 } from './sheets/printSheets.ts';
 export { PAPER_SIZES, sheetSize } from './sheets/sheetSize.ts';
 export { FRAIL_MM, maskPieces, type MaskPiece } from './cutting/maskPieces.ts';
+export { filmTemplates, type FilmLay, type FilmTemplate } from './cutting/filmTemplates.ts';
+export { filmSheets } from './cutting/filmSheets.ts';
 export { cutSheets, type CutSheets } from './cutting/cutSheets.ts';
 export { SCALE_POINTS, traced, type TraceScale } from './views/trace.ts';

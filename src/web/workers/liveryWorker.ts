@@ -5,6 +5,8 @@ import {
   cutSheets,
   drawArtwork,
   faceOf,
+  filmSheets,
+  filmTemplates,
   isPrinted,
   maskPieces,
   measureViews,
@@ -13,6 +15,7 @@ import {
   printSheets,
   readDrawing,
   readSvg,
+  type FilmLay,
   type LiveryInput,
 } from '../../core/livery/index.ts';
 import { facesOf, picturesOf, usualFace } from './printMaterials.ts';
@@ -50,6 +53,13 @@ async function cutMasks(
   return { ...sheets, pieces, drawings: sheets.pages.map(pageSvg) };
 }
 
+/** Templates of patterned film for what is seen of an area, with the sheets that they are printed on. */
+async function cutFilm(seen: Parameters<typeof filmTemplates>[0], lay: FilmLay, printing: Printing) {
+  const templates = filmTemplates(seen, lay);
+  const { pages, tooLarge } = filmSheets(templates, printing, await usualFace());
+  return { templates, pages, tooLarge, drawings: pages.map(pageSvg) };
+}
+
 const liveryWorker = {
   measureViews,
   planLiveries,
@@ -58,10 +68,12 @@ const liveryWorker = {
   placeAndDraw,
   layOut,
   cutMasks,
+  cutFilm,
   pagesPdf,
 };
 export type LiveryWorker = typeof liveryWorker;
 export type DrawnMarking = Awaited<ReturnType<typeof placeAndDraw>>[number];
 export type CutMasks = Awaited<ReturnType<typeof cutMasks>>;
+export type CutFilm = Awaited<ReturnType<typeof cutFilm>>;
 export type LaidSheets = Awaited<ReturnType<typeof layOut>>;
 expose(liveryWorker);

@@ -82,7 +82,7 @@ export type StockItemKind = (typeof STOCK_RECORDS)[number]['kind'];
 export const EMPTY_KIT: Kit = Object.fromEntries(KIT_RECORDS.map(({ list }) => [list, []])) as never;
 
 export { newRecord, type RecordDefinition, type RecordOf } from './defineRecord.ts';
-export { isRealDay, type Field, type Fields, type ValueOf } from './fields.ts';
+export { initialOf, isRealDay, type Field, type Fields, type ValueOf } from './fields.ts';
 export * from './aim.ts';
 export * from './assembly.ts';
 export * from './box.ts';

@@ -1,9 +1,16 @@
 import { asItIs, defineRecord, type RecordOf } from './defineRecord.ts';
-import { amount, choice, named, reference, text, whole } from './fields.ts';
+import { amount, choice, flag, group, ifAny, named, reference, text, whole, type ValueOf } from './fields.ts';
 import { MOST_OUTLINE, VIEW_MM } from './view.ts';
 
 export const AREA_SHAPES = ['band', 'stripes', 'scallops', 'rectangle', 'ellipse', 'path'] as const;
 export type AreaShape = (typeof AREA_SHAPES)[number];
+
+export const filmFields = {
+  marginMm: amount('the margin of the film in mm', 0, 30, 2),
+  weaveDeg: amount('the direction of the weave in degrees', -90, 90, 45),
+  bothSides: flag('one for the other side, mirrored', true),
+};
+export type FilmOfArea = ValueOf<typeof filmFields>;
 
 export const liveryAreaRecord = defineRecord(
   'livery-area',
@@ -26,6 +33,8 @@ export const liveryAreaRecord = defineRecord(
     /** Of stripes and scallops: how many, and mm between two stripes. */
     count: whole('how many', 1, 60, 3),
     gapMm: amount('the room between stripes in mm', 0, VIEW_MM.most, 2),
+    /** Where it is covered with patterned film, cut by a template. */
+    film: ifAny(group('the film', filmFields)),
     /** Of a path: SVG's language, mm. */
     path: text('the path', MOST_OUTLINE),
   },

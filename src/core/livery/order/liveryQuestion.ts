@@ -30,7 +30,7 @@ export interface LiveryAnswer {
 /** Below this a spot can be brushed without streaks, cm2. */
 const BRUSHED_CM2 = 6;
 /** Above this slope tape puckers. */
-const PUCKERS = 1.2;
+export const PUCKERS_SLOPE = 1.2;
 /** Hours before tape where nobody knows better. */
 export const USUAL_TAPE_HOURS = 24;
 const FOILED: readonly Look[] = ['plating', 'chrome-ink', 'metal'];
@@ -80,7 +80,7 @@ export const bordersOfBody = (
   views.flatMap(({ view, measured }) =>
     measured.borders.map((border) => ({
       ...border,
-      doubleCurve: view.slope > PUCKERS,
+      doubleCurve: view.slope > PUCKERS_SLOPE,
     })),
   );
 

@@ -10,12 +10,15 @@ import { newId } from '../../data/newId.ts';
 import { areasOf, freshArea, imageName, movedArea, raised } from './areaChanges.ts';
 import { AreaForm } from './AreaForm.tsx';
 import { AreaList } from './AreaList.tsx';
+import { FilmCut } from './FilmCut.tsx';
 import { LiveryNav } from './LiveryNav.tsx';
 import { MeasuredPanel } from './MeasuredPanel.tsx';
 import { NewView } from './NewView.tsx';
 import { hexIn, useLivery, useMeasured } from './useLivery.ts';
 import { boxOf } from './drawing.ts';
 import { BesideViews } from './BesideViews.tsx';
+import { printingOf } from './useMarkings.ts';
+import { Spoons } from './Spoons.tsx';
 import { ViewCanvas } from './ViewCanvas.tsx';
 import { ViewParts } from './ViewParts.tsx';
 import './livery.css';
@@ -24,7 +27,7 @@ const NO_LINE = `No moulded line runs beside an edge of it within ${REACH_MM} mm
 
 /** The model from each side, with the areas of colour that lie on it. */
 export function AreasScreen() {
-  const { build, kit, codes, ready, error } = useLivery();
+  const { build, kit, codes, predicted, ready, error } = useLivery();
   const { viewId } = useParams();
   const navigate = useNavigate();
   const [light, setLight] = useState<IlluminantId>('D65');
@@ -46,7 +49,7 @@ export function AreasScreen() {
   const areas = view ? areasOf(kit, view.id) : [];
   const chosen = areas.find(({ id }) => id === chosenId);
   const measured = newest?.find((each) => each.viewId === view?.id)?.measured;
-  const hexOf = (finishId: string | null) => hexIn(finishId, kit, codes, light);
+  const hexOf = (finishId: string | null) => hexIn(finishId, kit, codes, light, predicted);
   const change = (changes: Parameters<typeof changeKit>[1], label: string) =>
     void changeKit(build.id, changes, label)
       .then(() => setProblem(null))
@@ -89,7 +92,6 @@ export function AreasScreen() {
         ) : (
           <>
             <ViewCanvas
-              key={view.id}
               view={view}
               areas={areas}
               measured={measured}
@@ -97,6 +99,10 @@ export function AreasScreen() {
               hexOf={hexOf}
               onChoose={setChosenId}
               onMove={(dx, dy) => chosen && put(movedArea(chosen, dx, dy), `move ${chosen.name}`)}
+              onTurn={(by) => {
+                const at = kit.views.indexOf(view) + by + kit.views.length;
+                openView(kit.views[at % kit.views.length]!.id);
+              }}
             />
             <BesideViews
               views={shown.slice(1)}
@@ -162,7 +168,20 @@ export function AreasScreen() {
       <section className="column" aria-label="What follows">
         <h2>What follows</h2>
         {view && measured ? (
-          <MeasuredPanel view={view} kit={kit} measured={measured} />
+          <>
+            <Spoons kit={kit} codes={codes} measured={measured} light={light} predicted={predicted} />
+            <MeasuredPanel view={view} kit={kit} measured={measured} />
+            {chosen && (
+              <FilmCut
+                key={chosen.id}
+                area={chosen}
+                view={view}
+                measured={measured}
+                printing={printingOf(kit)}
+                onSave={(more) => put({ ...chosen, ...more }, `film of ${chosen.name}`)}
+              />
+            )}
+          </>
         ) : (
           <p className="soft small">
             {state.kind === 'failed' ? state.message : 'Measured once there is a view.'}

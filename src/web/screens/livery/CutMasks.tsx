@@ -6,6 +6,7 @@ import { FRAIL_MM, type Body, type LiveryAnswer, type MaskPiece } from '../../..
 import { saveFile } from '../../data/saveFile.ts';
 import { useTask } from '../../data/useTask.ts';
 import type { CutMasks as Cut, LiveryWorker } from '../../workers/liveryWorker.ts';
+import { SendToDevice } from './SendToDevice.tsx';
 import { newLiveryWorker } from './useLivery.ts';
 import { pdfOf, printingOf } from './useMarkings.ts';
 
@@ -103,6 +104,7 @@ export function CutMasks({ build, body, kit, answer }: CutMasksProps) {
           })}
         </div>
       )}
+      {plots.length > 0 && <SendToDevice device="cutter" name={`Masks of ${build.name}`} files={plots} />}
     </div>
   );
 }

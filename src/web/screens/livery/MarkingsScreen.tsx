@@ -19,7 +19,7 @@ import './livery.css';
 
 /** Everything lettered or printed on the model: where it goes, how it comes on, and in what order. */
 export function MarkingsScreen() {
-  const { build, kit, codes, workshop, ready, error } = useLivery();
+  const { build, kit, codes, predicted, workshop, ready, error } = useLivery();
   const { viewId } = useParams();
   const navigate = useNavigate();
   const [light, setLight] = useState<IlluminantId>('D65');
@@ -99,7 +99,7 @@ export function MarkingsScreen() {
             measured={newest?.find((each) => each.viewId === view.id)?.measured}
             markings={(placed.newest ?? []).filter(({ marking }) => marking.viewId === view.id)}
             chosen={chosen?.viewId === view.id ? chosen : undefined}
-            hexOf={(finishId) => hexIn(finishId, kit, codes, light)}
+            hexOf={(finishId) => hexIn(finishId, kit, codes, light, predicted)}
             onChoose={setChosenId}
             onMove={(dx, dy) =>
               chosen &&

@@ -17,7 +17,7 @@ const NO_PART =
 
 /** Which colour goes on first, what is masked each time, and with what. */
 export function OrderScreen() {
-  const { build, kit, codes, finishes, ready, error } = useLivery();
+  const { build, kit, codes, predicted, finishes, ready, error } = useLivery();
   const [light, setLight] = useState<IlluminantId>('D65');
   const bodies = useMemo(
     () =>
@@ -62,7 +62,7 @@ export function OrderScreen() {
               views={body.views}
               answer={answer}
               finishes={finishes}
-              hexOf={(finishId) => hexIn(finishId, kit, codes, light)}
+              hexOf={(finishId) => hexIn(finishId, kit, codes, light, predicted)}
             >
               {tray && answer && <TakeOrder build={build} tray={tray} kit={kit} answer={answer} />}
               {answer && <CutMasks build={build} body={body} kit={kit} answer={answer} />}

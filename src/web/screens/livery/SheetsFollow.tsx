@@ -3,6 +3,7 @@ import { counted, type Kit } from '../../../core/kit/index.ts';
 import { Why } from '../../components/Why.tsx';
 import { saveFile } from '../../data/saveFile.ts';
 import type { LaidSheets } from '../../workers/liveryWorker.ts';
+import { SendToDevice } from './SendToDevice.tsx';
 import { pdfOf } from './useMarkings.ts';
 
 interface SheetsFollowProps {
@@ -59,6 +60,9 @@ export function SheetsFollow({ sheets, kit, build, onFailed }: SheetsFollowProps
               ' The white goes on first, and last on what is applied from behind; the crosses bring the two together.'}
           </p>
         </div>
+      )}
+      {drawings.length > 0 && (
+        <SendToDevice device="label-printer" name={`Markings of ${build.name}`} files={drawings} />
       )}
       {copies.length + notes.length > 0 && (
         <div className="panel">

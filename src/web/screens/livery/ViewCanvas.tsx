@@ -12,11 +12,24 @@ interface ViewCanvasProps {
   onChoose: (areaId: string) => void;
   /** Moves the chosen area, mm. */
   onMove: (dx: number, dy: number) => void;
+  /** To the next view, or the one before. */
+  onTurn: (by: 1 | -1) => void;
 }
 
+const TURNS: Readonly<Record<string, 1 | -1>> = { PageDown: 1, PageUp: -1 };
+
 /** A view in its colours on neutral grey. Areas are chosen by a click and moved by dragging, or by the arrow keys: a tenth of
- *  a millimetre, with shift a whole one. */
-export function ViewCanvas({ view, areas, measured, chosen, hexOf, onChoose, onMove }: ViewCanvasProps) {
+ *  a millimetre, with shift a whole one. Page up and down turn the model to its other views. */
+export function ViewCanvas({
+  view,
+  areas,
+  measured,
+  chosen,
+  hexOf,
+  onChoose,
+  onMove,
+  onTurn,
+}: ViewCanvasProps) {
   const drag = useDragged(chosen !== undefined, onMove);
   const name = (areaId: string | null) => areas.find(({ id }) => id === areaId)?.name ?? 'under all areas';
   return (
@@ -24,8 +37,13 @@ export function ViewCanvas({ view, areas, measured, chosen, hexOf, onChoose, onM
       className="viewcanvas"
       role="group"
       tabIndex={0}
-      aria-label={`${view.name}: the arrow keys move ${chosen ? chosen.name : 'the chosen area'}`}
-      onKeyDown={drag.onKeyDown}
+      aria-label={`${view.name}: the arrow keys move ${chosen ? chosen.name : 'the chosen area'}, page up and down turn the model`}
+      onKeyDown={(event) => {
+        const turn = TURNS[event.key];
+        if (turn === undefined) return drag.onKeyDown(event);
+        event.preventDefault();
+        onTurn(turn);
+      }}
     >
       <svg viewBox={frameOf(view)} role="img" aria-label={`${view.name} in its colours`} {...drag.onSvg}>
         {measured?.areas.map(({ areaId, finishId, rings }) => (

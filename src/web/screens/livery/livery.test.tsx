@@ -141,13 +141,18 @@ describe('the areas of a view', () => {
         hexOf={() => '#888'}
         onChoose={vi.fn()}
         onMove={onMove}
+        onTurn={onTurn}
       />
     );
+    const onTurn = vi.fn();
     show(canvas(high));
-    const group = screen.getByRole('group', { name: 'Side: the arrow keys move roundel' });
+    const group = screen.getByRole('group', { name: /Side: the arrow keys move roundel/ });
     fireEvent.keyDown(group, { key: 'ArrowLeft' });
     fireEvent.keyDown(group, { key: 'ArrowDown', shiftKey: true });
     fireEvent.keyDown(group, { key: 'x' });
+    fireEvent.keyDown(group, { key: 'PageDown' });
+    fireEvent.keyDown(group, { key: 'PageUp' });
+    expect(onTurn.mock.calls).toEqual([[1], [-1]]);
     expect(onMove.mock.calls).toEqual([
       [-0.1, 0],
       [0, 1],

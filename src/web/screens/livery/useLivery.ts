@@ -3,15 +3,16 @@ import { useParams } from 'react-router';
 import type { Kit, LiveryView } from '../../../core/kit/index.ts';
 import {
   baseOf,
+  bodiesOf,
   ratesOf,
   type Body,
   type LiveryAnswer,
   type LiveryFinish,
   type LiveryInput,
 } from '../../../core/livery/index.ts';
-import { spectrumToDisplay, type IlluminantId } from '../../../core/colour/index.ts';
+import { spectrumToDisplay, type IlluminantId, type Spectrum } from '../../../core/colour/index.ts';
 import type { CodeRecord } from '../../../api/index.ts';
-import { useBuildContext } from '../../data/buildContext.ts';
+import { finishOf, useBuildContext, type BuildContext } from '../../data/buildContext.ts';
 import { useKit } from '../../data/kit.ts';
 import { useTask } from '../../data/useTask.ts';
 import type { LiveryWorker } from '../../workers/liveryWorker.ts';
@@ -24,11 +25,16 @@ export function useLivery() {
   const { buildId } = useParams();
   const { kit, error: kitError } = useKit(buildId);
   const finishes = useMemo(() => (kit ? finishesOf(kit, codes) : []), [kit, codes]);
+  const predicted = useMemo(
+    () => (kit ? predictedFinishes(kit, workshop) : new Map<string, PredictedFinish>()),
+    [kit, workshop],
+  );
   return {
     build,
     kit,
     codes,
     finishes,
+    predicted,
     workshop,
     ready: ready && kit !== undefined,
     error: error ?? kitError,
@@ -85,16 +91,47 @@ export function useOrders(kit: Kit | undefined, finishes: readonly LiveryFinish[
   });
 }
 
-/** How a finish looks in a light. */
+/** A finish as the stack that is planned for it will leave it. */
+export interface PredictedFinish {
+  spectrum: Spectrum;
+  /** Gloss units. */
+  gloss: number;
+}
+
+/** The finishes of a livery as far as a stack is planned for them; those of one colour are those under all areas. */
+export function predictedFinishes(
+  kit: Kit,
+  { build, products, codes, conditions }: BuildContext,
+): Map<string, PredictedFinish> {
+  const found = new Map<string, PredictedFinish>();
+  if (!build) return found;
+  const trays = build.trays.map(({ id, parts }) => ({ id, partIds: parts.map((part) => part.id) }));
+  for (const { trayId, views } of bodiesOf(kit, trays)) {
+    const tray = build.trays.find(({ id }) => id === trayId);
+    if (!tray || tray.layers.length === 0) continue;
+    const { evaluation } = finishOf(tray, build.scale, products, codes, conditions);
+    if (!evaluation) continue;
+    const under = views.map((view) => baseOf(view, kit)).find((id) => id !== null);
+    const own = evaluation.colours.length > 0 ? evaluation.colours : [{ ...evaluation, finishId: under }];
+    for (const { finishId, spectrum, gloss } of own)
+      if (finishId !== undefined && !found.has(finishId)) found.set(finishId, { spectrum, gloss });
+  }
+  return found;
+}
+
+/** How a finish looks in a light: as its stack will leave it, or as its code asks where none is planned. */
 export function hexIn(
   finishId: string | null,
   kit: Kit,
   codes: readonly CodeRecord[],
   light: IlluminantId,
+  predicted?: ReadonlyMap<string, PredictedFinish>,
 ): string {
   const finish = kit.finishes.find(({ id }) => id === finishId);
-  const code = codes.find(({ id }) => id === finish?.codeId);
-  return code
-    ? spectrumToDisplay(code.spectrum, { illuminant: light, observer: '2deg' }).hex
+  const spectrum =
+    (finish && predicted?.get(finish.id)?.spectrum) ??
+    codes.find(({ id }) => id === finish?.codeId)?.spectrum;
+  return spectrum
+    ? spectrumToDisplay(spectrum, { illuminant: light, observer: '2deg' }).hex
     : finishHex(finish, codes);
 }
