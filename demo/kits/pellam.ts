@@ -337,7 +337,7 @@ S7 S1 cement hidden
     'deck; cream; lower line; band; 70; 13; ; 0.8; 0;',
   ],
   regions: ['cab; A3; M30 24 H58 V58 H30 Z'],
-  mouldings: ['cab; upper waist moulding; M2 27.5 H83', 'cab; lower waist moulding; M2 32.5 H83'],
+  mouldings: ['cab; upper waist moulding; M36 27.5 H83', 'cab; lower waist moulding; M2 32.5 H83'],
   markings: [
     {
       name: 'Scroll lettering of the deck',

@@ -31,10 +31,16 @@ describe('the step at the edge of a colour', () => {
 
   it('names the coats by which it can be level: one less is too thin', () => {
     const { coatsToLevel } = edgeSteps([...two, clear, flat])[0]!;
-    const withCoats = (coats: number) => edgeSteps([...two, { ...clear, coats, mistCoats: 0 }, flat])[0]!;
+    const withCoats = (coats: number) => edgeSteps([...two, { ...clear, coats }, flat])[0]!;
     expect(withCoats(coatsToLevel!).fate).toBe('level');
     expect(withCoats(coatsToLevel! - 1).fate).toBe('too-thin');
     expect(withCoats(coatsToLevel!).leftUm).toBeLessThan(filmPerCoat(clear).usual);
+    // Dusted coats count for less: with two of them it takes one more.
+    const dusted = { ...clear, coats: 2 };
+    const thin = edgeSteps([...two, dusted, flat])[0]!;
+    expect(thin.fate).toBe('too-thin');
+    const more = { ...dusted, coats: thin.coatsToLevel! };
+    expect(edgeSteps([...two, more, flat])[0]!.fate).toBe('level');
   });
 
   it('is the carrier film of decals as well, and none where all is one colour', () => {

@@ -18,7 +18,7 @@ export interface EdgeStep {
   leftUm: number;
   /** What becomes of it. */
   fate: 'open' | 'shows' | 'too-thin' | 'level';
-  /** Coats of the clear by which it can be flatted level; null where there is no clear. */
+  /** Coats of clear in all, dusted ones as they are, by which it can be flatted level; null where there is no clear. */
   coatsToLevel: number | null;
 }
 
@@ -60,6 +60,7 @@ function stepOf(
   const isFlatted = above.some(({ kind }, at) => kind === 'flat' && firstClear >= 0 && at > firstClear);
   const spent = FLATTING_UM + POLISHING_UM;
   const leftUm = clear.usual - step.usual - spent;
+  const laidCoats = clears.reduce((sum, { coats }) => sum + coats, 0);
   const perCoat = clears.length > 0 ? filmPerCoat(clears.at(-1)!).usual : 0;
   const fate =
     clears.length === 0
@@ -77,6 +78,7 @@ function stepOf(
     isFlatted,
     leftUm,
     fate,
-    coatsToLevel: perCoat > 0 ? Math.ceil((step.usual + spent) / perCoat) : null,
+    coatsToLevel:
+      perCoat > 0 ? Math.max(1, laidCoats + Math.ceil((step.usual + spent - clear.usual) / perCoat)) : null,
   };
 }

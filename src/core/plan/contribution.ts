@@ -225,6 +225,8 @@ export interface PrintedMarking {
   trayId: string;
   /** The finish of most of what it lies on; null where that is not known. */
   finishId: string | null;
+  /** That is what lies under all areas of its view: what a stack of one colour lays. */
+  onBase: boolean;
   ink: { lab: Lab; transparent: boolean };
   route: MarkingRoute | null;
   /** Its printer lays white under it. */

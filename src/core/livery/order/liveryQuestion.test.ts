@@ -88,6 +88,16 @@ describe('a livery on its views', () => {
     expect(narrowOf(0.8, 'polished')[0]!.offers.map(({ way }) => way)).not.toContain('marker');
     expect(narrowOf(0.8, 'metal')[0]!.offers.map(({ way }) => way)).toContain('foil');
     expect(narrowOf(6)).toEqual([]);
+    // A line beside a large area of its colour is still a line.
+    const { narrow } = planLivery({
+      views: [{ view: view('left'), baseId: 'navy' }],
+      areas: [
+        band('line', 'left', 'black', { y: 8, height: 0.8 }),
+        band('wide', 'left', 'black', { y: 35, height: 16 }),
+      ],
+      finishes: [finish('navy', NAVY), finish('black', NAVY, 'satin')],
+    });
+    expect(narrow.map(({ areaId }) => areaId)).toEqual(['line']);
   });
 
   it('says what it does not know: no finish under the areas, no colour, nothing that is painted', () => {

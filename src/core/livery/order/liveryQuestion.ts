@@ -4,7 +4,14 @@ import { measureView, type MeasuredView } from '../measureView.ts';
 import { coatsOver } from './coatsOver.ts';
 import { narrowAreas, stripsOf, takesMarker, type NarrowArea, type Strip } from './narrowAreas.ts';
 import { MOST_COLOURS, planColours, type ColourPlan, type ColourQuestion } from './planColours.ts';
-import { PRIMER, type ColourBorder, type LiveryColour, type LiveryRates, type Way } from './colourCosts.ts';
+import {
+  LIVERY_RATES,
+  PRIMER,
+  type ColourBorder,
+  type LiveryColour,
+  type LiveryRates,
+  type Way,
+} from './colourCosts.ts';
 
 /** A finish with its colour, as far as that is known. */
 export interface LiveryFinish extends Pick<KitFinish, 'id' | 'name' | 'look'> {
@@ -36,10 +43,10 @@ export const USUAL_TAPE_HOURS = 24;
 const FOILED: readonly Look[] = ['plating', 'chrome-ink', 'metal'];
 const SPRAYED: readonly Look[] = ['polished', 'gloss', 'satin', 'matt', 'metal', 'chrome-ink'];
 
-const waysOf = (look: Look, cm2: number, strip: Strip | undefined): Way[] => [
+const waysOf = (look: Look, cm2: number, strips: readonly Strip[]): Way[] => [
   ...(SPRAYED.includes(look) ? (['spray'] as const) : []),
   ...(cm2 < BRUSHED_CM2 ? (['brush'] as const) : []),
-  ...(takesMarker(look, strip) ? (['marker'] as const) : []),
+  ...(takesMarker(look, strips) ? (['marker'] as const) : []),
   ...(FOILED.includes(look) ? (['foil'] as const) : []),
 ];
 
@@ -62,7 +69,7 @@ export const measureViews = ({
 export function planLivery(input: LiveryInput): LiveryAnswer {
   const measured = measureViews(input);
   const { question, unknown } = questionOf(input, measured);
-  const narrow = narrowAreas(question, stripsIn(measured));
+  const narrow = narrowOf(input, measured, question);
   const count = question.colours.length;
   const tooMany = `${count} colours are more than ${MOST_COLOURS}: no order is worked out.`;
   return {
@@ -84,7 +91,27 @@ export const bordersOfBody = (
     })),
   );
 
-const stripsIn = (measures: LiveryAnswer['measured']) => stripsOf(measures.map(({ measured }) => measured));
+/** Rubbers, trims and the like of a body, each with every way of bringing it on. */
+function narrowOf(
+  { finishes, rates }: LiveryInput,
+  measures: LiveryAnswer['measured'],
+  { colours }: ColourQuestion,
+): NarrowArea[] {
+  const largest = [...colours].sort((p, q) => q.areaCm2 - p.areaCm2)[0];
+  return narrowAreas(
+    stripsIn(measures),
+    (strip) => {
+      const colour = colours.find(({ id }) => id === strip.finishId);
+      const look = finishes.find(({ id }) => id === strip.finishId)?.look;
+      return colour && look && { ...colour, areaCm2: strip.cm2, ways: waysOf(look, strip.cm2, [strip]) };
+    },
+    largest?.id ?? null,
+    { ...LIVERY_RATES, ...rates },
+  );
+}
+
+const stripsIn = (measures: LiveryAnswer['measured']): Strip[] =>
+  stripsOf(measures.map(({ measured }) => measured));
 
 function questionOf(
   { views, finishes, rates }: LiveryInput,
@@ -104,7 +131,11 @@ function questionOf(
   const seen = finishes.filter(({ id }) => (cm2.get(id) ?? 0) > 0);
   const colours = seen.flatMap((finish): LiveryColour[] => {
     const areaCm2 = cm2.get(finish.id)!;
-    const ways = waysOf(finish.look, areaCm2, strips.get(finish.id));
+    const ways = waysOf(
+      finish.look,
+      areaCm2,
+      strips.filter(({ finishId }) => finishId === finish.id),
+    );
     if (ways.length === 0) {
       unknown.push(`${finish.name} is ${finish.look} and is not painted: it is left out of the order.`);
       return [];

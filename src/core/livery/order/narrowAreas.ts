@@ -3,25 +3,28 @@ import type { MeasuredView } from '../measureView.ts';
 import {
   byHandMinutes,
   edgeMinutes,
-  LIVERY_RATES,
   PRIMER,
   sprayMinutes,
   type LiveryColour,
   type LiveryRates,
   type Way,
 } from './colourCosts.ts';
-import type { ColourQuestion } from './planColours.ts';
 
-/** Width over length of all that is seen of one colour. */
+/** What is seen of an area, as a strip. */
 export interface Strip {
-  /** Mean width: twice the area over the edge all round, mm. */
+  /** Null for what lies under all areas. */
+  areaId: string | null;
+  finishId: string;
+  cm2: number;
+  /** All round it, mm. */
+  edgeMm: number;
+  /** Mean width: twice the area over the edge all round, mm; and the length that goes with it. */
   widthMm: number;
   lengthMm: number;
 }
 
 /** A window rubber, a trim, the surround of a lamp: narrow enough that a steady hand is a way. */
 export interface NarrowArea extends Strip {
-  finishId: string;
   /** The quickest first. */
   offers: { way: Way; minutes: number }[];
 }
@@ -33,57 +36,55 @@ const NIB_MM = 1.5;
 /** What a pen can lay: not what is polished, which its strokes would spoil, nor plating. */
 const PENNED: readonly Look[] = ['gloss', 'satin', 'matt', 'metal', 'chrome-ink'];
 
-/** How wide and how long what is seen of each finish is, over all views of a body. */
-export function stripsOf(measures: readonly MeasuredView[]): Map<string, Strip> {
-  const sums = new Map<string, { mm2: number; edgeMm: number }>();
-  for (const { finishId, flatCm2, rings } of measures.flatMap(({ areas }) => areas)) {
-    if (finishId === null || flatCm2 <= 0) continue;
-    const sum = sums.get(finishId) ?? { mm2: 0, edgeMm: 0 };
-    sum.mm2 += 100 * flatCm2;
-    for (const ring of rings)
-      ring.forEach(([x, y], at) => {
-        const [nextX, nextY] = ring[(at + 1) % ring.length]!;
-        sum.edgeMm += Math.hypot(nextX - x, nextY - y);
-      });
-    sums.set(finishId, sum);
-  }
-  return new Map(
-    [...sums].map(([id, { mm2, edgeMm }]) => {
-      const widthMm = (2 * mm2) / edgeMm;
-      return [id, { widthMm, lengthMm: mm2 / widthMm }];
-    }),
-  );
-}
+/** How wide and how long what is seen of every area is, over all views of a body. */
+export const stripsOf = (measures: readonly MeasuredView[]): Strip[] =>
+  measures
+    .flatMap(({ areas }) => areas)
+    .flatMap(({ areaId, finishId, flatCm2, cm2, rings }): Strip[] => {
+      const edgeMm = rings.reduce((sum, ring) => sum + around(ring), 0);
+      if (finishId === null || !(flatCm2 > 0) || !(edgeMm > 0)) return [];
+      const widthMm = (200 * flatCm2) / edgeMm;
+      return [{ areaId, finishId, cm2, edgeMm, widthMm, lengthMm: (100 * flatCm2) / widthMm }];
+    });
 
-/** Whether a pen is a way: one stroke covers it. */
-export const takesMarker = (look: Look, strip: Strip | undefined): boolean =>
-  strip !== undefined && strip.widthMm <= NIB_MM && PENNED.includes(look);
+const around = (ring: MeasuredView['body'][number]): number =>
+  ring.reduce((sum, [x, y], at) => {
+    const [nextX, nextY] = ring[(at + 1) % ring.length]!;
+    return sum + Math.hypot(nextX - x, nextY - y);
+  }, 0);
 
-/** The narrow colours of a body with the minutes of every way that is open to each. */
+/** Whether a pen is a way: one stroke covers each of these. */
+export const takesMarker = (look: Look, strips: readonly Strip[]): boolean =>
+  strips.length > 0 && strips.every(({ widthMm }) => widthMm <= NIB_MM) && PENNED.includes(look);
+
+/** The narrow ones of some strips with the minutes of every way that is open to each, as if it were brought on by itself.
+ *  `colourOf`: what is known of a strip as a colour; undefined where it is not painted. `under`: the colour that lies beneath
+ *  most of the body. */
 export function narrowAreas(
-  { colours, borders, rates: own }: ColourQuestion,
-  strips: ReadonlyMap<string, Strip>,
+  strips: readonly Strip[],
+  colourOf: (strip: Strip) => LiveryColour | undefined,
+  under: string | null,
+  rates: LiveryRates,
 ): NarrowArea[] {
-  const rates: LiveryRates = { ...LIVERY_RATES, ...own };
-  return colours.flatMap((colour) => {
-    const strip = strips.get(colour.id);
-    if (!strip || strip.widthMm > NARROW_MM) return [];
-    const around = borders.filter(({ a, b }) => a === colour.id || b === colour.id);
-    const edgeMm = around.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
-    const minutesOf = (way: Way): number => {
-      if (way !== 'spray') return byHandMinutes({ ...colour, ways: [way] }, edgeMm, rates).minutes;
-      const masks = around.reduce((sum, border) => sum + edgeMinutes(border, rates), rates.beginCover);
-      return masks + sprayMinutes(colour, widest(colour, around), rates);
+  return strips.flatMap((strip): NarrowArea[] => {
+    const colour = strip.areaId !== null && strip.widthMm <= NARROW_MM ? colourOf(strip) : undefined;
+    if (!colour) return [];
+    const beneath = under === null || under === strip.finishId ? PRIMER : under;
+    const edge = {
+      a: colour.id,
+      b: beneath,
+      lengthMm: strip.edgeMm,
+      leastRadiusMm: null,
+      moulded: false,
+      doubleCurve: false,
     };
+    const minutesOf = (way: Way): number =>
+      way === 'spray'
+        ? rates.beginCover + edgeMinutes(edge, rates) + sprayMinutes(colour, beneath, rates)
+        : byHandMinutes({ ...colour, ways: [way] }, strip.edgeMm, rates).minutes;
     const offers = colour.ways
       .map((way) => ({ way, minutes: minutesOf(way) }))
       .sort((p, q) => p.minutes - q.minutes);
-    return [{ finishId: colour.id, ...strip, offers }];
+    return [{ ...strip, offers }];
   });
-}
-
-/** What most of it lies beside, and so over; the primer where nothing is. */
-function widest({ id }: LiveryColour, around: ColourQuestion['borders']): string {
-  const longest = [...around].sort((p, q) => q.lengthMm - p.lengthMm)[0];
-  return longest === undefined ? PRIMER : longest.a === id ? longest.b : longest.a;
 }

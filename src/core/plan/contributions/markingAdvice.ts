@@ -150,9 +150,13 @@ export const adviceOnMarkings = (build: DividedKit): KitAdvice[] => [
 
 /** Whites that differ, and ink through which a dark base shows. */
 export function adviceOnColours({ build, own, advise }: Ahead): void {
-  for (const { id, name, trayId, finishId, ink, route, onWhite } of build.kit.printed) {
+  for (const { id, name, trayId, finishId, onBase, ink, route, onWhite } of build.kit.printed) {
     const tray = build.trays.find((each) => each.id === trayId);
-    const base = tray?.colours.find((each) => each.finishId === finishId)?.lab ?? tray?.colours.at(-1)?.lab;
+    // What a stack of one colour lays says nothing of an area in another.
+    const base = (
+      tray?.colours.find((each) => each.finishId === finishId) ??
+      (onBase ? tray?.colours.find((each) => each.finishId === null) : undefined)
+    )?.lab;
     const steps = own.filter((step) => step.trayId === trayId && APPLIED.includes(step.kind)).slice(0, 1);
     if (!base || steps.length === 0 || route === 'paint') continue;
     const said = {

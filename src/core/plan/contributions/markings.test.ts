@@ -148,6 +148,7 @@ describe('markings in the plan', () => {
   });
 
   it('compare white with the white that the stack names, and ink with how dark it is', () => {
+    let [stack, onBase]: [string | null, boolean] = ['cream', true];
     const said = (
       ink: { lab: { L: number; a: number; b: number }; transparent: boolean },
       base: { L: number; a: number; b: number } | null,
@@ -158,9 +159,11 @@ describe('markings in the plan', () => {
       const step = { id: 's', trayId: 'shell', kind: 'decal' };
       markings.advice!({
         build: {
-          trays: [{ id: 'shell', colours: base ? [{ finishId: 'cream', lab: base }] : [] }],
+          trays: [{ id: 'shell', colours: base ? [{ finishId: stack, lab: base }] : [] }],
           kit: {
-            printed: [{ id: 'm', name: 'It', trayId: 'shell', finishId: 'cream', ink, route, onWhite }],
+            printed: [
+              { id: 'm', name: 'It', trayId: 'shell', finishId: 'cream', onBase, ink, route, onWhite },
+            ],
           },
         },
         own: [step],
@@ -180,5 +183,12 @@ describe('markings in the plan', () => {
     expect(said(red, { L: 30, a: 0, b: 0 }, 'print', true)).toEqual([]);
     // A kit's decal is printed with a white of its own.
     expect(said(red, { L: 30, a: 0, b: 0 }, 'decal')).toEqual([]);
+    // A stack of one colour says nothing of an area in another, nor of a colour that it does not lay.
+    [stack, onBase] = [null, true];
+    expect(said(red, { L: 30, a: 0, b: 0 })).toEqual(['ink-on-dark']);
+    [stack, onBase] = [null, false];
+    expect(said(red, { L: 30, a: 0, b: 0 })).toEqual([]);
+    [stack, onBase] = ['teal', true];
+    expect(said(red, { L: 30, a: 0, b: 0 })).toEqual([]);
   });
 });

@@ -1,5 +1,6 @@
 import { type Joint, type Marking } from '../../kit/index.ts';
 import {
+  baseOf,
   crossingWays,
   isPrinted,
   placeMarkings,
@@ -82,7 +83,8 @@ export const printedMarkings = (build: DividedKit): PrintedMarking[] =>
     const { id, name, route } = marking;
     const { lab, transparent } = ink;
     const onWhite = isPrinted(marking) && build.kit.printings[0]?.whitePlate === true;
-    return [
-      { id, name, route, trayId, finishId: under[0]?.finishId ?? null, ink: { lab, transparent }, onWhite },
-    ];
+    const finishId = under[0]?.finishId ?? null;
+    const view = build.kit.views.find((each) => each.id === marking.viewId);
+    const onBase = finishId === null || !view || finishId === baseOf(view, build.kit);
+    return [{ id, name, route, trayId, finishId, onBase, ink: { lab, transparent }, onWhite }];
   });

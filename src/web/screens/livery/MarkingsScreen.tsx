@@ -32,8 +32,8 @@ export function MarkingsScreen() {
   const chosen = kit?.markings.find(({ id }) => id === chosenId);
   const known = placed.newest?.find(({ marking }) => marking.id === chosenId);
   const facts = useMemo(
-    () => (known && kit ? factsOf(known, kit, workshop) : undefined),
-    [known, kit, workshop],
+    () => (known && kit ? factsOf(known, kit, workshop, predicted) : undefined),
+    [known, kit, workshop, predicted],
   );
   if (!ready || !kit) return <Loading what="the markings" error={error} />;
   if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;

@@ -5,7 +5,7 @@ import { NARROW_MM, type NarrowArea, type Way } from '../../../core/livery/index
 
 interface NarrowAreasProps {
   narrow: readonly NarrowArea[];
-  nameOf: (finishId: string) => string;
+  nameOf: (area: NarrowArea) => string;
 }
 
 const WORDS: Readonly<Record<Way, string>> = {
@@ -23,26 +23,29 @@ export const NarrowAreas = ({ narrow, nameOf }: NarrowAreasProps) =>
       <h4>Narrower than {NARROW_MM} mm</h4>
       <Table className="plainlist">
         <Table.Tbody>
-          {narrow.map(({ finishId, widthMm, lengthMm, offers }) => (
-            <Table.Tr key={finishId}>
-              <Table.Td>
-                {nameOf(finishId)}
-                <span className="soft small">
-                  {' '}
-                  {figure(widthMm, 'mm', 1)} wide, {figure(lengthMm, 'mm', 0)} long
-                </span>
-              </Table.Td>
-              <Table.Td className="small">
-                {offers.map(({ way, minutes }, at) => (
-                  <span key={way}>
-                    {at > 0 && ', '}
-                    {at === 0 ? <b>{WORDS[way]}</b> : WORDS[way]}{' '}
-                    <span className="mono">{formatMinutes(minutes)}</span>
+          {narrow.map((area) => {
+            const { areaId, widthMm, lengthMm, offers } = area;
+            return (
+              <Table.Tr key={areaId}>
+                <Table.Td>
+                  {nameOf(area)}
+                  <span className="soft small">
+                    {' '}
+                    {figure(widthMm, 'mm', 1)} wide, {figure(lengthMm, 'mm', 0)} long
                   </span>
-                ))}
-              </Table.Td>
-            </Table.Tr>
-          ))}
+                </Table.Td>
+                <Table.Td className="small">
+                  {offers.map(({ way, minutes }, at) => (
+                    <span key={way}>
+                      {at > 0 && ', '}
+                      {at === 0 ? <b>{WORDS[way]}</b> : WORDS[way]}{' '}
+                      <span className="mono">{formatMinutes(minutes)}</span>
+                    </span>
+                  ))}
+                </Table.Td>
+              </Table.Tr>
+            );
+          })}
         </Table.Tbody>
       </Table>
     </div>

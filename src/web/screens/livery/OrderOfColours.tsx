@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { figure } from '../../../core/figures.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
-import { counted, type LiveryView } from '../../../core/kit/index.ts';
+import { counted, type LiveryArea, type LiveryView } from '../../../core/kit/index.ts';
 import {
   PRIMER,
   USUAL_TAPE_HOURS,
@@ -21,12 +21,21 @@ interface OrderOfColoursProps {
   /** Undefined while it is worked out. */
   answer: LiveryAnswer | undefined;
   finishes: readonly LiveryFinish[];
+  areas: readonly LiveryArea[];
   hexOf: (finishId: string | null) => string;
   children?: ReactNode;
 }
 
 /** The order of colours of one body, as a strip of its stages. */
-export function OrderOfColours({ name, views, answer, finishes, hexOf, children }: OrderOfColoursProps) {
+export function OrderOfColours({
+  name,
+  views,
+  answer,
+  finishes,
+  areas,
+  hexOf,
+  children,
+}: OrderOfColoursProps) {
   const nameOf = (id: string) =>
     id === PRIMER ? 'primer' : (finishes.find((each) => each.id === id)?.name ?? id);
   return (
@@ -66,7 +75,12 @@ export function OrderOfColours({ name, views, answer, finishes, hexOf, children 
           <ByHand plan={answer.plan} nameOf={nameOf} />
         </>
       )}
-      <NarrowAreas narrow={answer?.narrow ?? []} nameOf={nameOf} />
+      <NarrowAreas
+        narrow={answer?.narrow ?? []}
+        nameOf={({ areaId, finishId }) =>
+          `${areas.find(({ id }) => id === areaId)?.name ?? 'an area'}, ${nameOf(finishId).toLowerCase()}`
+        }
+      />
       {children}
     </section>
   );

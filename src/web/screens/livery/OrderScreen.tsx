@@ -62,6 +62,7 @@ export function OrderScreen() {
               views={body.views}
               answer={answer}
               finishes={finishes}
+              areas={kit.liveryAreas}
               hexOf={(finishId) => hexIn(finishId, kit, codes, light, predicted)}
             >
               {tray && answer && <TakeOrder build={build} tray={tray} kit={kit} answer={answer} />}

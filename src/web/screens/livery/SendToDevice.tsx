@@ -13,7 +13,7 @@ interface SendToDeviceProps {
 
 const PIECE: Readonly<Record<OutputDeviceId, string>> = { cutter: 'cut', 'label-printer': 'page' };
 const STOPS: Readonly<Record<NonNullable<OutputDeviceRecord['stop']>, (media: string) => string>> = {
-  out: (media) => `It is out of ${media}. Load it, then go on: what is done stays done.`,
+  out: (media) => `It wants ${media}: load, then go on. What is done stays done.`,
   slipped: () =>
     'The film slipped and went crooked: the last cut is spoilt. Lay it straight, or put in a fresh sheet, then go on: that cut is made again.',
   paused: () => 'Paused.',
@@ -58,10 +58,11 @@ export function SendToDevice({ device: id, name, files }: SendToDeviceProps) {
     </Button>
   );
   const { state, job } = device;
+  const isEmpty = device.stop === 'out' && device.loaded === 0;
   const isFree = state === 'ready' || state === 'done';
   return (
     <div className="panel" role="group" aria-label={device.name}>
-      <h4>{device.name}</h4>
+      <h3>{device.name}</h3>
       <p className="small" role="status">
         {told(device)}
       </p>
@@ -81,8 +82,10 @@ export function SendToDevice({ device: id, name, files }: SendToDeviceProps) {
         {state === 'away' && button('Connect', acts.connect)}
         {isFree && files.length > 0 && button('Send it', () => acts.start(name, files), 'action')}
         {state === 'working' && button('Pause', acts.pause)}
-        {state === 'standing' && button('Go on', acts.resume, 'action')}
-        {state !== 'away' && state !== 'working' && button(`Load ${device.media}`, acts.load)}
+        {state === 'standing' && !isEmpty && button('Go on', acts.resume, 'action')}
+        {state !== 'away' &&
+          state !== 'working' &&
+          button(`Load ${device.media}`, acts.load, isEmpty ? 'action' : undefined)}
         {(state === 'working' || state === 'standing') && button('Cancel the job', acts.cancel)}
         {state !== 'away' && button('Disconnect', acts.disconnect)}
       </div>

@@ -119,14 +119,24 @@ describe('the areas of a view', () => {
     ] as const;
     show(
       <NarrowAreas
-        narrow={[{ finishId: 'black', widthMm: 0.8, lengthMm: 120, offers: [...offers] }]}
-        nameOf={() => 'Rubber black'}
+        narrow={[
+          {
+            areaId: 'a',
+            finishId: 'black',
+            cm2: 0.96,
+            edgeMm: 241.6,
+            widthMm: 0.8,
+            lengthMm: 120,
+            offers: [...offers],
+          },
+        ]}
+        nameOf={({ finishId }) => `Rubber ${finishId}`}
       />,
     );
     const row = screen.getByRole('row').textContent;
     expect(row).toMatch(/Rubber black 0\.8 mm wide, 120 mm long.*marker 4 min, mask and spray 45 min/);
     cleanup();
-    show(<NarrowAreas narrow={[]} nameOf={String} />);
+    show(<NarrowAreas narrow={[]} nameOf={() => ''} />);
     expect(screen.queryByRole('table')).toBeNull();
   });
 

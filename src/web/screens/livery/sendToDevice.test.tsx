@@ -63,6 +63,12 @@ describe('a machine at the bench', () => {
     expect(await offered({ state: 'away' })).toEqual(['Connect']);
     expect(await offered({ state: 'ready' })).toEqual(['Send it', 'Load film', 'Disconnect']);
     expect(await offered({ state: 'working', job })).toEqual(['Pause', 'Cancel the job', 'Disconnect']);
+    // There is nothing to go on with yet.
+    expect(await offered({ state: 'standing', stop: 'out', loaded: 0, job })).toEqual([
+      'Load film',
+      'Cancel the job',
+      'Disconnect',
+    ]);
     expect(await offered({ state: 'standing', stop: 'slipped', job })).toEqual([
       'Go on',
       'Load film',

@@ -1,13 +1,13 @@
 import { useMemo } from 'react';
 import { wrap } from 'comlink';
-import type { Lab } from '../../../core/colour/index.ts';
+import { DAYLIGHT, spectrumToLab } from '../../../core/colour/index.ts';
 import type { PrintedPage } from '../../../core/formats/index.ts';
 import { newRecord, printingRecord, type Kit, type Printing } from '../../../core/kit/index.ts';
 import type { MarkingFacts, PlacedMarking } from '../../../core/livery/index.ts';
-import { finishOf, type BuildContext } from '../../data/buildContext.ts';
+import type { BuildContext } from '../../data/buildContext.ts';
 import { useTask } from '../../data/useTask.ts';
 import type { DrawnMarking, LaidSheets, LiveryWorker } from '../../workers/liveryWorker.ts';
-import { newLiveryWorker } from './useLivery.ts';
+import { newLiveryWorker, type PredictedFinish } from './useLivery.ts';
 
 /** Every marking of a kit with what it lies on and how it is drawn, worked out in a worker whenever one changes. */
 export function usePlaced(kit: Kit | undefined, scale: number | undefined) {
@@ -59,20 +59,15 @@ export async function pdfOf(pages: readonly PrintedPage[], title: string): Promi
 export function factsOf(
   { marking, on, under }: Pick<PlacedMarking, 'marking' | 'on' | 'under'>,
   kit: Kit,
-  { build, products, codes, conditions }: BuildContext,
+  { build }: BuildContext,
+  predicted: ReadonlyMap<string, PredictedFinish>,
 ): MarkingFacts {
   const ink = kit.decals.find(({ id }) => id === marking.colourId);
   const partId = on[0]?.partId;
-  const tray = build?.trays.find(({ parts }) => parts.some(({ id }) => id === partId));
-  let base: Lab | null = null;
-  if (build && tray && tray.layers.length > 0) {
-    const { evaluation } = finishOf(tray, build.scale, products, codes, conditions);
-    const own = evaluation?.colours.find(({ finishId }) => finishId === under[0]?.finishId);
-    base = own?.lab ?? evaluation?.lab ?? null;
-  }
+  const beneath = build && under[0] ? predicted.get(under[0].finishId) : undefined;
   return {
     ink: ink ? { lab: ink.lab, transparent: ink.transparent } : null,
-    base,
+    base: beneath ? spectrumToLab(beneath.spectrum, DAYLIGHT) : null,
     laysWhite: printingOf(kit).whitePlate,
     onClear: kit.parts.find(({ id }) => id === partId)?.material === 'clear',
   };
