@@ -3,7 +3,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import type { BuildRecord, KitItemsRecord } from '../../src/api/index.ts';
+import type { BuildRecord, KitItemsRecord, TypefaceRecord } from '../../src/api/index.ts';
 import type { LiveryArea, LiveryView, Marking } from '../../src/core/kit/index.ts';
 import { press, sampleBench, saved, scratchFolder, shows, textOf, type Started } from './bench.ts';
 
@@ -52,6 +52,28 @@ describe('the livery of a build', () => {
     await page.mouse.up();
     await expect.poll(async () => (await items<LiveryArea>('livery-area'))[1]!.y).toBeCloseTo(band.y + 4, 0);
     await saved(page);
+  });
+
+  it('takes colour up to a moulded line, and the border follows it', async () => {
+    await press(page, 'button', 'It runs there');
+    await shows(page, /it leads nowhere yet/);
+    const field = await page.$('input[placeholder^="M4 24"]');
+    await field!.type('M2 24 H76');
+    await press(page, 'button', 'It runs there');
+    await shows(page, /moulded line/);
+    await saved(page);
+    await press(page, 'button', 'Colour below it');
+    await saved(page);
+    await shows(page, /below the moulded line/);
+    await expect.poll(follows).toMatch(/along a moulded line/);
+    for (const _ of ['the colour', 'the line']) {
+      await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+      await page.keyboard.down('Control');
+      await page.keyboard.press('z');
+      await page.keyboard.up('Control');
+      await saved(page);
+    }
+    await expect.poll(async () => (await items<LiveryView>('view'))[0]!.mouldings ?? []).toEqual([]);
   });
 
   it('is made for the other side with a press, and undone with one', async () => {
@@ -172,6 +194,15 @@ describe('the livery of a build', () => {
     await page.focus('.viewcanvas');
     await page.keyboard.press('ArrowRight');
     await saved(page);
+    const font = (await page.$('input[type=file][accept*="woff"]')) as ElementHandle<HTMLInputElement>;
+    await font.uploadFile('README.md');
+    await shows(page, /This is no font file that can be read/);
+    await font.uploadFile('node_modules/@fontsource/barlow/files/barlow-latin-700-normal.woff');
+    const typefaces = async () =>
+      (await (await fetch(`${server.address}/api/typefaces`)).json()) as TypefaceRecord[];
+    await expect.poll(async () => (await typefaces()).map(({ name }) => name)).toEqual(['Barlow Bold']);
+    await saved(page);
+    const [own] = await typefaces();
     await press(page, 'button', 'Add a marking');
     await shows(page, /marking 4/);
     await saved(page);
@@ -179,7 +210,9 @@ describe('the livery of a build', () => {
     const { items: all } = (await answer.json()) as KitItemsRecord;
     const markings = all.filter(({ kind }) => kind === 'marking').map(({ value }) => value as Marking);
     expect(markings).toHaveLength(4);
-    expect(markings.find(({ name }) => name.startsWith('Name'))!.x).toBeCloseTo(44.1, 5);
+    const lettered = markings.find(({ name }) => name.startsWith('Name'))!;
+    expect(lettered.x).toBeCloseTo(44.1, 5);
+    expect(lettered.artwork.face).toBe(own!.id);
   });
 
   it('prints its markings on the fewest sheets, and keeps what is said of the sheet', async () => {
@@ -197,6 +230,12 @@ describe('the livery of a build', () => {
       ),
     );
     expect(bar).toBeCloseTo(50, 2);
+    await press(page, 'button', 'Connect');
+    await press(page, 'button', 'Send it');
+    await shows(page, /It wants sheets: load, then go on/);
+    await press(page, 'button', 'Load sheets');
+    await press(page, 'button', 'Go on');
+    await shows(page, /Markings of .*: done, 1 page/);
     const margin = await page.waitForSelector('::-p-aria(Margin, mm)');
     await margin!.click({ count: 3 });
     await page.keyboard.type('60');

@@ -1,5 +1,5 @@
 import type { Kit, KitChange, LiveryArea, LiveryView } from '../../../core/kit/index.ts';
-import { areaBeside, mouldedLines } from '../../../core/livery/index.ts';
+import { areaBeside, baseOf, mouldedLines } from '../../../core/livery/index.ts';
 import { newId } from '../../data/newId.ts';
 import { freshArea, otherSide } from './areaChanges.ts';
 import { Mouldings } from './Mouldings.tsx';
@@ -22,8 +22,12 @@ interface ViewPartsProps {
 export function ViewParts({ view, kit, buildId, areas, finishId, onChange, onProblem }: ViewPartsProps) {
   const put = (more: Partial<LiveryView>, label: string) =>
     onChange([{ kind: 'view', id: view.id, value: { ...view, ...more } }], label);
-  const free = kit.finishes.find(({ id }) => !areas.some((area) => area.finishId === id))?.id;
-  const painted = finishId ?? free ?? kit.finishes[0]?.id;
+  // Another colour than what lies there: beside its own no border would be seen.
+  const base = baseOf(view, kit);
+  const others = kit.finishes.filter(({ id }) => id !== base);
+  const free = others.find(({ id }) => !areas.some((area) => area.finishId === id));
+  const chosen = others.find(({ id }) => id === finishId);
+  const painted = (chosen ?? free ?? others[0] ?? kit.finishes[0])?.id;
   return (
     <>
       <Openings view={view} onSave={(openings) => put({ openings }, `openings of ${view.name}`)} />
