@@ -55,6 +55,7 @@ export {
   type LiveryInput,
 } from './order/liveryQuestion.ts';
 export { NARROW_MM, narrowAreas, stripsOf, type NarrowArea } from './order/narrowAreas.ts';
+export { takenByOrder } from './order/takenByOrder.ts';
 export { coatsOver } from './order/coatsOver.ts';
 export {
   packSheets,
@@ -69,9 +70,10 @@ export {
   applyMinutes,
   applyOrder,
   crossingWays,
+  handlingOf,
+  softenerFor,
   REGISTER,
   registerOn,
-  softenerFor,
   type CrossingWay,
 } from './markings/applyMarkings.ts';
 export {
@@ -101,7 +103,7 @@ export {
   type PrintedSheets,
 } from './sheets/printSheets.ts';
 export { PAPER_SIZES, sheetSize } from './sheets/sheetSize.ts';
-export { FRAIL_MM, maskPieces, type MaskPiece } from './cutting/maskPieces.ts';
+export { FRAIL_MM, maskPieces, openingPieces, type MaskPiece } from './cutting/maskPieces.ts';
 export { filmTemplates, type FilmLay, type FilmTemplate } from './cutting/filmTemplates.ts';
 export { filmSheets } from './cutting/filmSheets.ts';
 export { cutSheets, type CutSheets } from './cutting/cutSheets.ts';

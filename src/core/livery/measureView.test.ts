@@ -155,6 +155,27 @@ describe('what is seen of a view', () => {
     expect(borders).toMatchObject([{ leastRadiusMm: null }]);
   });
 
+  it('counts surface by the slope of each part on it, and the flat as it is', () => {
+    const view = {
+      ...BOX,
+      slope: 1.2,
+      regions: [
+        { id: 'r', partId: 'lid', path: 'M0 0H50V50H0Z', slope: 2 },
+        { id: 's', partId: 'door', path: 'M60 0H80V50H60Z' },
+      ],
+    };
+    const { areas, flatCm2 } = measureView(
+      view,
+      [area('red', { shape: 'band', y: 10, height: 20 })],
+      'cream',
+    );
+    const of = (finishId: string) => areas.find((each) => each.finishId === finishId)!;
+    expect(of('red').flatCm2).toBeCloseTo(20, 3);
+    expect(of('red').cm2).toBeCloseTo(10 * 2 + 10 * 1.2, 3);
+    expect(of('cream').cm2).toBeCloseTo(15 * 2 + 15 * 1.2, 3);
+    expect(flatCm2).toBeCloseTo(50, 3);
+  });
+
   it('says what is wrong with outlines and areas, and measures the rest', () => {
     const what = (measured: ReturnType<typeof measureView>) =>
       measured.faults.map((each) => each.what).join(' ');

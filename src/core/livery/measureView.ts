@@ -86,10 +86,14 @@ export function measureView(
   const moulded = mouldedLines(view);
   for (const what of moulded.faults) faults.push({ areaId: null, what });
   const onLine = nearestOn(moulded.lines, FOLLOWS_MM);
-  const seenArea = (areaId: string | null, finishId: string | null, region: Region): SeenArea => {
-    const flatCm2 = areaOf(region) / 100;
-    return { areaId, finishId, flatCm2, cm2: flatCm2 * view.slope, rings: ringsOf(region) };
-  };
+  const surface = surfaceOn(view);
+  const seenArea = (areaId: string | null, finishId: string | null, region: Region): SeenArea => ({
+    areaId,
+    finishId,
+    flatCm2: areaOf(region) / 100,
+    cm2: surface(region),
+    rings: ringsOf(region),
+  });
   return {
     flatCm2: areaOf(body) / 100,
     areas: [
@@ -105,6 +109,25 @@ export function measureView(
     ),
     faults,
     body: ringsOf(body),
+  };
+}
+
+/** Surface of a region of a view, cm2: each part of it by its own slope, where that is said. */
+function surfaceOn({
+  slope,
+  regions = [],
+}: Pick<LiveryView, 'slope' | 'regions'>): (region: Region) => number {
+  const sloped = regions.flatMap((each) =>
+    each.slope === undefined ? [] : [{ slope: each.slope, region: regionOf(readOutline(each.path).rings) }],
+  );
+  return (region) => {
+    let left = region;
+    let cm2 = 0;
+    for (const each of sloped) {
+      cm2 += (each.slope * areaOf(within(left, each.region))) / 100;
+      left = without(left, each.region);
+    }
+    return cm2 + (slope * areaOf(left)) / 100;
   };
 }
 

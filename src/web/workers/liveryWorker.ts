@@ -10,6 +10,7 @@ import {
   isPrinted,
   maskPieces,
   measureViews,
+  openingPieces,
   placeMarkings,
   planLivery,
   printSheets,
@@ -46,9 +47,13 @@ async function layOut(markings: readonly Marking[], printing: Printing, scale: n
 async function cutMasks(
   views: Parameters<typeof maskPieces>[0],
   stages: Parameters<typeof maskPieces>[1],
+  windows: { views: Parameters<typeof openingPieces>[0]; wanted: ReadonlySet<string> },
   printing: Printing,
 ) {
-  const pieces = maskPieces(views, stages, printing);
+  const pieces = [
+    ...maskPieces(views, stages, printing),
+    ...openingPieces(windows.views, windows.wanted, printing),
+  ];
   const sheets = cutSheets(pieces, printing, await usualFace());
   return { ...sheets, pieces, drawings: sheets.pages.map(pageSvg) };
 }

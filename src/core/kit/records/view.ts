@@ -47,6 +47,8 @@ export const regionFields = {
   id: ownId(),
   partId: reference('the part of a region', 'part'),
   path: text('the path of a region', MOST_OPENING),
+  /** Surface for every mm2 that is seen of it, where it slopes otherwise than the view. */
+  slope: ifAny(amount('the slope factor of a region', 1, 5)),
 };
 /** What of a view belongs to another part than most of it: a door, a lid. */
 export type ViewRegion = ValueOf<typeof regionFields>;

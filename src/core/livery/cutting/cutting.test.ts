@@ -13,7 +13,7 @@ import { measureView } from '../measureView.ts';
 import { shapeOf } from '../shapes.ts';
 import { cutSheets } from './cutSheets.ts';
 import { hpgl, pivotPath } from './hpgl.ts';
-import { maskPieces } from './maskPieces.ts';
+import { maskPieces, openingPieces } from './maskPieces.ts';
 
 const BOX = { outline: 'M0 0 H100 V50 H0 Z', openings: [], slope: 1 };
 const area = (finishId: string, more: Partial<LiveryArea>): LiveryArea => ({
@@ -60,6 +60,19 @@ describe('masks that are cut', () => {
     const last = { colour: 'red', mask: [] };
     const measured = measureView(BOX, [disc], 'cream');
     expect(maskPieces([{ view: { id: 'v' }, measured }], [last], { bleedMm: 0, kerfMm: 0 })).toEqual([]);
+  });
+
+  it('are cut for windows as well, to their edge, each as it stands on its view', () => {
+    const glass = { id: 'o1', name: 'side glass', path: 'M20 5H50V20H20Z' };
+    const arch = { id: 'o2', name: 'arch', path: 'M70 50A10 10 0 0 1 90 50Z' };
+    const views = [{ id: 'v', openings: [glass, arch] }];
+    const of = (wanted: string[], kerfMm = 0) => openingPieces(views, new Set(wanted), { kerfMm });
+    expect(of([])).toEqual([]);
+    expect(of(['v o1'])).toMatchObject([{ openingId: 'o1', finishId: null, width: 30, height: 15 }]);
+    expect(of(['v o1'], 0.4)[0]!.width).toBeCloseTo(30.4, 3);
+    const [, second] = of(['v o1', 'v o2']);
+    expect(mm2(second!.rings)).toBeCloseTo((Math.PI * 100) / 2, 0);
+    expect(of(['other o1'])).toEqual([]);
   });
 
   it('say where they are too narrow to be handled', () => {

@@ -10,7 +10,7 @@ import {
   within,
   without,
 } from '../geometry/region.ts';
-import { boxAround, type Point } from '../geometry/readOutline.ts';
+import { boxAround, readOutline, type Point } from '../geometry/readOutline.ts';
 import type { MeasuredView } from '../measureView.ts';
 import type { ColourStage } from '../order/planColours.ts';
 
@@ -25,9 +25,11 @@ export interface Cut {
 /** A piece of masking film, in one piece, mm. */
 export interface MaskPiece {
   id: string;
-  /** The colour that it covers, and the stage after whose coats it goes on, from 1. */
-  finishId: string;
+  /** The colour that it covers, and the stage after whose coats it goes on, from 1; null for glass and other openings. */
+  finishId: string | null;
   stage: number;
+  /** The opening that it covers; null for a colour. */
+  openingId: string | null;
   viewId: string;
   /** From its own upper left corner; the first is its edge, others are holes. */
   rings: Point[][];
@@ -65,6 +67,7 @@ export function maskPieces(
               asPiece(piece, {
                 id: `${view.id} ${colour} ${index + 1}`,
                 finishId: colour,
+                openingId: null,
                 stage: at + 1,
                 viewId: view.id,
               }),
@@ -72,6 +75,31 @@ export function maskPieces(
         }),
   );
 }
+
+/** Masks for openings, such as windows whose frames are painted: to their edge and no further, since they fit into it. */
+export const openingPieces = (
+  views: readonly Pick<LiveryView, 'id' | 'openings'>[],
+  wanted: ReadonlySet<string>,
+  { kerfMm }: Pick<Cut, 'kerfMm'>,
+): MaskPiece[] =>
+  views.flatMap(({ id: viewId, openings }) =>
+    openings
+      .filter(({ id }) => wanted.has(`${viewId} ${id}`))
+      .flatMap(({ id: openingId, path }) => {
+        const shape = regionOf(readOutline(path).rings);
+        return separate(kerfMm > 0 ? grown(shape, kerfMm / 2) : shape)
+          .filter((piece) => areaOf(piece) > LEAST_MM2)
+          .map((piece, index) =>
+            asPiece(piece, {
+              id: `${viewId} opening ${openingId} ${index + 1}`,
+              finishId: null,
+              openingId,
+              stage: 0,
+              viewId,
+            }),
+          );
+      }),
+  );
 
 /** Steps in which what lies past the outline is shared out. */
 const REACHES = 12;
@@ -91,7 +119,10 @@ function pastTheOutline(own: Region, others: Region, bleedMm: number): Region {
   return mine;
 }
 
-function asPiece(piece: Region, said: Pick<MaskPiece, 'id' | 'finishId' | 'stage' | 'viewId'>): MaskPiece {
+function asPiece(
+  piece: Region,
+  said: Pick<MaskPiece, 'id' | 'finishId' | 'openingId' | 'stage' | 'viewId'>,
+): MaskPiece {
   const rings = ringsOf(piece);
   const { x, y, width, height } = boxAround(rings)!;
   // What a shrunken and grown copy has lost was narrow; corners lose a little, too.

@@ -97,6 +97,43 @@ export function registerOn(marking: Marking, below: Marking): string {
   return `onto ${below.name} once that holds: ${place}, a pencil cross on the tape beside it to line up by`;
 }
 
+/** Film thicker than this takes its time in water, um. */
+const THICK_UM = 25;
+
+/** How a marking is cut from what it comes on, wetted and laid; in the order of the hands. */
+export function handlingOf(marking: Marking): string[] {
+  const { route, film, filmUm, artwork } = marking;
+  switch (route) {
+    case 'paint':
+      return ['mask and paint'];
+    case 'foil':
+      return ['burnish down, cut along its edge with a new blade, pull away the rest'];
+    case 'transfer':
+      return ['no water: tape it in place, rub it down, burnish through its backing'];
+    case 'paper':
+      return ['colour its cut edges, lay it in thinned white glue'];
+    default:
+      return [
+        trimOf(route === 'print', film === 'yellowed', artwork.ground !== ''),
+        soakOf(film, filmUm),
+        softenerFor(marking),
+      ];
+  }
+}
+
+/** A printed sheet is film all over; what the kit prints has its own film, which is left but where it shows. */
+const trimOf = (isOwn: boolean, isYellow: boolean, hasGround: boolean): string =>
+  isYellow || (isOwn && hasGround)
+    ? 'trim right to the print'
+    : isOwn
+      ? 'trim close, corners rounded'
+      : 'leave its film, or trim where it crosses an edge';
+
+const soakOf = (film: Marking['film'], filmUm: number | null): string =>
+  film === 'old' || film === 'cracked'
+    ? 'a minute in warm water, slid off its paper over the place itself'
+    : `${(filmUm ?? 0) > THICK_UM ? '40 to 60' : '15 to 30'} s in water, then on a wet cloth until it slides`;
+
 /** What to set film down with: stronger where it has to stretch, none where it would not bear it. */
 export function softenerFor({ surface, film }: Marking): string {
   if (film === 'cracked' || film === 'old')

@@ -39,7 +39,7 @@ const PRINTED_LEAST_MM = 0.7;
 /** Every way open to a marking, the one of least work and risk first. Minutes are of hands; what speaks against a way is
  *  counted as work that it may bring. */
 export function markingRoutes(marking: Marking, facts: MarkingFacts): RouteOffer[] {
-  const { width, height, surface, sheet, lettering, count, artwork } = marking;
+  const { width, height, surface, sheet, film, route, lettering, count, artwork } = marking;
   const once = applyMinutes(marking);
   const small = Math.min(width, height);
   const offers: RouteOffer[] = [];
@@ -71,6 +71,32 @@ export function markingRoutes(marking: Marking, facts: MarkingFacts): RouteOffer
       minutes: 20 + count * (8 + (0.9 * 2 * (width + height)) / 10 + (lettering ? 6 : 0)),
       against: [],
       why: 'mask and spray: its white is that of your paint, and nothing has an edge',
+    });
+  if (!lettering)
+    offers.push({
+      route: 'foil',
+      minutes: 8 + count * (4 + (0.6 * 2 * (width + height)) / 10),
+      against: [
+        ...(facts.ink ? ['foil is bare metal, and this is printed in a colour'] : []),
+        ...(!facts.ink && route !== 'foil' ? ['only for what is bright metal: nobody said its colour'] : []),
+        ...(surface === 'double' || surface === 'strong'
+          ? ['foil creases where the surface curves both ways']
+          : []),
+      ],
+      why: 'burnished down and cut along its edge: no print has the shine of metal',
+    });
+  if (sheet !== '' || route === 'transfer')
+    offers.push({
+      route: 'transfer',
+      minutes: count * (3 + 0.1 * ((width * height) / 100)),
+      against: [
+        ...(route === 'transfer' ? [] : ['only where its sheet is rubbed down dry: nobody said so']),
+        ...(surface === 'flat' ? [] : ['it cracks where it has to bend']),
+        ...(film === 'old' || film === 'cracked'
+          ? ['old ones no longer leave their backing: try a spare']
+          : []),
+      ],
+      why: 'rubbed down dry: no film around it, nothing to hide',
     });
   // Paper has an edge and a face of its own: a plate or a label does, lettering on paint does not.
   if (surface === 'flat' && (artwork.kind === 'plate' || artwork.kind === 'label'))

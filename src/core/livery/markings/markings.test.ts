@@ -11,7 +11,7 @@ import {
   type Marking,
 } from '../../kit/index.ts';
 import { plainFinish, plainPart } from '../../kit/plainKit.ts';
-import { applyMinutes, applyOrder, crossingWays, softenerFor } from './applyMarkings.ts';
+import { applyMinutes, applyOrder, crossingWays, handlingOf, softenerFor } from './applyMarkings.ts';
 import { markingRoutes, type MarkingFacts } from './markingRoutes.ts';
 import { placeMarkings } from './placeMarkings.ts';
 import { predictPrint } from './predictPrint.ts';
@@ -179,6 +179,48 @@ describe('ways of bringing a marking on', () => {
     expect(routes(plate)).toContain('paper');
     expect(routes({ ...plate, surface: 'curved' })).not.toContain('paper');
     expect(routes({})).not.toContain('paper');
+  });
+});
+
+describe('foil and dry transfers', () => {
+  const facts: MarkingFacts = { ink: null, base: null, onClear: false };
+  const of = (route: string, more: Partial<Marking>, some: Partial<MarkingFacts> = {}) =>
+    markingRoutes(marking('m', { width: 16, height: 2.6, lettering: false, ...more }), {
+      ...facts,
+      ...some,
+    }).find((each) => each.route === route);
+
+  it('are offered with what speaks against them, and foil never for lettering', () => {
+    expect(of('foil', {})!.against.join()).toContain('nobody said its colour');
+    expect(of('foil', { route: 'foil' })!.against).toEqual([]);
+    expect(of('foil', { surface: 'double' })!.against.join()).toContain('creases');
+    const ink = { lab: { L: 40, a: 50, b: 30 }, transparent: false };
+    expect(of('foil', {}, { ink })!.against.join()).toContain('printed in a colour');
+    expect(of('foil', { lettering: true })).toBeUndefined();
+    expect(of('transfer', {})).toBeUndefined();
+    expect(of('transfer', { sheet: '3' })!.against.join()).toContain('nobody said so');
+    expect(of('transfer', { route: 'transfer' })!.against).toEqual([]);
+    expect(of('transfer', { route: 'transfer', surface: 'curved', film: 'old' })!.against).toHaveLength(2);
+  });
+
+  it('are handled as what they are: trimmed, soaked, rubbed down, glued', () => {
+    const said = (more: Partial<Marking>) => handlingOf(marking('m', more)).join('; ');
+    expect(said({ route: 'decal', film: 'sound' })).toMatch(
+      /leave its film.*15 to 30 s in water.*setter only/,
+    );
+    expect(said({ route: 'decal', film: 'yellowed' })).toContain('trim right to the print');
+    expect(said({ route: 'decal', film: 'cracked' })).toContain('a minute in warm water');
+    expect(said({ route: 'print', filmUm: 60 })).toMatch(/trim close.*40 to 60 s/);
+    expect(said({ route: null })).toContain('in water');
+    for (const [route, words] of [
+      ['transfer', 'no water'],
+      ['foil', 'burnish'],
+      ['paper', 'thinned white glue'],
+      ['paint', 'mask and paint'],
+    ] as const) {
+      expect(said({ route })).toContain(words);
+      expect(said({ route })).not.toContain('in water');
+    }
   });
 });
 

@@ -8,6 +8,7 @@ import {
   type LiveryColour,
   type Way,
 } from './colourCosts.ts';
+import { takenByOrder } from './takenByOrder.ts';
 import { minutesOfOrder, planColours, type ColourQuestion } from './planColours.ts';
 
 const colour = (id: string, areaCm2: number, more: Partial<LiveryColour> = {}): LiveryColour => ({
@@ -191,5 +192,35 @@ describe('the order of colours', () => {
     expect(() => minutesOfOrder({ colours: [colour('a', 1)], borders: [] }, ['b'])).toThrow(
       '“b” is no colour',
     );
+  });
+});
+
+describe('what an order takes', () => {
+  it('is its tape by kind, as often as it is laid, its film and its foil with offcuts', () => {
+    const mask = (kind: 'edge tape' | 'narrow tape', lengthMm: number) => ({ border: 'x', kind, lengthMm });
+    const stage = { colour: 'a', over: PRIMER, coats: 3, undercoat: false, guessed: false, waitHours: 24 };
+    const stages = [
+      {
+        ...stage,
+        mask: [mask('edge tape', 100), mask('narrow tape', 30)],
+        coverCm2: 20,
+        renewals: 2,
+        minutes: 1,
+      },
+      { ...stage, mask: [mask('edge tape', 50)], coverCm2: 5, renewals: 1, minutes: 1 },
+      { ...stage, mask: [], coverCm2: 0, renewals: 0, minutes: 1 },
+    ];
+    const byHand = [
+      { colour: 'chrome', way: 'foil' as const, minutes: 3 },
+      { colour: 'dot', way: 'brush' as const, minutes: 3 },
+    ];
+    expect(takenByOrder({ stages, byHand }, () => 4)).toEqual({
+      edges: [
+        { kind: 'edge tape', lengthMm: 250 },
+        { kind: 'narrow tape', lengthMm: 60 },
+      ],
+      coverCm2: 45,
+      foilCm2: 6,
+    });
   });
 });

@@ -57,7 +57,7 @@ describe('markings in the plan', () => {
       on: { viewIds: ['v'], markingIds: ['badge'] },
     });
     expect(said!.lines[0]).toBe(
-      '1. The badge, sheet 7, 5.0 mm by 5.0 mm, side, 10.0 mm from its left, 10.0 mm down, setter only',
+      '1. The badge, sheet 7, 5.0 mm by 5.0 mm, side, 10.0 mm from its left, 10.0 mm down, leave its film, or trim where it crosses an edge, 15 to 30 s in water, then on a wet cloth until it slides, setter only',
     );
     expect(markings.trayTasks!(apart(kitOf([onBody])))).toEqual([]);
   });

@@ -1,5 +1,5 @@
 import { figure } from '../../figures.ts';
-import { applyMinutes, applyOrder, REGISTER, registerOn, softenerFor } from '../../livery/index.ts';
+import { applyMinutes, applyOrder, handlingOf, REGISTER, registerOn } from '../../livery/index.ts';
 import {
   few,
   trayTask,
@@ -47,7 +47,7 @@ function lineOf(each: PlannedMarking, at: number, build: DividedKit): string {
     ...(view
       ? [`${view.name}, ${figure(marking.x, 'mm', 1)} from its left, ${figure(marking.y, 'mm', 1)} down`]
       : []),
-    ...(isFilm(marking) ? [softenerFor(marking)] : ['mask and paint']),
+    ...handlingOf(marking),
     ...(below ? [registerOn(marking, below)] : []),
     ...(crossed ? [crossed.way.because] : []),
   ].join(', ');

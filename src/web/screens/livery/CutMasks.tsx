@@ -1,4 +1,4 @@
-import { Button } from '@mantine/core';
+import { Button, Checkbox } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { counted, type Kit } from '../../../core/kit/index.ts';
@@ -25,11 +25,14 @@ export function CutMasks({ build, body, kit, answer }: CutMasksProps) {
   const printing = printingOf(kit);
   const stages = answer.plan?.stages ?? NO_STAGES;
   const isMasked = stages.some(({ mask }) => mask.length > 0);
+  const [wanted, setWanted] = useState<ReadonlySet<string>>(new Set());
+  const isCut = isMasked || wanted.size > 0;
   const question = useMemo(
     () =>
-      isMasked
+      isCut
         ? {
             stages,
+            windows: { views: body.views, wanted },
             printing,
             views: body.views.flatMap(({ id }) => {
               const measured = answer.measured.find(({ viewId }) => viewId === id)?.measured;
@@ -37,23 +40,29 @@ export function CutMasks({ build, body, kit, answer }: CutMasksProps) {
             }),
           }
         : undefined,
-    [isMasked, stages, printing, body.views, answer.measured],
+    [isCut, stages, wanted, printing, body.views, answer.measured],
   );
   const { state, newest } = useTask<LiveryWorker, Cut>({
     question,
     worker: newLiveryWorker,
-    work: (remote) => remote.cutMasks(question!.views, question!.stages, question!.printing),
+    work: (remote) =>
+      remote.cutMasks(question!.views, question!.stages, question!.windows, question!.printing),
     keeps: true,
   });
-  if (!isMasked) return null;
+  const windows = <Windows views={body.views} wanted={wanted} onWant={setWanted} />;
+  if (!isCut) return windows;
   if (state.kind === 'failed') return <p role="alert">The masks cannot be laid out: {state.message}</p>;
   if (!newest) return <p role="status">Laying out the masks…</p>;
   const { pages, printed, pieces, plots, drawings, tooLarge } = newest;
   const called = `${build.id}-${body.trayId || 'views'}-masks`;
-  const nameOf = ({ finishId, viewId }: MaskPiece) =>
-    `${kit.finishes.find(({ id }) => id === finishId)?.name ?? 'a colour'}, ${
-      body.views.find(({ id }) => id === viewId)?.name.toLowerCase() ?? 'a view'
-    }`;
+  const nameOf = ({ finishId, openingId, viewId }: MaskPiece) => {
+    const view = body.views.find(({ id }) => id === viewId);
+    const what =
+      openingId === null
+        ? kit.finishes.find(({ id }) => id === finishId)?.name
+        : view?.openings.find(({ id }) => id === openingId)?.name;
+    return `${what ?? 'a colour'}, ${view?.name.toLowerCase() ?? 'a view'}`;
+  };
   const frail = pieces.filter(({ isFrail }) => isFrail);
   return (
     <div>
@@ -64,6 +73,7 @@ export function CutMasks({ build, body, kit, answer }: CutMasksProps) {
         <Link to={`/build/${build.id}/livery/sheets`}>sheet and cutter</Link> are set with the sheets. On
         strong curves cut one from paper first and try it.
       </p>
+      {windows}
       {[...new Set(frail.map(nameOf))].map((name) => (
         <p key={name} className="small finding warn">
           {name}: narrower than {FRAIL_MM} mm somewhere; film lifts there as it is weeded. Tape it by hand.
@@ -106,5 +116,34 @@ export function CutMasks({ build, body, kit, answer }: CutMasksProps) {
       )}
       {plots.length > 0 && <SendToDevice device="cutter" name={`Masks of ${build.name}`} files={plots} />}
     </div>
+  );
+}
+
+interface WindowsProps {
+  views: Body['views'];
+  /** View and opening, as "view opening". */
+  wanted: ReadonlySet<string>;
+  onWant: (wanted: ReadonlySet<string>) => void;
+}
+
+/** Glass whose frames are painted wants masks of its own. */
+function Windows({ views, wanted, onWant }: WindowsProps) {
+  const all = views.flatMap(({ id: viewId, name: view, openings }) =>
+    openings.map(({ id, name }) => ({ key: `${viewId} ${id}`, words: `${name}, ${view.toLowerCase()}` })),
+  );
+  if (all.length === 0) return null;
+  return (
+    <Checkbox.Group
+      size="xs"
+      label="Masks for openings as well, to their edge"
+      value={[...wanted]}
+      onChange={(keys) => onWant(new Set(keys))}
+    >
+      <div className="toolrow">
+        {all.map(({ key, words }) => (
+          <Checkbox key={key} size="xs" value={key} label={words} />
+        ))}
+      </div>
+    </Checkbox.Group>
   );
 }

@@ -18,7 +18,7 @@ export function MeasuredPanel({ view, kit, measured }: MeasuredPanelProps) {
   for (const { finishId, cm2 } of measured.areas) sums.set(finishId, (sums.get(finishId) ?? 0) + cm2);
   const seen = [...sums].filter(([, cm2]) => cm2 > 0.005).sort((p, q) => q[1] - p[1]);
   const part = kit.parts.find(({ id }) => id === view.partId);
-  const all = measured.flatCm2 * view.slope;
+  const all = measured.areas.reduce((sum, { cm2 }) => sum + cm2, 0);
   return (
     <>
       <div className="panel">
@@ -26,7 +26,7 @@ export function MeasuredPanel({ view, kit, measured }: MeasuredPanelProps) {
           Seen of each finish{' '}
           <Why about="the areas">
             Areas are clipped to the outline without its openings; what lies higher hides what lies lower. The
-            slope factor, {view.slope}, turns what is seen into surface.
+            slope factor, {view.slope} (or that of a part on it), turns what is seen into surface.
           </Why>
         </h3>
         <Table className="plainlist">

@@ -4,6 +4,8 @@ import { formatMinutes } from '../../../core/finish/index.ts';
 import { counted, type LiveryArea, type LiveryView } from '../../../core/kit/index.ts';
 import {
   PRIMER,
+  surfaceOf,
+  takenByOrder,
   USUAL_TAPE_HOURS,
   type ColourPlan,
   type ColourStage,
@@ -73,6 +75,7 @@ export function OrderOfColours({
             ))}
           </ol>
           <ByHand plan={answer.plan} nameOf={nameOf} />
+          <Taken plan={answer.plan} measured={answer.measured} />
         </>
       )}
       <NarrowAreas
@@ -122,6 +125,18 @@ function Stage({ at, stage, nameOf }: StageProps) {
       )}
     </>
   );
+}
+
+/** Tape, film and foil to have at hand. */
+function Taken({ plan, measured }: { plan: ColourPlan; measured: LiveryAnswer['measured'] }) {
+  const surface = surfaceOf(measured.map((each) => each.measured));
+  const { edges, coverCm2, foilCm2 } = takenByOrder(plan, (colour) => surface.get(colour) ?? 0);
+  const words = [
+    ...edges.map(({ kind, lengthMm }) => `${kind} ${figure(lengthMm, 'mm', 0)}`),
+    ...(coverCm2 > 0 ? [`film or wide tape ${figure(coverCm2, 'cm²', 0)}`] : []),
+    ...(foilCm2 > 0 ? [`foil ${figure(foilCm2, 'cm²', 1)}, offcuts and all`] : []),
+  ];
+  return words.length === 0 ? null : <p className="small soft">To have at hand: {words.join(', ')}.</p>;
 }
 
 function ByHand({ plan, nameOf }: { plan: ColourPlan; nameOf: (id: string) => string }) {

@@ -1,6 +1,7 @@
 import { Select } from '@mantine/core';
 import { useState } from 'react';
-import type { Kit, LiveryView, ViewRegion } from '../../../core/kit/index.ts';
+import { regionFields, type Kit, type LiveryView, type ViewRegion } from '../../../core/kit/index.ts';
+import { FigureInput } from '../../components/form/FigureInput.tsx';
 import { newId } from '../../data/newId.ts';
 import { partOptions } from '../kit/partNames.ts';
 import { PathEntries } from './PathEntries.tsx';
@@ -12,7 +13,8 @@ interface RegionsProps {
 }
 
 /** What of a view belongs to other parts, such as a door: a marking across its edge crosses a joint. */
-export function Regions({ view: { id: viewId, regions = [] }, kit, onSave }: RegionsProps) {
+export function Regions({ view, kit, onSave }: RegionsProps) {
+  const { id: viewId, regions = [] } = view;
   const [partId, setPartId] = useState<string | null>(null);
   const name = (id: string) => kit.parts.find((part) => part.id === id)?.name ?? 'a part that is gone';
   return (
@@ -29,6 +31,20 @@ export function Regions({ view: { id: viewId, regions = [] }, kit, onSave }: Reg
         return null;
       }}
       onRemove={(gone) => onSave(regions.filter(({ id }) => id !== gone))}
+      actsOf={(id) => {
+        const region = regions.find((each) => each.id === id);
+        return (
+          region && (
+            <FigureInput
+              label={`Slope of ${name(region.partId)}`}
+              step={0.05}
+              field={regionFields.slope}
+              value={region.slope ?? view.slope}
+              onSave={(slope) => onSave(regions.map((each) => (each.id === id ? { ...each, slope } : each)))}
+            />
+          )
+        );
+      }}
     >
       <Select
         size="xs"

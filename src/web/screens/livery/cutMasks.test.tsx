@@ -17,7 +17,7 @@ import {
   type KitChange,
 } from '../../../core/kit/index.ts';
 import { plainFinish } from '../../../core/kit/plainKit.ts';
-import { cutSheets, maskPieces, planLivery } from '../../../core/livery/index.ts';
+import { cutSheets, maskPieces, openingPieces, planLivery } from '../../../core/livery/index.ts';
 import { CutMasks } from './CutMasks.tsx';
 import { MaskingPace } from './MaskingPace.tsx';
 
@@ -34,10 +34,14 @@ vi.mock('../../data/useTask.ts', () => ({
 interface Question {
   views: Parameters<typeof maskPieces>[0];
   stages: Parameters<typeof maskPieces>[1];
+  windows: { views: Parameters<typeof openingPieces>[0]; wanted: ReadonlySet<string> };
   printing: Parameters<typeof cutSheets>[1];
 }
-function cut({ views, stages, printing }: Question) {
-  const pieces = maskPieces(views, stages, printing);
+function cut({ views, stages, windows, printing }: Question) {
+  const pieces = [
+    ...maskPieces(views, stages, printing),
+    ...openingPieces(windows.views, windows.wanted, printing),
+  ];
   const sheets = cutSheets(pieces, printing, typeface);
   return { ...sheets, pieces, drawings: sheets.pages.map(() => '<svg/>') };
 }
@@ -90,6 +94,24 @@ describe('masks and the pace of masking', () => {
     expect(plot).toMatch(/^IN;\nSP1;\nPU\d+,\d+;\nPD/);
     fireEvent.click(screen.getByRole('button', { name: 'Save sheet as SVG' }));
     expect(doubles.saveFile.mock.lastCall![0]).toBe('coupe-body-masks-1.svg');
+  });
+
+  it('are cut for openings, too, where they are asked for, even where no colour is masked', () => {
+    const glazed = { ...view, openings: [{ id: 'g', name: 'Side glass', path: 'M20 5H50V20H20Z' }] };
+    const one = { ...kitOf(10), liveryAreas: [] };
+    show(
+      <CutMasks
+        build={{ id: 'coupe', name: 'Coupe' }}
+        body={{ trayId: 'body', views: [glazed] }}
+        kit={one}
+        answer={answerOf(one)}
+      />,
+    );
+    expect(screen.queryByRole('button', { name: /PDF/ })).toBeNull();
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Side glass, side' }));
+    expect(screen.getByText(/1 piece on 1 sheet/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Side glass, side' }));
+    expect(screen.queryByText(/1 piece/)).toBeNull();
   });
 
   it('name what no sheet holds', () => {
