@@ -61,7 +61,7 @@ export function SendToDevice({ device: id, name, files }: SendToDeviceProps) {
   const isEmpty = device.stop === 'out' && device.loaded === 0;
   const isFree = state === 'ready' || state === 'done';
   return (
-    <div className="panel" role="group" aria-label={device.name}>
+    <div className="panel device" role="group" aria-label={device.name}>
       <h3>{device.name}</h3>
       <p className="small" role="status">
         {told(device)}
