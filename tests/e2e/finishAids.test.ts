@@ -25,7 +25,11 @@ describe('aids of the finish', () => {
     );
   const type = async (label: string, value: string) => {
     const input = await page.waitForSelector(`::-p-aria(${label})`);
-    await input!.click({ count: 3 });
+    // By focus: while what is above it is still being drawn, a click lands where it no longer is.
+    await input!.evaluate((field) => {
+      (field as HTMLInputElement).focus();
+      (field as HTMLInputElement).select();
+    });
     await page.keyboard.type(value);
   };
   const undo = async () => {

@@ -1,5 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { expect } from 'vitest';
+import { UNSEEN_MS } from '../../src/web/screens/tonight/cardGuard.ts';
 import { fill, shows, typeDay, until } from './bench.ts';
 
 /** Work by hand without a window, that every plan of the sample bench holds: it may be split, moved and followed by
@@ -87,12 +88,27 @@ export async function openReadyStep(page: Page): Promise<string> {
   return page.$eval('.stepcard', (card) => (card as HTMLElement).dataset.operation!);
 }
 
-/** Ticks the first step of tonight's list that nothing holds back, and gives its operation; read and pressed at once, as
- *  the plan may still be getting better, and the card with it. */
+/** A card that a better plan has just put there is not ticked by a press: it could not be read yet. */
+const READ_MS = UNSEEN_MS + 100;
+
+/** Ticks the first step of tonight's list that nothing holds back, once it has been there long enough to be read, and gives its
+ *  operation. Looked at and pressed in one go, as the plan may still be getting better, and the card with it. */
 export async function tickReadyStep(page: Page): Promise<string> {
-  await openReadyStep(page);
-  return page.$eval('.stepcard', (card) => {
-    card.querySelector<HTMLButtonElement>('.action')!.click();
-    return (card as HTMLElement).dataset.operation!;
-  });
+  for (let tries = 0; tries < 60; tries++) {
+    await openReadyStep(page);
+    const ticked = await page.evaluate(async (ms) => {
+      const card = () => document.querySelector<HTMLElement>('.stepcard');
+      const shown = card()?.dataset.operation;
+      for (const from = performance.now(); performance.now() - from < ms;) {
+        await new Promise((resolve) => setTimeout(resolve, 30));
+        if (card()?.dataset.operation !== shown) return null;
+      }
+      const action = card()?.querySelector<HTMLButtonElement>('.action');
+      if (!action || action.disabled) return null;
+      action.click();
+      return shown ?? null;
+    }, READ_MS);
+    if (ticked !== null) return ticked;
+  }
+  throw new Error('No step of tonight stayed long enough to be ticked.');
 }

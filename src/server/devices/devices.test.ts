@@ -1,22 +1,12 @@
 import { describe, expect, it } from 'vitest';
+import { titleOf } from '../refusal.ts';
 import { ciede2000, DAYLIGHT, spectrumFrom, spectrumToLab } from '../../core/colour/index.ts';
 import { additions, refitOptics, searchRecipes, type MixReading } from '../../core/match/index.ts';
 import { GLOSSY } from '../../core/paint/index.ts';
-import { ProblemError } from '../problem.ts';
 import { randomFrom, trueOptics, trueReflectance, type CataloguePaint } from './simulatedGroundTruth.ts';
 import { simulatedReader } from './spectralReader.ts';
 
 const GREY = new Array<number>(31).fill(0.4);
-
-function titleOf(act: () => unknown): string {
-  try {
-    act();
-  } catch (error) {
-    if (error instanceof ProblemError) return error.problem.title;
-    throw error;
-  }
-  return 'no refusal';
-}
 
 describe('the simulated reader', () => {
   it('must be connected, warm and calibrated, in that order', () => {

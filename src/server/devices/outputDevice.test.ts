@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { titleOf } from '../refusal.ts';
 import { hpgl } from '../../core/livery/cutting/hpgl.ts';
-import { ProblemError } from '../problem.ts';
 import { simulatedOutput } from './outputDevice.ts';
 
 const SQUARE: [number, number][] = [
@@ -15,16 +15,6 @@ const plotOf = (squares: number) =>
     100,
     { offsetMm: 0.25, overcutMm: 0.5 },
   );
-const titleOf = (act: () => unknown) => {
-  try {
-    act();
-  } catch (error) {
-    if (error instanceof ProblemError) return error.problem.title;
-    throw error;
-  }
-  return 'no refusal';
-};
-
 function bench(id: 'cutter' | 'label-printer', seed: number) {
   let now = 0;
   const device = simulatedOutput(id, () => now, seed);
