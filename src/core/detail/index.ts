@@ -24,3 +24,31 @@ export {
   type DetailQuestion,
   type DetailTask,
 } from './worth/chooseDetail.ts';
+export {
+  cylindersOf,
+  NUMBERINGS,
+  USUAL_FIRING_ORDERS,
+  type Cylinder,
+  type EngineLayout,
+  type Numbering,
+} from './ignition/cylinders.ts';
+export {
+  planIgnition,
+  type IgnitionPlan,
+  type IgnitionQuestion,
+  type IgnitionSource,
+  type Lead,
+} from './ignition/planIgnition.ts';
+export { laceWheel, type LacedWheel, type Lacing } from './wheels/lacing.ts';
+export { chainFor, type ChainDrive, type ChainLength } from './wheels/chain.ts';
+export {
+  clipStrip,
+  cone,
+  cylinder,
+  dome,
+  hopper,
+  mitredPipe,
+  roundedBox,
+  type Development,
+  type FlatPiece,
+} from './flat/developments.ts';
