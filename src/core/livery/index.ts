@@ -9,6 +9,7 @@ export {
   type Point,
   type Ring,
 } from './geometry/readOutline.ts';
+export { coursePath, ringsPath } from './geometry/writePath.ts';
 export { ringsOfMarking, shapeOf } from './shapes.ts';
 export {
   mirroredPath,
@@ -88,20 +89,9 @@ export { predictPrint, type PredictedPrint } from './markings/predictPrint.ts';
 export { drawArtwork, FINEST, type DrawnArtwork, type DrawnShape } from './artwork/drawArtwork.ts';
 export { faceOf, TYPEFACES, type Faces, type ShippedFace } from './artwork/typefaces.ts';
 export { readDrawing, type ReadDrawing } from './artwork/readDrawing.ts';
-export {
-  MOST_FONT_BYTES,
-  nameOfTypeface,
-  readTypeface,
-  textOutline,
-  type Typeface,
-} from './artwork/textOutline.ts';
-export {
-  isPrinted,
-  LEAST_DPI,
-  printSheets,
-  type KeptPicture,
-  type PrintedSheets,
-} from './sheets/printSheets.ts';
+export { MOST_FONT_BYTES, nameOfTypeface, readTypeface, type Typeface } from './artwork/readTypeface.ts';
+export { dotsPerInch, LEAST_DPI, MM_PER_INCH, type KeptPicture } from './sheets/printedPicture.ts';
+export { isPrinted, printSheets, type PrintedSheets } from './sheets/printSheets.ts';
 export { PAPER_SIZES, sheetSize } from './sheets/sheetSize.ts';
 export { FRAIL_MM, maskPieces, openingPieces, type MaskPiece } from './cutting/maskPieces.ts';
 export { filmTemplates, type FilmLay, type FilmTemplate } from './cutting/filmTemplates.ts';

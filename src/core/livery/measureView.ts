@@ -5,6 +5,7 @@ import {
   crossesItself,
   insideOf,
   regionOf,
+  regionOfPath,
   ringsOf,
   together,
   within,
@@ -118,7 +119,7 @@ function surfaceOn({
   regions = [],
 }: Pick<LiveryView, 'slope' | 'regions'>): (region: Region) => number {
   const sloped = regions.flatMap((each) =>
-    each.slope === undefined ? [] : [{ slope: each.slope, region: regionOf(readOutline(each.path).rings) }],
+    each.slope === undefined ? [] : [{ slope: each.slope, region: regionOfPath(each.path) }],
   );
   return (region) => {
     let left = region;

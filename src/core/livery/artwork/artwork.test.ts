@@ -7,7 +7,8 @@ import { areaOf, regionOf, within, without } from '../geometry/region.ts';
 import { drawArtwork } from './drawArtwork.ts';
 import { readDrawing } from './readDrawing.ts';
 import { blockShade } from './shade.ts';
-import { nameOfTypeface, readTypeface, textOutline } from './textOutline.ts';
+import { nameOfTypeface, readTypeface } from './readTypeface.ts';
+import { textOutline } from './textOutline.ts';
 import { faceOf } from './typefaces.ts';
 
 const shoelace = (ring: Ring) =>

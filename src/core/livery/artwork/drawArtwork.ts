@@ -6,7 +6,7 @@ import { label, lettering, plate, roundel, scroll } from './lettered.ts';
 import { checks, stripes, warning, weave } from './patterns.ts';
 import { outlineOf } from './plainShapes.ts';
 import { blockShade } from './shade.ts';
-import type { Typeface } from './textOutline.ts';
+import type { Typeface } from './readTypeface.ts';
 
 /** A filled path, mm from the upper left corner of the artwork; holes run the other way round. */
 export interface DrawnShape {
@@ -44,6 +44,7 @@ const DRAW: Readonly<Record<Artwork['kind'], Draw>> = {
 /** Draws the artwork of a marking in its size. `scale`: denominator of the model's scale, to say at which one it would be
  *  coarse enough. */
 export function drawArtwork(artwork: Artwork, box: ArtworkBox, font: Typeface, scale: number): DrawnArtwork {
+  const ink = artwork.ink || INK;
   const { kind, ground, shade = '', shadeMm = 0 } = artwork;
   const drawing = DRAW[kind](artwork, box, font);
   const { shapes, letters, coloured = [], letterMm, lineMm, missing } = drawing;
@@ -52,9 +53,9 @@ export function drawArtwork(artwork: Artwork, box: ArtworkBox, font: Typeface, s
     ...(ground && kind !== 'none' && kind !== 'picture'
       ? [{ d: drawing.ground ?? outlineOf(box), fill: ground }]
       : []),
-    ...coloured,
+    ...coloured.map(({ d, fill }) => ({ d, fill: fill || ink })),
     ...(isShaded ? [{ d: blockShade(letters, shadeMm), fill: shade }] : []),
-    ...shapes.map((d) => ({ d, fill: artwork.ink || INK })),
+    ...shapes.map((d) => ({ d, fill: ink })),
   ];
   const fine = (what: string, mm: number | undefined, least: number) =>
     mm !== undefined && mm > 0 && mm < least

@@ -1,5 +1,5 @@
 import type { Artwork, Marking } from '../../kit/index.ts';
-import type { Typeface } from './textOutline.ts';
+import type { Typeface } from './readTypeface.ts';
 
 export type ArtworkBox = Pick<Marking, 'width' | 'height' | 'round' | 'mirrored'>;
 
@@ -11,7 +11,7 @@ export interface Drawing {
   letters?: string;
   /** What the ground fills, where that is not all that the marking covers. */
   ground?: string;
-  /** Shapes with colours of their own, under all others. */
+  /** Shapes with colours of their own, under all others; '' for the ink. */
   coloured?: { d: string; fill: string }[];
   /** Height of its capitals and width of its thinnest line, mm; absent where it has none. */
   letterMm?: number;

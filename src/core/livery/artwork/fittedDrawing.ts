@@ -3,7 +3,7 @@ import { boxAround, readOutline } from '../geometry/readOutline.ts';
 import type { Draw } from './drawing.ts';
 
 /** A drawing of the builder's brought to the size of its marking; shapes without a colour of their own take the ink. */
-export const fittedDrawing: Draw = ({ drawn = [], ink }, { width, height }) => {
+export const fittedDrawing: Draw = ({ drawn = [] }, { width, height }) => {
   const box = boxAround(drawn.flatMap(({ path }) => readOutline(path).rings));
   if (!box || !(box.width > 0) || !(box.height > 0))
     return { shapes: [], missing: 'no drawing yet: open one' };
@@ -15,6 +15,6 @@ export const fittedDrawing: Draw = ({ drawn = [], ink }, { width, height }) => {
       .toString();
   return {
     shapes: [],
-    coloured: drawn.map(({ path, fill }) => ({ d: fitted(path), fill: fill || ink || '#111111' })),
+    coloured: drawn.map(({ path, fill }) => ({ d: fitted(path), fill })),
   };
 };

@@ -1,7 +1,6 @@
-import { grown, regionOf, together, without } from '../geometry/region.ts';
-import { readOutline } from '../geometry/readOutline.ts';
+import { grown, regionOfPath, regionPath, together, without } from '../geometry/region.ts';
 import type { Draw } from './drawing.ts';
-import { hole, rectangle, regionPath } from './plainShapes.ts';
+import { hole, rectangle } from './plainShapes.ts';
 import { textOutline } from './textOutline.ts';
 
 /** Heads of letters along an arch spread by this, mm. */
@@ -66,10 +65,10 @@ const RIBBON = { fold: 0.09, tail: 0.035, drop: 0.24, line: 0.03 } as const;
 /** A ribbon whose ends are folded behind it, lettered along its arch. */
 export const scroll: Draw = ({ text, archMm }, { width, height }, font) => {
   const drop = RIBBON.drop * height;
-  const rise = Math.max(0, Math.min(Math.abs(archMm), height / 3)) * Math.sign(archMm || 1);
+  const rise = Math.min(Math.abs(archMm), height / 3) * Math.sign(archMm);
   const tall = height - drop - Math.abs(rise);
   const [left, right] = [RIBBON.fold * width, (1 - RIBBON.fold) * width];
-  const top = rise >= 0 ? Math.abs(rise) : 0;
+  const top = Math.max(0, rise);
   // The sagitta of a parabola is half of how far its handle lies off the chord.
   const bow = -2 * rise;
   const front = `M${left} ${top}Q${width / 2} ${top + bow} ${right} ${top}V${top + tall}Q${width / 2} ${top + tall + bow} ${left} ${top + tall}Z`;
@@ -78,10 +77,9 @@ export const scroll: Draw = ({ text, archMm }, { width, height }, font) => {
     `M${outer} ${top + drop}L${outer + sign * RIBBON.tail * width} ${top + drop + tall / 2}L${outer} ${top + drop + tall}` +
     `H${fold + sign * inner}V${top + drop}Z`;
   const ends = [end(0, left, 1), end(width, right, -1)];
-  const region = (d: string) => regionOf(readOutline(d).rings);
   const lineMm = Math.max(0.05, RIBBON.line * height);
-  const edge = (d: string) => without(region(d), grown(region(d), -lineMm));
-  const behind = ends.map((d) => without(edge(d), region(front)));
+  const edge = (d: string) => without(regionOfPath(d), grown(regionOfPath(d), -lineMm));
+  const behind = ends.map((d) => without(edge(d), regionOfPath(front)));
   const letters = textOutline(font, text, {
     x: width / 2,
     y: top + tall / 2 - rise / 2,
@@ -92,7 +90,7 @@ export const scroll: Draw = ({ text, archMm }, { width, height }, font) => {
   return {
     shapes: [regionPath(together([edge(front), ...behind])), letters.d],
     letters: letters.d,
-    ground: regionPath(together([front, ...ends].map(region))),
+    ground: regionPath(together([front, ...ends].map(regionOfPath))),
     letterMm: letters.capitalMm,
     lineMm,
   };

@@ -1,6 +1,6 @@
-import { regionOf, within } from '../geometry/region.ts';
+import { regionOf, regionPath, within } from '../geometry/region.ts';
 import type { Draw } from './drawing.ts';
-import { rectangle, regionPath } from './plainShapes.ts';
+import { rectangle } from './plainShapes.ts';
 
 const MOST_STRIPES = 60;
 

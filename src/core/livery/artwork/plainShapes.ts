@@ -1,6 +1,4 @@
 import type { Marking } from '../../kit/index.ts';
-import type { Point } from '../geometry/readOutline.ts';
-import { ringsOf, type Region } from '../geometry/region.ts';
 
 export const rectangle = (x: number, y: number, width: number, height: number) =>
   `M${x} ${y}h${width}v${height}h${-width}Z`;
@@ -13,7 +11,3 @@ export const outlineOf = ({ width, height, round }: Pick<Marking, 'width' | 'hei
   round
     ? `M0 ${height / 2}a${width / 2} ${height / 2} 0 0 1 ${width} 0a${width / 2} ${height / 2} 0 0 1 ${-width} 0Z`
     : rectangle(0, 0, width, height);
-
-const written = (ring: readonly Point[]): string => `M${ring.map(([x, y]) => `${x} ${y}`).join('L')}Z`;
-/** A region as a path; its holes run the other way round. */
-export const regionPath = (region: Region): string => ringsOf(region).map(written).join('');

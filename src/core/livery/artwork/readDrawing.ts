@@ -2,9 +2,8 @@ import colourString from 'color-string';
 import svgpath from 'svgpath';
 import { MOST_DRAWN, MOST_DRAWN_PATH, type DrawnPath } from '../../kit/index.ts';
 import { boxAround, readOutline } from '../geometry/readOutline.ts';
-import { areaOf, regionOf } from '../geometry/region.ts';
+import { areaOf, regionOf, regionPath } from '../geometry/region.ts';
 import { svgShapes, type SvgShape } from '../geometry/svgShapes.ts';
-import { regionPath } from './plainShapes.ts';
 
 export interface ReadDrawing {
   /** In the order in which they are painted, mm, their box beginning at 0, 0. */

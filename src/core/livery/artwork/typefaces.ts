@@ -1,4 +1,4 @@
-import type { Typeface } from './textOutline.ts';
+import type { Typeface } from './readTypeface.ts';
 
 /** Typefaces that come with Fanfare, the usual one first. */
 export const TYPEFACES = [

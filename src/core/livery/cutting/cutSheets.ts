@@ -1,7 +1,8 @@
 import type { PagePath, PrintedPage } from '../../formats/index.ts';
 import type { Printing } from '../../kit/index.ts';
-import type { Typeface } from '../artwork/textOutline.ts';
+import type { Typeface } from '../artwork/readTypeface.ts';
 import type { Point } from '../geometry/readOutline.ts';
+import { ringsPath } from '../geometry/writePath.ts';
 import { exactPage, exactSheet } from '../sheets/exactPage.ts';
 import { layOn } from '../sheets/layOn.ts';
 import { hpgl } from './hpgl.ts';
@@ -46,7 +47,7 @@ export function cutSheets(pieces: readonly MaskPiece[], printing: Printing, font
 }
 
 const lineOf = (ring: readonly Point[]): PagePath => ({
-  d: `M${ring.map(([x, y]) => `${x.toFixed(3)} ${y.toFixed(3)}`).join('L')}Z`,
+  d: ringsPath([ring], 3),
   stroke: CUT,
   strokeMm: 0.1,
 });

@@ -1,7 +1,8 @@
 import type { PagePath, PrintedPage } from '../../formats/index.ts';
 import type { Printing } from '../../kit/index.ts';
-import type { Typeface } from '../artwork/textOutline.ts';
+import type { Typeface } from '../artwork/readTypeface.ts';
 import type { Point } from '../geometry/readOutline.ts';
+import { coursePath, ringsPath } from '../geometry/writePath.ts';
 import { exactPage, exactSheet } from '../sheets/exactPage.ts';
 import { layOn } from '../sheets/layOn.ts';
 import type { FilmTemplate } from './filmTemplates.ts';
@@ -33,13 +34,14 @@ export function filmSheets(
         exact,
         placements.flatMap(({ id, x, y }): PagePath[] => {
           const { rings, slits, fold, arrow } = byId.get(id)!;
-          const line = (points: readonly Point[], isClosed: boolean) =>
-            `M${points.map(([px, py]) => `${px + x} ${py + y}`).join('L')}${isClosed ? 'Z' : ''}`;
+          const here = (points: readonly Point[]) => points.map(([px, py]): Point => [px + x, py + y]);
+          const open = (points: readonly Point[]) => coursePath(here(points), 3);
+          const closed = (points: readonly Point[]) => ringsPath([here(points)], 3);
           return [
-            ...fold.map((ring) => ({ d: line(ring, true), ...LINES.fold })),
-            ...arrow.map((points) => ({ d: line(points, false), ...LINES.weave })),
-            ...slits.map((points) => ({ d: line(points, false), ...LINES.cut })),
-            ...rings.map((ring) => ({ d: line(ring, true), ...LINES.cut })),
+            ...fold.map((ring) => ({ d: closed(ring), ...LINES.fold })),
+            ...arrow.map((points) => ({ d: open(points), ...LINES.weave })),
+            ...slits.map((points) => ({ d: open(points), ...LINES.cut })),
+            ...rings.map((ring) => ({ d: closed(ring), ...LINES.cut })),
           ];
         }),
         font,

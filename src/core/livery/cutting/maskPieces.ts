@@ -4,13 +4,14 @@ import {
   type Region,
   grown,
   regionOf,
+  regionOfPath,
   ringsOf,
   separate,
   together,
   within,
   without,
 } from '../geometry/region.ts';
-import { boxAround, readOutline, type Point } from '../geometry/readOutline.ts';
+import { boxAround, type Point } from '../geometry/readOutline.ts';
 import type { MeasuredView } from '../measureView.ts';
 import type { ColourStage } from '../order/planColours.ts';
 
@@ -86,7 +87,7 @@ export const openingPieces = (
     openings
       .filter(({ id }) => wanted.has(`${viewId} ${id}`))
       .flatMap(({ id: openingId, path }) => {
-        const shape = regionOf(readOutline(path).rings);
+        const shape = regionOfPath(path);
         return separate(kerfMm > 0 ? grown(shape, kerfMm / 2) : shape)
           .filter((piece) => areaOf(piece) > LEAST_MM2)
           .map((piece, index) =>

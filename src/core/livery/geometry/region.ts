@@ -14,7 +14,8 @@ import {
   type Paths64,
   type PolyPath64,
 } from 'clipper2-ts';
-import type { Point, Ring } from './readOutline.ts';
+import { readOutline, type Point, type Ring } from './readOutline.ts';
+import { ringsPath } from './writePath.ts';
 
 /** What some rings enclose, holes taken out: in whole tenths of a micrometre, so that clipping is exact. */
 export type Region = Paths64;
@@ -29,8 +30,12 @@ const outward = (paths: Paths64): Point[][] =>
 
 /** The region of rings: where they lie within each other every other one is a hole. */
 export const regionOf = (rings: readonly Ring[]): Region => union(inward(rings), [], FillRule.EvenOdd);
+/** What the closed paths of SVG's language enclose, mm. */
+export const regionOfPath = (d: string): Region => regionOf(readOutline(d).rings);
 /** The rings of a region. */
 export const ringsOf = (region: Region): Point[][] => outward(region);
+/** A region as a path; its holes run the other way round. */
+export const regionPath = (region: Region): string => ringsPath(ringsOf(region));
 export const within = (region: Region, other: Region): Region => intersect(region, other, FillRule.NonZero);
 export const without = (region: Region, other: Region): Region => difference(region, other, FillRule.NonZero);
 export const together = (regions: readonly Region[]): Region => union(regions.flat(), [], FillRule.NonZero);

@@ -1,7 +1,15 @@
 import type { Kit, LiveryView, Marking } from '../../kit/index.ts';
 import { baseOf, measuredView } from '../bodies.ts';
-import { boxAround, readOutline, type Box } from '../geometry/readOutline.ts';
-import { areaOf, regionOf, together, within, without, type Region } from '../geometry/region.ts';
+import { boxAround, type Box } from '../geometry/readOutline.ts';
+import {
+  areaOf,
+  regionOf,
+  regionOfPath,
+  together,
+  within,
+  without,
+  type Region,
+} from '../geometry/region.ts';
 import { remembered } from '../remembered.ts';
 import { ringsOfMarking } from '../shapes.ts';
 
@@ -96,7 +104,7 @@ function layOf(view: LiveryView, kit: Kit) {
   const body = regionOf(measured.body);
   const parts = (view.regions ?? []).map(({ partId, path }) => ({
     id: partId,
-    region: within(regionOf(readOutline(path).rings), body),
+    region: within(regionOfPath(path), body),
   }));
   const rest = without(body, together(parts.map(({ region }) => region)));
   const seen = measured.areas.flatMap(({ finishId, rings }) =>

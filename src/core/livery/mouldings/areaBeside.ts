@@ -1,5 +1,6 @@
 import { boxAround, readOutline, type Point } from '../geometry/readOutline.ts';
 import { areaOf, regionOf, ringsOf, within } from '../geometry/region.ts';
+import { ringsPath } from '../geometry/writePath.ts';
 import type { LiveryView } from '../../kit/index.ts';
 
 /** Which side of a moulded line is meant, as one looks at the view. */
@@ -8,11 +9,6 @@ export type SideOfLine = (typeof SIDES_OF_LINE)[number];
 
 /** How far an area reaches beyond the outline, mm, so that it covers its edge. */
 const BEYOND = 5;
-
-/** Rings as a path of SVG, mm, to the hundredth. */
-export const writtenRings = (rings: readonly (readonly Point[])[]): string =>
-  rings.map((ring) => `M${ring.map(([x, y]) => `${round(x)} ${round(y)}`).join('L')}Z`).join('');
-const round = (mm: number) => Math.round(mm * 100) / 100;
 
 /** All of a view on one side of a moulded line as a path: what is painted up to it. The line is drawn on at both ends, the
  *  way that it runs there, until it leaves the view; one that closes bounds what lies within it (below) or around it (above).
@@ -40,7 +36,7 @@ export function areaBeside(
   const seen = areaOf(within(wanted, regionOf(rings)));
   if (seen < 0.01 || areaOf(regionOf(rings)) - seen < 0.01)
     throw new RangeError('That line does not divide the view: all of it lies on one side.');
-  return writtenRings(ringsOf(wanted));
+  return ringsPath(ringsOf(wanted), 2);
 }
 
 /** A ring that holds what lies on one side of a line drawn on at both ends; `far` leads out of any view. */

@@ -1,7 +1,7 @@
 import type { LiveryArea } from '../../kit/index.ts';
 import type { Point, Ring } from '../geometry/readOutline.ts';
 import { shapeOf } from '../shapes.ts';
-import { writtenRings } from './areaBeside.ts';
+import { ringsPath } from '../geometry/writePath.ts';
 import { nearestOn } from './mouldedLines.ts';
 
 /** How near an edge must be to a line to be laid along it, mm. */
@@ -29,7 +29,7 @@ export function laidAlong(
         return on ?? point;
       }),
     );
-    return moved > 0 ? { ...area, path: writtenRings(rings.map(withoutStraight)) } : undefined;
+    return moved > 0 ? { ...area, path: ringsPath(rings.map(withoutStraight), 2) } : undefined;
   }
   if (area.shape === 'ellipse' || area.shape === 'scallops') return undefined;
   const shift = leastShift(area, lines);

@@ -1,7 +1,8 @@
 import svgpath from 'svgpath';
 import type { PageImage, PagePath, PrintedPage } from '../../formats/index.ts';
 import type { Printing } from '../../kit/index.ts';
-import { textOutline, type Typeface } from '../artwork/textOutline.ts';
+import type { Typeface } from '../artwork/readTypeface.ts';
+import { textOutline } from '../artwork/textOutline.ts';
 import { sheetSize } from './sheetSize.ts';
 
 const BAR_MM = 50;

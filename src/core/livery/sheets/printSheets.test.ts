@@ -102,6 +102,8 @@ describe('the sheets of own prints', () => {
     const notes = (more: Partial<Marking>, of = withPicture) =>
       printSheets([pictured(more)], printing(), of, 24).notes.map(({ what }) => what);
     expect(notes({})).toEqual([]);
+    const white = printSheets([pictured()], printing({ whitePlate: true }), withPicture, 24).notes;
+    expect(white[0]!.what).toContain('white is laid under all of its picture');
     expect(notes({ width: 80, height: 40 })[0]).toContain('191 dots to the inch');
     expect(notes({ height: 15 })[0]).toContain('stretched');
     expect(notes({}, { ...materials, pictures: new Map() })[0]).toContain('not here');

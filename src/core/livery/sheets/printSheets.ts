@@ -1,16 +1,16 @@
 import svgpath from 'svgpath';
 import { hexToLab } from '../../colour/index.ts';
-import { type PageImage, type PagePath, type PrintedPage } from '../../formats/index.ts';
+import { type PagePath, type PrintedPage } from '../../formats/index.ts';
 import type { Marking, Printing } from '../../kit/index.ts';
 import { drawArtwork, type DrawnArtwork } from '../artwork/drawArtwork.ts';
 import { outlineOf, rectangle } from '../artwork/plainShapes.ts';
 import { faceOf, type Faces } from '../artwork/typefaces.ts';
-import { readOutline } from '../geometry/readOutline.ts';
-import { grown, regionOf, ringsOf, together } from '../geometry/region.ts';
+import { grown, regionOfPath, regionPath, together } from '../geometry/region.ts';
 import { mirroredPath } from '../views/startingOutlines.ts';
 import { PALE } from '../markings/markingRoutes.ts';
 import { exactPage, exactSheet } from './exactPage.ts';
 import { layOn } from './layOn.ts';
+import { notesOnPicture, placedPicture, type KeptPicture, type Place } from './printedPicture.ts';
 
 /** What a page prints: the colours of a sheet, or the white under them. */
 export type Plate = 'colours' | 'white';
@@ -27,21 +27,12 @@ export interface PrintedSheets {
   copies: { markingId: string; count: number }[];
 }
 
-/** A picture as it is kept, with its size in dots. */
-export interface KeptPicture extends Pick<PageImage, 'type' | 'base64'> {
-  width: number;
-  height: number;
-}
-
 /** What artwork is drawn with: typefaces, and pictures by their ids. */
 export interface PrintMaterials {
   faces: Faces;
   pictures?: ReadonlyMap<string, KeptPicture>;
 }
 
-/** From here dots no longer show, to the inch. */
-export const LEAST_DPI = 300;
-const MM_PER_INCH = 25.4;
 const LINE = '#888888';
 
 /** Whether a marking comes off a printer. */
@@ -109,7 +100,7 @@ export function printSheets(
         [
           ...notesOn(marking, drawn, printing),
           ...(isMissing ? ['its typeface is not on this bench: it is lettered in the usual one'] : []),
-          ...notesOnPicture(marking, picture),
+          ...notesOnPicture(marking, picture, printing),
         ].map((what) => ({ markingId: marking.id, what })),
       ),
     ],
@@ -129,9 +120,8 @@ function asWhite(
 ): DrawnArtwork {
   if (route === 'paper') return { ...drawn, shapes: [] };
   const printed = [...drawn.shapes.map(({ d }) => d), ...(picture ? [rectangle(0, 0, width, height)] : [])];
-  const all = together(printed.map((d) => regionOf(readOutline(d).rings)));
-  const rings = ringsOf(grown(all, -CHOKE_MM));
-  const d = rings.map((ring) => `M${ring.map(([x, y]) => `${x} ${y}`).join('L')}Z`).join('');
+  const all = together(printed.map(regionOfPath));
+  const d = regionPath(grown(all, -CHOKE_MM));
   return { ...drawn, shapes: d === '' ? [] : [{ d, fill: WHITE_PLATE }] };
 }
 
@@ -152,47 +142,6 @@ const notesOn = ({ artwork }: Marking, { tooFine }: DrawnArtwork, { whitePlate }
       : []),
   ...tooFine.map((what) => `too fine to print: ${what}`),
 ];
-
-/** What to know of a picture before it is printed; nothing where the artwork is none, null where it is not here. */
-const notesOnPicture = ({ width, height }: Marking, picture: KeptPicture | null | undefined): string[] => {
-  if (picture === undefined) return [];
-  if (picture === null) return ['its picture is not here: open it again'];
-  const across = (MM_PER_INCH * picture.width) / width;
-  const along = (MM_PER_INCH * picture.height) / height;
-  const dpi = Math.min(across, along);
-  return [
-    ...(dpi < LEAST_DPI
-      ? [
-          `its picture has ${Math.round(dpi)} dots to the inch at this size: below ${LEAST_DPI} they show; take a larger one, or a drawing`,
-        ]
-      : []),
-    ...(Math.abs(across / along - 1) > 0.03
-      ? ['its picture is stretched: width and height do not go together as they do in the file']
-      : []),
-  ];
-};
-
-interface Place {
-  x: number;
-  y: number;
-  turned: boolean;
-}
-
-/** A picture on the page: mirrored where the marking is, or goes on from behind, and turned where it lies on its side. */
-function placedPicture(
-  { type, base64 }: KeptPicture,
-  { width, height, mirrored, behind }: Marking,
-  { x, y, turned }: Place,
-): PageImage {
-  const flip = mirrored !== behind;
-  const [a, e] = flip ? [-width, width] : [width, 0];
-  // A quarter turn takes (u, v) to (height - v, u).
-  return {
-    type,
-    base64,
-    matrix: turned ? [0, a, -height, 0, height + x, e + y] : [a, 0, 0, height, e + x, y],
-  };
-}
 
 /** A marking on the page, turned a quarter where it lies on its side, with a line to cut along. */
 function placedPaths({ shapes }: DrawnArtwork, marking: Marking, { x, y, turned }: Place): PagePath[] {

@@ -10,7 +10,12 @@ import {
   type LiveryView,
   type Printing,
 } from '../../../core/kit/index.ts';
-import { PUCKERS_SLOPE, type FilmTemplate, type MeasuredView } from '../../../core/livery/index.ts';
+import {
+  coursePath,
+  PUCKERS_SLOPE,
+  type FilmTemplate,
+  type MeasuredView,
+} from '../../../core/livery/index.ts';
 import { FigureInput } from '../../components/form/FigureInput.tsx';
 import { saveFile } from '../../data/saveFile.ts';
 import { useTask } from '../../data/useTask.ts';
@@ -103,14 +108,14 @@ function Templates({
   const { templates, pages, tooLarge, drawings } = newest;
   if (templates.length === 0) return <p className="small">Nothing of it is seen: no film is needed.</p>;
   const cm2 = templates.reduce((sum, each) => sum + each.cm2, 0);
-  const darts = templates[0]!.slits.length;
+  const slits = templates[0]!.slits.length;
   const called = `${area.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}-film`;
   return (
     <>
       <TemplatePicture template={templates[0]!} />
       <p className="small">
         {counted(templates.length, 'piece')}, <span className="mono">{figure(cm2, 'cm²', 1)}</span> of film
-        {darts > 0 && `; ${counted(darts, 'slit')} each`}. Cut along the full line, lay by the dashed one,
+        {slits > 0 && `; ${counted(slits, 'slit')} each`}. Cut along the full line, lay by the dashed one,
         keep the arrow along the weave. Warm film follows better; cut darts last.
       </p>
       {tooLarge.length > 0 && (
@@ -142,7 +147,7 @@ function Templates({
   );
 }
 
-const open = (lines: FilmTemplate['slits']) => lines.map((line) => pathOf([line]).slice(0, -1)).join('');
+const open = (lines: FilmTemplate['slits']) => lines.map((line) => coursePath(line, 2)).join('');
 
 /** A template as it is cut: full lines are cut, the dashed one is the edge of the area. */
 const TemplatePicture = ({

@@ -2,7 +2,7 @@ import { Button, FileButton } from '@mantine/core';
 import { wrap } from 'comlink';
 import { useState } from 'react';
 import { markingRecord, type Marking } from '../../../core/kit/index.ts';
-import { LEAST_DPI } from '../../../core/livery/index.ts';
+import { dotsPerInch, LEAST_DPI, MM_PER_INCH } from '../../../core/livery/index.ts';
 import { keepArtwork } from '../../data/kit.ts';
 import type { LiveryWorker } from '../../workers/liveryWorker.ts';
 import { newLiveryWorker } from './useLivery.ts';
@@ -15,7 +15,6 @@ interface OpenArtworkProps {
 }
 
 const ACCEPTS = { drawing: '.svg,image/svg+xml', picture: 'image/png,image/jpeg,image/webp' } as const;
-const MM_PER_INCH = 25.4;
 const tenth = (mm: number) => Math.round(mm * 10) / 10;
 /** A size that a marking can have. */
 const possible = (key: 'width' | 'height', mm: number): number => {
@@ -62,7 +61,7 @@ async function openPicture(
           width: possible('width', (MM_PER_INCH * width) / dpi),
           height: possible('height', (MM_PER_INCH * height) / dpi),
         };
-  const dots = Math.round((MM_PER_INCH * width) / (size.width ?? marking.width));
+  const dots = Math.round(dotsPerInch(width, size.width ?? marking.width));
   return [
     { ...size, pictureId: id },
     [

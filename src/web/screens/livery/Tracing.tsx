@@ -2,6 +2,7 @@ import { Button, NumberInput, SegmentedControl } from '@mantine/core';
 import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { VIEW_SIDES } from '../../../core/kit/index.ts';
 import {
+  coursePath,
   SCALE_POINTS,
   traced,
   type Point,
@@ -37,7 +38,6 @@ const HINTS: Readonly<Record<TraceScale['kind'] | Exclude<Mark, 'scale'>, string
 };
 /** How far an arrow key moves the cross, as a share of the picture; with shift ten times as far. */
 const STEP = 0.002;
-const path = (ring: readonly Point[]) => `M${ring.map(([x, y]) => `${x} ${y}`).join('L')}`;
 
 interface Marked {
   scale: Point[];
@@ -206,13 +206,13 @@ function TracedPicture({ picture, points, kind, cross, onKeyDown, onMark }: Trac
         <image href={address} width={width} height={height} />
         <g strokeWidth={size / 400}>
           {points.scale.length > 0 && (
-            <path className="scaleline" d={`${path(points.scale)}${kind === 'rectangle' ? 'Z' : ''}`} />
+            <path className="scaleline" d={`${coursePath(points.scale)}${kind === 'rectangle' ? 'Z' : ''}`} />
           )}
           {[points.outline, ...points.openings].map(
-            (ring, at) => ring.length > 0 && <path key={at} className="traced" d={`${path(ring)}Z`} />,
+            (ring, at) => ring.length > 0 && <path key={at} className="traced" d={`${coursePath(ring)}Z`} />,
           )}
           {points.lines.map(
-            (line, at) => line.length > 0 && <path key={at} className="scaleline" d={path(line)} />,
+            (line, at) => line.length > 0 && <path key={at} className="scaleline" d={coursePath(line)} />,
           )}
           {[...points.scale, ...points.outline, ...points.openings.flat(), ...points.lines.flat()].map(
             ([cx, cy], at) => (

@@ -1,9 +1,8 @@
-import { boxAround, readOutline, type Box, type Point } from '../../../core/livery/index.ts';
+import { boxAround, readOutline, ringsPath, type Box, type Point } from '../../../core/livery/index.ts';
 import type { LiveryView } from '../../../core/kit/index.ts';
 
 /** Rings as a path of SVG. */
-export const pathOf = (rings: readonly (readonly Point[])[]): string =>
-  rings.map((ring) => `M${ring.map(([x, y]) => `${x.toFixed(2)} ${y.toFixed(2)}`).join('L')}Z`).join('');
+export const pathOf = (rings: readonly (readonly Point[])[]): string => ringsPath(rings, 2);
 
 /** The box around the outline of a view, mm; a small one where there is none. */
 export const boxOf = ({ outline }: Pick<LiveryView, 'outline'>): Box =>
