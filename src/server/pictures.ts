@@ -3,9 +3,6 @@ import type { KeptPictureRecord } from '../api/index.ts';
 import { imageType } from './imageType.ts';
 import { ProblemError } from './problem.ts';
 
-/** A picture is nothing but a picture, whatever a browser makes of its bytes. */
-export const PICTURE_POLICY = "sandbox; default-src 'none'";
-
 /** Longest side that is kept, and the most pixels that are looked at, against files that swell when they are opened. */
 const MOST_SIDE = 2400;
 const MOST_PIXELS = 60_000_000;

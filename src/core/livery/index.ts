@@ -21,9 +21,9 @@ export {
   type ViewSource,
 } from './views/startingOutlines.ts';
 export { FOLLOWS_MM, mouldedLines } from './mouldings/mouldedLines.ts';
-export { areaBeside, SIDES_OF_LINE, type SideOfLine } from './mouldings/areaBeside.ts';
+export { areaBeside, SIDES_OF_LINE, sidesOfLine, type SideOfLine } from './mouldings/areaBeside.ts';
 export { laidAlong, REACH_MM } from './mouldings/laidAlong.ts';
-export { mirrorImage } from './views/mirrorImage.ts';
+export { isAlong, mirrorImage } from './views/mirrorImage.ts';
 export { readSvg, type DrawnOutline } from './views/readSvg.ts';
 export {
   edgeMask,
@@ -96,5 +96,6 @@ export { PAPER_SIZES, sheetSize } from './sheets/sheetSize.ts';
 export { FRAIL_MM, maskPieces, openingPieces, type MaskPiece } from './cutting/maskPieces.ts';
 export { filmTemplates, type FilmLay, type FilmTemplate } from './cutting/filmTemplates.ts';
 export { filmSheets } from './cutting/filmSheets.ts';
+export { PLOTTER_UNITS_PER_MM } from './cutting/hpgl.ts';
 export { cutSheets, type CutSheets } from './cutting/cutSheets.ts';
 export { SCALE_POINTS, traced, type TraceScale } from './views/trace.ts';

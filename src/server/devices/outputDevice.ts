@@ -1,4 +1,5 @@
 import type { OutputDeviceId, OutputDeviceRecord, OutputJobInput } from '../../api/index.ts';
+import { PLOTTER_UNITS_PER_MM } from '../../core/livery/index.ts';
 import { ProblemError } from '../problem.ts';
 import { randomFrom } from './simulatedGroundTruth.ts';
 
@@ -35,7 +36,6 @@ interface Make {
   piecesOf: (file: string, sheet: number) => Piece[];
 }
 
-const PLOT_UNITS_PER_MM = 40;
 const CUT_MM_PER_MS = 0.04;
 const PLUNGE_MS = 400;
 const PAGE_MS = 6000;
@@ -53,7 +53,7 @@ function cutsOf(plot: string, sheet: number): Piece[] {
     let mm = 0;
     for (let each = 0; each < numbers.length; each += 2) {
       const to: [number, number] = [numbers[each]!, numbers[each + 1]!];
-      mm += Math.hypot(to[0] - at[0], to[1] - at[1]) / PLOT_UNITS_PER_MM;
+      mm += Math.hypot(to[0] - at[0], to[1] - at[1]) / PLOTTER_UNITS_PER_MM;
       at = to;
     }
     if (pen === 'PD') pieces.push({ sheet, ms: PLUNGE_MS + mm / CUT_MM_PER_MS });
@@ -95,7 +95,6 @@ const refused = (status: number, title: string, detail: string, remedy: string) 
 interface Job {
   name: string;
   pieces: Piece[];
-  sheets: number;
   /** Pieces that are whole. */
   done: number;
   /** Sheets that were taken in for it. */
@@ -217,7 +216,6 @@ export function simulatedOutput(id: OutputDeviceId, clock: () => number, seed: n
       job = {
         name: input.name,
         pieces,
-        sheets: input.files.length,
         done: 0,
         taken: 0,
         spoilt: 0,

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { eq } from 'drizzle-orm';
-import express, { type Router } from 'express';
+import type { Router } from 'express';
 import {
   changesSchema,
   KIT_ITEMS,
@@ -11,8 +11,9 @@ import {
 } from '../../api/index.ts';
 import type { Database } from '../database/open.ts';
 import { builds, pictures } from '../database/schema.ts';
-import { PICTURE_POLICY, reencoded } from '../pictures.ts';
+import { reencoded } from '../pictures.ts';
 import { notFound } from '../problem.ts';
+import { rawBody, sendFile, sentFile } from '../requests/rawBody.ts';
 import { idOf, validated } from '../requests/validated.ts';
 import { readBuild } from '../store/benchStore.ts';
 import { takeDivision } from '../store/divisionStore.ts';
@@ -65,38 +66,24 @@ export function kitRoutes({ db, clock }: ServerContext): Router {
     response.json(readBuild(db, buildId));
   });
 
-  post(
-    PATHS.pictures,
-    express.raw({
-      type: (request) => !/json/.test(request.headers['content-type'] ?? ''),
-      limit: MOST_PICTURE_BYTES,
-    }),
-    async (request, response) => {
-      const buildId = idOf(request);
-      requireBuild(db, buildId);
-      const { bytes, type, ...size } = await reencoded(
-        Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0),
-      );
-      const id = randomUUID();
-      writing(db, (tx) => {
-        requireBuild(tx, buildId);
-        tx.insert(pictures).values({ id, buildId, type, bytes }).run();
-        sweepPictures(tx, minute());
-      });
-      response.status(201).json({ id, ...size } satisfies KeptPictureRecord);
-    },
-  );
+  post(PATHS.pictures, rawBody(MOST_PICTURE_BYTES), async (request, response) => {
+    const buildId = idOf(request);
+    requireBuild(db, buildId);
+    const { bytes, type, ...size } = await reencoded(sentFile(request));
+    const id = randomUUID();
+    writing(db, (tx) => {
+      requireBuild(tx, buildId);
+      tx.insert(pictures).values({ id, buildId, type, bytes }).run();
+      sweepPictures(tx, minute());
+    });
+    response.status(201).json({ id, ...size } satisfies KeptPictureRecord);
+  });
 
   get(PATHS.picture, (request, response) => {
     const id = idOf(request);
     const row = db.select().from(pictures).where(eq(pictures.id, id)).get();
     if (!row) throw notFound('picture', id);
-    response
-      .set('Cache-Control', 'private, max-age=31536000, immutable')
-      .set('Content-Security-Policy', PICTURE_POLICY)
-      .set('Content-Disposition', 'attachment')
-      .type(row.type)
-      .send(row.bytes);
+    sendFile(response, row.type, row.bytes);
   });
 
   return router;

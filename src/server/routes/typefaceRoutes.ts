@@ -1,11 +1,11 @@
 import { createHash } from 'node:crypto';
 import { asc, eq } from 'drizzle-orm';
-import express, { type Router } from 'express';
+import type { Router } from 'express';
 import { PATHS, type TypefaceRecord } from '../../api/index.ts';
 import { MOST_FONT_BYTES, nameOfTypeface, readTypeface } from '../../core/livery/index.ts';
 import { typefaces } from '../database/schema.ts';
-import { PICTURE_POLICY } from '../pictures.ts';
 import { notFound, ProblemError } from '../problem.ts';
+import { rawBody, sendFile, sentFile } from '../requests/rawBody.ts';
 import { idOf } from '../requests/validated.ts';
 import { writing } from '../store/writing.ts';
 import { benchRouter, type ServerContext } from './serverContext.ts';
@@ -25,40 +25,28 @@ export function typefaceRoutes({ db }: ServerContext): Router {
     response.json(all);
   });
 
-  post(
-    PATHS.typefaces,
-    express.raw({
-      type: (request) => !/json/.test(request.headers['content-type'] ?? ''),
-      limit: MOST_FONT_BYTES,
-    }),
-    (request, response) => {
-      const bytes = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
-      const record = {
-        id: createHash('sha256').update(bytes).digest('hex').slice(0, 32),
-        name: nameIn(bytes),
-      };
-      writing(db, (tx) => {
-        const known = tx.select({ id: typefaces.id }).from(typefaces).all();
-        if (known.length >= MOST_TYPEFACES && !known.some(({ id }) => id === record.id)) throw tooMany();
-        tx.insert(typefaces)
-          .values({ ...record, bytes })
-          .onConflictDoNothing()
-          .run();
-      });
-      response.status(201).json(record satisfies TypefaceRecord);
-    },
-  );
+  post(PATHS.typefaces, rawBody(MOST_FONT_BYTES), (request, response) => {
+    const bytes = sentFile(request);
+    const record = {
+      id: createHash('sha256').update(bytes).digest('hex').slice(0, 32),
+      name: nameIn(bytes),
+    };
+    writing(db, (tx) => {
+      const known = tx.select({ id: typefaces.id }).from(typefaces).all();
+      if (known.length >= MOST_TYPEFACES && !known.some(({ id }) => id === record.id)) throw tooMany();
+      tx.insert(typefaces)
+        .values({ ...record, bytes })
+        .onConflictDoNothing()
+        .run();
+    });
+    response.status(201).json(record satisfies TypefaceRecord);
+  });
 
   get(PATHS.typeface, (request, response) => {
     const id = idOf(request);
     const row = db.select().from(typefaces).where(eq(typefaces.id, id)).get();
     if (!row) throw notFound('typeface', id);
-    response
-      .set('Cache-Control', 'private, max-age=31536000, immutable')
-      .set('Content-Security-Policy', PICTURE_POLICY)
-      .set('Content-Disposition', 'attachment')
-      .type('application/octet-stream')
-      .send(row.bytes);
+    sendFile(response, 'application/octet-stream', row.bytes);
   });
 
   remove(PATHS.typeface, (request, response) => {

@@ -8,8 +8,8 @@ export interface Knife {
   overcutMm: number;
 }
 
-/** Plotter units a millimetre. */
-const UNITS = 40;
+/** HPGL counts in fortieths of a millimetre. */
+export const PLOTTER_UNITS_PER_MM = 40;
 /** A turn below this the tip follows by itself, radians. */
 const SWING = 0.15;
 /** Steps of a swing, radians. */
@@ -58,7 +58,8 @@ function swing(about: Point, from: number, to: number, offsetMm: number): Point[
 
 /** Rings on a sheet so high as HPGL: y upward from its lower left corner, each cut in one go. */
 export function hpgl(rings: readonly (readonly Point[])[], heightMm: number, knife: Knife): string {
-  const at = ([x, y]: Point) => `${Math.round(x * UNITS)},${Math.round((heightMm - y) * UNITS)}`;
+  const at = ([x, y]: Point) =>
+    `${Math.round(x * PLOTTER_UNITS_PER_MM)},${Math.round((heightMm - y) * PLOTTER_UNITS_PER_MM)}`;
   const cuts = rings.flatMap((ring) => {
     const [start, ...rest] = pivotPath(ring, knife);
     return start ? [`PU${at(start)};`, `PD${rest.map(at).join(',')};`] : [];

@@ -7,6 +7,22 @@ import type { LiveryView } from '../../kit/index.ts';
 export const SIDES_OF_LINE = ['above', 'below'] as const;
 export type SideOfLine = (typeof SIDES_OF_LINE)[number];
 
+const isClosed = (course: readonly Point[]): boolean =>
+  course.length > 2 &&
+  Math.hypot(course[0]![0] - course.at(-1)![0], course[0]![1] - course.at(-1)![1]) < 1e-6;
+/** Steeper than it is long: it has no above. */
+const isUpright = (course: readonly Point[]): boolean => {
+  const [[ax, ay], [bx, by]] = [course[0]!, course.at(-1)!];
+  return Math.abs(bx - ax) < Math.abs(by - ay);
+};
+
+/** What the two sides of a line are called, as one looks at the view: one that stands upright has a left and a right, one that
+ *  closes has what lies around it and within. */
+export function sidesOfLine(course: readonly Point[]): Readonly<Record<SideOfLine, string>> {
+  if (isClosed(course)) return { above: 'around', below: 'within' };
+  return isUpright(course) ? { above: 'left of', below: 'right of' } : { above: 'above', below: 'below' };
+}
+
 /** How far an area reaches beyond the outline, mm, so that it covers its edge. */
 const BEYOND = 5;
 
@@ -27,8 +43,7 @@ export function areaBeside(
     [box.x + box.width + BEYOND, box.y + box.height + BEYOND],
     [box.x - BEYOND, box.y + box.height + BEYOND],
   ];
-  const isClosed = Math.hypot(course[0]![0] - course.at(-1)![0], course[0]![1] - course.at(-1)![1]) < 1e-6;
-  const wanted = isClosed
+  const wanted = isClosed(course)
     ? side === 'below'
       ? regionOf([course])
       : regionOf([frame, course])
@@ -41,10 +56,9 @@ export function areaBeside(
 
 /** A ring that holds what lies on one side of a line drawn on at both ends; `far` leads out of any view. */
 function beyondLine(course: readonly Point[], side: SideOfLine, far: number): Point[] {
-  // From the left to the right, so that above is above; one that stands upright counts its left as above.
+  // From the left to the right, so that above is above; one that stands upright from its foot, so that above is its left.
   const [first, last] = [course[0]!, course.at(-1)!];
-  const isTurned =
-    Math.abs(last[0] - first[0]) >= Math.abs(last[1] - first[1]) ? last[0] < first[0] : last[1] > first[1];
+  const isTurned = isUpright(course) ? last[1] > first[1] : last[0] < first[0];
   const line = isTurned ? [...course].reverse() : [...course];
   const before = drawnOn(line[1]!, line[0]!, far);
   const after = drawnOn(line.at(-2)!, line.at(-1)!, far);

@@ -7,7 +7,7 @@ import { measureView } from '../measureView.ts';
 import { bordersOfBody } from '../order/liveryQuestion.ts';
 import { startingOutline, stretched } from '../views/startingOutlines.ts';
 import { mirrorImage } from '../views/mirrorImage.ts';
-import { areaBeside } from './areaBeside.ts';
+import { areaBeside, sidesOfLine } from './areaBeside.ts';
 import { laidAlong } from './laidAlong.ts';
 import { mouldedLines, nearestOn } from './mouldedLines.ts';
 
@@ -109,6 +109,13 @@ describe('colour up to a moulded line', () => {
     expect(seenOf(areaBeside(BOX, louvre, 'above'))).toBeCloseTo(4800, 1);
   });
 
+  it('calls its sides by how it runs', () => {
+    expect(sidesOfLine(courseOf('M0 20 H100'))).toEqual({ above: 'above', below: 'below' });
+    for (const path of ['M30 0 V50', 'M30 50 L28 0'])
+      expect(sidesOfLine(courseOf(path))).toEqual({ above: 'left of', below: 'right of' });
+    expect(sidesOfLine(courseOf('M20 10 H40 V20 H20 Z')).below).toBe('within');
+  });
+
   it('refuses a line that divides nothing', () => {
     expect(() => areaBeside(BOX, courseOf('M0 90 H100'), 'above')).toThrow('does not divide');
     expect(() => areaBeside({ outline: '' }, courseOf('M0 9 H9'), 'above')).toThrow('no outline');
@@ -158,15 +165,18 @@ describe('an edge laid along a line', () => {
 
 describe('the mirror image of an area', () => {
   it('is the same again when it is mirrored twice, and covers as much', () => {
-    const frame = { x: 0, width: 100 };
-    for (const shape of ['band', 'stripes', 'scallops', 'rectangle', 'ellipse', 'path'] as const) {
-      const one = area({ shape, x: 30, y: 20, angle: 25, path: 'M10 10 L30 12 L20 30 Z' });
-      const twice = mirrorImage(mirrorImage(one, frame), frame);
-      expect(twice).toMatchObject({ x: 30, y: 20 });
-      const seen = (of: LiveryArea) =>
-        measureView(BOX, [of], 'cream').areas.find(({ areaId }) => areaId === 'a')!.flatCm2;
-      expect(seen(mirrorImage(one, frame))).toBeCloseTo(seen(one), 2);
-      expect(seen(twice)).toBeCloseTo(seen(one), 2);
-    }
+    const frame = { x: 0, y: 0, width: 100, height: 50 };
+    for (const along of [false, true])
+      for (const shape of ['band', 'stripes', 'scallops', 'rectangle', 'ellipse', 'path'] as const) {
+        const one = area({ shape, x: 30, y: 20, angle: 25, path: 'M10 10 L30 12 L20 30 Z' });
+        const twice = mirrorImage(mirrorImage(one, frame, along), frame, along);
+        expect(twice).toMatchObject({ x: 30, y: 20 });
+        // From above the length stays where it is, from elsewhere the height does.
+        expect(mirrorImage(one, frame, along)).toMatchObject(along ? { x: 30, y: 30 } : { x: 70, y: 20 });
+        const seen = (of: LiveryArea) =>
+          measureView(BOX, [of], 'cream').areas.find(({ areaId }) => areaId === 'a')!.flatCm2;
+        expect(seen(mirrorImage(one, frame, along))).toBeCloseTo(seen(one), 2);
+        expect(seen(twice)).toBeCloseTo(seen(one), 2);
+      }
   });
 });

@@ -156,6 +156,10 @@ export function stretched(
 export const mirroredPath = (path: string, lengthMm: number): string =>
   mm(svgpath(path).abs().unarc().scale(-1, 1).translate(lengthMm, 0));
 
+/** A path mirrored about a lying middle, in a view whose box so high. */
+export const flippedPath = (path: string, heightMm: number): string =>
+  mm(svgpath(path).abs().unarc().scale(1, -1).translate(0, heightMm));
+
 /** A path moved by so much, mm. */
 export const movedPath = (path: string, dx: number, dy: number): string =>
   mm(svgpath(path).abs().translate(dx, dy));

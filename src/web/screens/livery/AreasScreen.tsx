@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { IlluminantId } from '../../../core/colour/index.ts';
 import type { LiveryArea } from '../../../core/kit/index.ts';
-import { laidAlong, mouldedLines, mirrorImage, REACH_MM } from '../../../core/livery/index.ts';
+import { isAlong, laidAlong, mouldedLines, mirrorImage, REACH_MM } from '../../../core/livery/index.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { changeKit } from '../../data/kit.ts';
@@ -138,7 +138,10 @@ export function AreasScreen() {
                 kit={kit}
                 onSave={(more) => put({ ...chosen, ...more }, chosen.name)}
                 onMirror={() => {
-                  const image = { ...mirrorImage(chosen, boxOf(view)), id: newId(build.id) };
+                  const image = {
+                    ...mirrorImage(chosen, boxOf(view), isAlong(view.side)),
+                    id: newId(build.id),
+                  };
                   put({ ...image, name: imageName(chosen.name) }, `mirror image of ${chosen.name}`);
                 }}
                 onLayAlong={

@@ -1,10 +1,7 @@
-import { Button, TextInput } from '@mantine/core';
-import { useState } from 'react';
-import { mouldingFields, type LiveryView, type ViewMoulding } from '../../../core/kit/index.ts';
-import { SIDES_OF_LINE, type SideOfLine } from '../../../core/livery/index.ts';
-import { textLimits } from '../../components/limits.ts';
-import { newId } from '../../data/newId.ts';
-import { PathEntries } from './PathEntries.tsx';
+import { Button } from '@mantine/core';
+import type { LiveryView, ViewMoulding } from '../../../core/kit/index.ts';
+import { mouldedLines, SIDES_OF_LINE, sidesOfLine, type SideOfLine } from '../../../core/livery/index.ts';
+import { NamedPaths } from './NamedPaths.tsx';
 
 interface MouldingsProps {
   view: LiveryView;
@@ -14,43 +11,32 @@ interface MouldingsProps {
 }
 
 /** Panel lines, creases and mouldings of a view: what an edge of colour can follow. */
-export function Mouldings({ view: { id: viewId, mouldings = [] }, onSave, onPaint }: MouldingsProps) {
-  const [name, setName] = useState('');
-  return (
-    <PathEntries
-      title="Moulded lines"
-      empty="None. Panel lines and mouldings go here: colour that ends along one is masked faster, and its edge is hidden."
-      entries={mouldings}
-      placeholder="M4 24 Q60 20 120 23"
-      isLine
-      act="It runs there"
-      onAdd={(path) => {
-        onSave([...mouldings, { id: newId(viewId), name: name.trim() || 'moulded line', path }]);
-        setName('');
-        return null;
-      }}
-      onRemove={(gone) => onSave(mouldings.filter(({ id }) => id !== gone))}
-      actsOf={(id) => {
-        const line = mouldings.find((each) => each.id === id);
-        return (
-          onPaint &&
-          line &&
-          SIDES_OF_LINE.map((side) => (
-            <Button key={side} size="compact-xs" variant="subtle" onClick={() => onPaint(line, side)}>
-              Colour {side} it
-            </Button>
-          ))
-        );
-      }}
-    >
-      <TextInput
-        size="xs"
-        label="Another line"
-        placeholder="waist moulding"
-        {...textLimits(mouldingFields.name)}
-        value={name}
-        onChange={({ currentTarget: { value } }) => setName(value)}
-      />
-    </PathEntries>
-  );
-}
+export const Mouldings = ({ view: { id: viewId, mouldings = [] }, onSave, onPaint }: MouldingsProps) => (
+  <NamedPaths
+    title="Moulded lines"
+    empty="None. Panel lines and mouldings go here: colour that ends along one is masked faster, and its edge is hidden."
+    viewId={viewId}
+    paths={mouldings}
+    another={{
+      label: 'Another line',
+      example: 'waist moulding',
+      path: 'M4 24 Q60 20 120 23',
+      act: 'It runs there',
+    }}
+    usualName="moulded line"
+    isLine
+    actsOf={(line) => {
+      const [course] = mouldedLines({ mouldings: [line] }).lines;
+      return (
+        onPaint &&
+        course &&
+        SIDES_OF_LINE.map((side) => (
+          <Button key={side} size="compact-xs" variant="subtle" onClick={() => onPaint(line, side)}>
+            Colour {sidesOfLine(course.points)[side]} it
+          </Button>
+        ))
+      );
+    }}
+    onSave={onSave}
+  />
+);

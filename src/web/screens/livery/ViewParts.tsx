@@ -1,5 +1,5 @@
 import type { Kit, KitChange, LiveryArea, LiveryView } from '../../../core/kit/index.ts';
-import { areaBeside, baseOf, mouldedLines } from '../../../core/livery/index.ts';
+import { areaBeside, baseOf, mouldedLines, sidesOfLine } from '../../../core/livery/index.ts';
 import { newId } from '../../data/newId.ts';
 import { freshArea, otherSide } from './areaChanges.ts';
 import { Mouldings } from './Mouldings.tsx';
@@ -38,11 +38,15 @@ export function ViewParts({ view, kit, buildId, areas, finishId, onChange, onPro
           painted === undefined
             ? null
             : ({ id, name }, side) => {
-                const line = mouldedLines(view).lines.find((each) => each.id === id);
+                const course = mouldedLines(view).lines.find((each) => each.id === id)?.points ?? [];
                 try {
                   const area = freshArea(newId(buildId), view, 'path', painted, areas);
-                  const path = areaBeside(view, line?.points ?? [], side);
-                  const value = { ...area, path, name: `${side} the ${name}`.slice(0, 80) };
+                  const path = areaBeside(view, course, side);
+                  const value = {
+                    ...area,
+                    path,
+                    name: `${sidesOfLine(course)[side]} the ${name}`.slice(0, 80),
+                  };
                   onChange([{ kind: 'livery-area', id: area.id, value }], `colour ${value.name}`);
                 } catch (failure) {
                   onProblem((failure as Error).message);

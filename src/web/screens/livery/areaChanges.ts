@@ -92,10 +92,11 @@ export function otherSide(
   { areas, markings }: { areas: readonly LiveryArea[]; markings: readonly Marking[] },
   freshId: () => string,
 ): KitChange[] {
-  const { x, width } = boxOf(view);
-  const mirror = (path: string) => mirroredPath(path, 2 * x + width);
+  const box = boxOf(view);
+  const middle = 2 * box.x + box.width;
+  const mirror = (path: string) => mirroredPath(path, middle);
   const across = (it: { x: number; angle: number }) => ({
-    x: Math.round((2 * x + width - it.x) * 100) / 100,
+    x: Math.round((middle - it.x) * 100) / 100,
     angle: it.angle === 0 ? 0 : -it.angle,
   });
   const id = freshId();
@@ -118,7 +119,7 @@ export function otherSide(
       return {
         kind: 'livery-area',
         id: own,
-        value: { ...mirrorImage(area, { x, width }), id: own, viewId: id },
+        value: { ...mirrorImage(area, box), id: own, viewId: id },
       };
     }),
     ...markings.map((marking): KitChange => {
