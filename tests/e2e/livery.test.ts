@@ -102,7 +102,7 @@ describe('the livery of a build', () => {
     const open = async (file: string) =>
       ((await page.$('input[type=file][accept*="svg"]')) as ElementHandle<HTMLInputElement>).uploadFile(file);
     await open(bad);
-    await shows(page, /letter\.svg was not opened\. This is no SVG drawing/);
+    await shows(page, /letter\.svg was not opened, and nothing was changed\. This is no SVG drawing/);
     await open(good);
     await shows(page, /Left out: a script/);
     await press(page, 'button', 'Add the view');

@@ -32,7 +32,11 @@ export async function addTypeface(file: File): Promise<TypefaceRecord> {
 
 /** Takes a font file off the bench; it can be put back while this page is open. */
 export async function removeTypeface({ id, name }: TypefaceRecord): Promise<void> {
-  const file = await (await fetch(pathTo(PATHS.typeface, id))).blob();
+  // What cannot be had cannot be put back: then it stays.
+  const answer = await fetch(pathTo(PATHS.typeface, id));
+  if (!answer.ok)
+    throw new Error(`${name} cannot be read, so it was left on the bench: ${answer.statusText}.`);
+  const file = await answer.blob();
   await takeOut(id);
   remember({ label: `take out typeface ${name}`, undo: () => put(file), redo: () => takeOut(id) });
 }

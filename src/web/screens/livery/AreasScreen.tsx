@@ -1,29 +1,24 @@
 import { useMemo, useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams } from 'react-router';
 import type { IlluminantId } from '../../../core/colour/index.ts';
 import type { LiveryArea } from '../../../core/kit/index.ts';
-import { isAlong, laidAlong, mouldedLines, mirrorImage, REACH_MM } from '../../../core/livery/index.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { changeKit } from '../../data/kit.ts';
-import { newId } from '../../data/newId.ts';
-import { areasOf, freshArea, imageName, movedArea, raised } from './areaChanges.ts';
-import { AreaForm } from './AreaForm.tsx';
-import { AreaList } from './AreaList.tsx';
+import { AreasOf } from './AreasOf.tsx';
+import { areasOf, movedArea } from './areaChanges.ts';
 import { FilmCut } from './FilmCut.tsx';
 import { LiveryNav } from './LiveryNav.tsx';
 import { MeasuredPanel } from './MeasuredPanel.tsx';
 import { NewView } from './NewView.tsx';
 import { hexIn, useLivery, useMeasured } from './useLivery.ts';
-import { boxOf } from './drawing.ts';
 import { BesideViews } from './BesideViews.tsx';
 import { printingOf } from './useMarkings.ts';
 import { Spoons } from './Spoons.tsx';
 import { ViewCanvas } from './ViewCanvas.tsx';
 import { ViewParts } from './ViewParts.tsx';
+import { ViewNav } from './ViewNav.tsx';
 import './livery.css';
-
-const NO_LINE = `No moulded line runs beside an edge of it within ${REACH_MM} mm: move it nearer first. Circles and scallops keep their shape.`;
 
 /** The model from each side, with the areas of colour that lie on it. */
 export function AreasScreen() {
@@ -42,7 +37,6 @@ export function AreasScreen() {
         : [],
     [view, kit],
   );
-  const lines = useMemo(() => (view ? mouldedLines(view).lines : []), [view]);
   const { state, newest } = useMeasured(kit, shown);
   if (!ready || !kit) return <Loading what="the livery" error={error} />;
   if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
@@ -56,22 +50,19 @@ export function AreasScreen() {
       .catch((failure: unknown) => setProblem((failure as Error).message));
   const put = (area: LiveryArea, label: string) =>
     change([{ kind: 'livery-area', id: area.id, value: area }], label);
-  const openView = (id: string) => void navigate(`/build/${build.id}/livery/${id}`);
+  const addressOf = (id: string) => `/build/${build.id}/livery/${id}`;
+  const openView = (id: string) => void navigate(addressOf(id));
   return (
     <div className="columns livery">
       <section className="column" aria-label="What you know">
         <h2>What you know</h2>
         <LiveryNav buildId={build.id} open=":viewId?" />
-        <ul className="viewnav" aria-label="Views">
-          {kit.views.map(({ id, name, side }) => (
-            <li key={id}>
-              <Link to={`/build/${build.id}/livery/${id}`} className={id === view?.id ? 'active' : ''}>
-                <b>{name}</b>
-                <span className="soft small">{side.replace('-', ', ')}</span>
-              </Link>
-            </li>
-          ))}
-        </ul>
+        <ViewNav
+          views={kit.views}
+          open={view}
+          addressOf={addressOf}
+          wordsOf={({ side }) => side.replace('-', ', ')}
+        />
         <NewView key={build.id} buildId={build.id} kit={kit} scale={build.scale} onAdded={openView} />
       </section>
       <section className="column" aria-label="What you decide">
@@ -104,57 +95,18 @@ export function AreasScreen() {
                 openView(kit.views[at % kit.views.length]!.id);
               }}
             />
-            <BesideViews
-              views={shown.slice(1)}
-              measured={newest ?? []}
-              hexOf={hexOf}
-              addressOf={(id) => `/build/${build.id}/livery/${id}`}
-            />
-            <AreaList
+            <BesideViews views={shown.slice(1)} measured={newest ?? []} hexOf={hexOf} addressOf={addressOf} />
+            <AreasOf
+              buildId={build.id}
+              view={view}
               kit={kit}
               areas={areas}
               chosen={chosen}
               hexOf={hexOf}
               onChoose={setChosenId}
-              onAdd={(shape, finishId) => {
-                const area = freshArea(newId(build.id), view, shape, finishId, areas);
-                setChosenId(area.id);
-                put(area, `add ${area.name}`);
-              }}
-              onRaise={(areaId, by) =>
-                change(
-                  raised(areas, areaId, by).map((value) => ({ kind: 'livery-area', id: value.id, value })),
-                  'order of the areas',
-                )
-              }
-              onRemove={({ id, name }) =>
-                change([{ kind: 'livery-area', id, value: null }], `take out ${name}`)
-              }
+              onChange={change}
+              onProblem={setProblem}
             />
-            {chosen && (
-              <AreaForm
-                key={chosen.id}
-                area={chosen}
-                kit={kit}
-                onSave={(more) => put({ ...chosen, ...more }, chosen.name)}
-                onMirror={() => {
-                  const image = {
-                    ...mirrorImage(chosen, boxOf(view), isAlong(view.side)),
-                    id: newId(build.id),
-                  };
-                  put({ ...image, name: imageName(chosen.name) }, `mirror image of ${chosen.name}`);
-                }}
-                onLayAlong={
-                  lines.length === 0
-                    ? null
-                    : () => {
-                        const laid = laidAlong(chosen, lines);
-                        if (laid) put(laid, `lay ${chosen.name} along the line`);
-                        else setProblem(NO_LINE);
-                      }
-                }
-              />
-            )}
             <ViewParts
               key={view.id}
               view={view}

@@ -7,11 +7,13 @@ import { saveFile } from '../../data/saveFile.ts';
 import { useTask } from '../../data/useTask.ts';
 import type { CutMasks as Cut, LiveryWorker } from '../../workers/liveryWorker.ts';
 import { SendToDevice } from './SendToDevice.tsx';
-import { newLiveryWorker } from './useLivery.ts';
+import { newLiveryWorker } from './inWorker.ts';
 import { pdfOf, printingOf } from './useMarkings.ts';
 
 interface CutMasksProps {
   build: { id: string; name: string };
+  /** Of the body. */
+  name: string;
   body: Body;
   kit: Kit;
   answer: LiveryAnswer;
@@ -20,7 +22,7 @@ interface CutMasksProps {
 const NO_STAGES: NonNullable<LiveryAnswer['plan']>['stages'] = [];
 
 /** The masks of a body as pieces of film: how many sheets, and the files to cut them by. */
-export function CutMasks({ build, body, kit, answer }: CutMasksProps) {
+export function CutMasks({ build, name, body, kit, answer }: CutMasksProps) {
   const [problem, setProblem] = useState<string | null>(null);
   const printing = printingOf(kit);
   const stages = answer.plan?.stages ?? NO_STAGES;
@@ -89,7 +91,7 @@ export function CutMasks({ build, body, kit, answer }: CutMasksProps) {
         <div className="toolrow">
           <Button
             onClick={() =>
-              void pdfOf(printed, `Masks of ${build.name}`)
+              void pdfOf(printed, `Masks of ${build.name}, ${name.toLowerCase()}`)
                 .then((bytes) => saveFile(`${called}.pdf`, bytes as BlobPart, 'application/pdf'))
                 .then(() => setProblem(null))
                 .catch((failure: unknown) => setProblem((failure as Error).message))
@@ -114,7 +116,9 @@ export function CutMasks({ build, body, kit, answer }: CutMasksProps) {
           })}
         </div>
       )}
-      {plots.length > 0 && <SendToDevice device="cutter" name={`Masks of ${build.name}`} files={plots} />}
+      {plots.length > 0 && (
+        <SendToDevice device="cutter" name={`Masks of ${build.name}, ${name.toLowerCase()}`} files={plots} />
+      )}
     </div>
   );
 }

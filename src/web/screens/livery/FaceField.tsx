@@ -1,8 +1,8 @@
-import { Button, FileButton, Select } from '@mantine/core';
+import { Button, Select } from '@mantine/core';
 import { useState } from 'react';
 import { TYPEFACES } from '../../../core/livery/index.ts';
-import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { addTypeface, removeTypeface, useTypefaces } from '../../data/typefaces.ts';
+import { OpenFile } from './OpenFile.tsx';
 
 interface FaceFieldProps {
   /** '' for the usual one. */
@@ -14,9 +14,8 @@ interface FaceFieldProps {
 export function FaceField({ face, onSave }: FaceFieldProps) {
   const own = useTypefaces();
   const [problem, setProblem] = useState<string | null>(null);
-  const said = (failure: unknown) => setProblem((failure as Error).message);
   const chosen = own.find(({ id }) => id === face);
-  const known = chosen !== undefined || face === '' || TYPEFACES.some(({ id }) => id === face);
+  const isKnown = chosen !== undefined || face === '' || TYPEFACES.some(({ id }) => id === face);
   return (
     <div>
       <Select
@@ -24,43 +23,41 @@ export function FaceField({ face, onSave }: FaceFieldProps) {
         label="Typeface"
         allowDeselect={false}
         data={[
-          ...TYPEFACES.map(({ id, name }) => ({ value: id, label: name })),
-          ...own.map(({ id, name }) => ({ value: id, label: name })),
-          ...(known ? [] : [{ value: face, label: 'not on this bench' }]),
+          ...[...TYPEFACES, ...own].map(({ id, name }) => ({ value: id, label: name })),
+          ...(isKnown ? [] : [{ value: face, label: 'not on this bench' }]),
         ]}
         value={face || TYPEFACES[0].id}
         error={problem}
-        rightSection={
-          chosen ? (
-            <RemoveButton
-              name={`Take ${chosen.name} off the bench`}
-              onRemove={() =>
-                void removeTypeface(chosen).then(() => {
-                  setProblem(null);
-                  onSave('');
-                }, said)
-              }
-            />
-          ) : undefined
-        }
         onChange={(value) => value && onSave(value === TYPEFACES[0].id ? '' : value)}
       />
-      <FileButton
+      <OpenFile
         accept=".ttf,.otf,.woff"
-        onChange={(file) => {
-          if (!file) return;
-          addTypeface(file).then(({ id }) => {
-            setProblem(null);
-            onSave(id);
-          }, said);
+        size="compact-xs"
+        variant="subtle"
+        mt={4}
+        onOpen={async (file) => {
+          const { id } = await addTypeface(file);
+          onSave(id);
+          return [];
         }}
       >
-        {(props) => (
-          <Button size="compact-xs" variant="subtle" mt={4} {...props}>
-            Bring a font file
-          </Button>
-        )}
-      </FileButton>
+        Bring a font file
+      </OpenFile>
+      {chosen && (
+        <Button
+          size="compact-xs"
+          variant="subtle"
+          mt={4}
+          onClick={() =>
+            void removeTypeface(chosen).then(
+              () => setProblem(null),
+              (failure: unknown) => setProblem((failure as Error).message),
+            )
+          }
+        >
+          Take {chosen.name} off the bench
+        </Button>
+      )}
     </div>
   );
 }

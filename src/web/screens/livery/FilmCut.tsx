@@ -21,7 +21,7 @@ import { saveFile } from '../../data/saveFile.ts';
 import { useTask } from '../../data/useTask.ts';
 import type { CutFilm, LiveryWorker } from '../../workers/liveryWorker.ts';
 import { pathOf } from './drawing.ts';
-import { newLiveryWorker } from './useLivery.ts';
+import { newLiveryWorker } from './inWorker.ts';
 import { pdfOf } from './useMarkings.ts';
 
 interface FilmCutProps {

@@ -15,6 +15,7 @@ import { MarkingWays } from './MarkingWays.tsx';
 import { hexIn, useLivery, useMeasured } from './useLivery.ts';
 import { freshMarking } from './freshMarking.ts';
 import { factsOf, usePlaced } from './useMarkings.ts';
+import { ViewNav } from './ViewNav.tsx';
 import './livery.css';
 
 /** Everything lettered or printed on the model: where it goes, how it comes on, and in what order. */
@@ -44,10 +45,11 @@ export function MarkingsScreen() {
   const put = (marking: Marking, label: string) =>
     change([{ kind: 'marking', id: marking.id, value: marking }], label);
   const hundredth = (mm: number) => Math.round(mm * 100) / 100;
+  const addressOf = (id: string) => `/build/${build.id}/livery/markings/${id}`;
   const choose = (id: string) => {
     setChosenId(id);
     const its = kit.markings.find((each) => each.id === id)?.viewId;
-    if (its && its !== view?.id) void navigate(`/build/${build.id}/livery/markings/${its}`);
+    if (its && its !== view?.id) void navigate(addressOf(its));
   };
   const add = () => {
     const box = view && boxOf(view);
@@ -63,21 +65,12 @@ export function MarkingsScreen() {
       <section className="column" aria-label="What you know">
         <h2>What you know</h2>
         <LiveryNav buildId={build.id} open="markings/:viewId?" />
-        <ul className="viewnav" aria-label="Views">
-          {kit.views.map(({ id, name }) => (
-            <li key={id}>
-              <Link
-                to={`/build/${build.id}/livery/markings/${id}`}
-                className={id === view?.id ? 'active' : ''}
-              >
-                <b>{name}</b>
-                <span className="soft small">
-                  {counted(kit.markings.filter((each) => each.viewId === id).length, 'marking')}
-                </span>
-              </Link>
-            </li>
-          ))}
-        </ul>
+        <ViewNav
+          views={kit.views}
+          open={view}
+          addressOf={addressOf}
+          wordsOf={({ id }) => counted(kit.markings.filter((each) => each.viewId === id).length, 'marking')}
+        />
       </section>
       <section className="column" aria-label="What you decide">
         <div className="toolrow">

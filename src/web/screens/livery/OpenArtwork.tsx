@@ -1,11 +1,8 @@
-import { Button, FileButton } from '@mantine/core';
-import { wrap } from 'comlink';
-import { useState } from 'react';
 import { markingRecord, type Marking } from '../../../core/kit/index.ts';
 import { dotsPerInch, LEAST_DPI, MM_PER_INCH } from '../../../core/livery/index.ts';
 import { keepArtwork } from '../../data/kit.ts';
-import type { LiveryWorker } from '../../workers/liveryWorker.ts';
-import { newLiveryWorker } from './useLivery.ts';
+import { inWorker } from './inWorker.ts';
+import { OpenFile } from './OpenFile.tsx';
 
 interface OpenArtworkProps {
   kind: 'drawing' | 'picture';
@@ -27,25 +24,20 @@ const inProportion = ({ width }: Marking, of: { width: number; height: number })
   height: possible('height', (width * of.height) / of.width),
 });
 
-/** A drawing read away from the page: what it becomes, and what is to be known of it. */
+/** A drawing: what the marking becomes, and what is to be known of it. */
 async function openDrawing(file: File, marking: Marking): Promise<[Partial<Marking>, string[]]> {
-  const worker = newLiveryWorker();
-  try {
-    const read = await wrap<LiveryWorker>(worker).readDrawing(await file.text());
-    const { drawn, widthMm, heightMm, unitsSaid, left } = read;
-    const size = unitsSaid
-      ? { width: possible('width', widthMm), height: possible('height', heightMm) }
-      : inProportion(marking, { width: widthMm, height: heightMm });
-    return [
-      { ...size, artwork: { ...marking.artwork, drawn } },
-      [
-        ...(unitsSaid ? [] : ['It says no unit: the width was kept, and the height follows it.']),
-        ...(left.length > 0 ? [`Left out: ${left.join('; ')}.`] : []),
-      ],
-    ];
-  } finally {
-    worker.terminate();
-  }
+  const text = await file.text();
+  const { drawn, widthMm, heightMm, unitsSaid, left } = await inWorker((remote) => remote.readDrawing(text));
+  const size = unitsSaid
+    ? { width: possible('width', widthMm), height: possible('height', heightMm) }
+    : inProportion(marking, { width: widthMm, height: heightMm });
+  return [
+    { ...size, artwork: { ...marking.artwork, drawn } },
+    [
+      ...(unitsSaid ? [] : ['It says no unit: the width was kept, and the height follows it.']),
+      ...(left.length > 0 ? [`Left out: ${left.join('; ')}.`] : []),
+    ],
+  ];
 }
 
 async function openPicture(
@@ -75,34 +67,22 @@ async function openPicture(
 
 /** Artwork from a file: shapes of an SVG drawing, or a picture in its resolution. */
 export function OpenArtwork({ kind, marking, buildId, onSave }: OpenArtworkProps) {
-  const [told, setTold] = useState<string[]>([]);
   const isHere = kind === 'drawing' ? (marking.artwork.drawn ?? []).length > 0 : marking.pictureId != null;
-  const open = (file: File | null) => {
-    if (!file) return;
-    const opened = kind === 'drawing' ? openDrawing(file, marking) : openPicture(file, marking, buildId);
-    opened.then(
-      ([change, words]) => {
-        setTold(words);
-        onSave(change);
-      },
-      (failure: unknown) =>
-        setTold([`${file.name} was not opened, and nothing was changed. ${(failure as Error).message}`]),
-    );
-  };
   return (
     <div>
-      <FileButton accept={ACCEPTS[kind]} onChange={open}>
-        {(props) => (
-          <Button size="xs" mt={22} {...props}>
-            {isHere ? 'Open another' : 'Open'} {kind === 'drawing' ? 'SVG drawing' : 'picture'}
-          </Button>
-        )}
-      </FileButton>
-      {told.map((words) => (
-        <p key={words} className="small" role="status">
-          {words}
-        </p>
-      ))}
+      <OpenFile
+        accept={ACCEPTS[kind]}
+        size="xs"
+        mt={22}
+        onOpen={async (file) => {
+          const [change, told] =
+            kind === 'drawing' ? await openDrawing(file, marking) : await openPicture(file, marking, buildId);
+          onSave(change);
+          return told;
+        }}
+      >
+        {isHere ? 'Open another' : 'Open'} {kind === 'drawing' ? 'SVG drawing' : 'picture'}
+      </OpenFile>
     </div>
   );
 }

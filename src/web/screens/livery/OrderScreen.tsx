@@ -55,10 +55,11 @@ export function OrderScreen() {
         {bodies.map((body) => {
           const answer = newest?.find(({ id }) => id === body.trayId);
           const tray = build.trays.find(({ id }) => id === body.trayId);
+          const name = tray?.name ?? 'Views of no part';
           return (
             <OrderOfColours
               key={body.trayId}
-              name={tray?.name ?? 'Views of no part'}
+              name={name}
               views={body.views}
               answer={answer}
               finishes={finishes}
@@ -66,7 +67,7 @@ export function OrderScreen() {
               hexOf={(finishId) => hexIn(finishId, kit, codes, light, predicted)}
             >
               {tray && answer && <TakeOrder build={build} tray={tray} kit={kit} answer={answer} />}
-              {answer && <CutMasks build={build} body={body} kit={kit} answer={answer} />}
+              {answer && <CutMasks build={build} name={name} body={body} kit={kit} answer={answer} />}
               {!tray && <p className="small soft">{NO_PART}</p>}
             </OrderOfColours>
           );

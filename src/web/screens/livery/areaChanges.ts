@@ -25,6 +25,10 @@ export const areasOf = ({ liveryAreas }: Kit, viewId: string): LiveryArea[] =>
 
 const tenth = (mm: number): number => Math.round(mm * 10) / 10;
 
+/** The place over all of these. */
+export const nextOrder = (areas: readonly LiveryArea[]): number =>
+  Math.max(0, ...areas.map(({ order }) => order)) + 1;
+
 /** A new area in the middle of a view, over all others. */
 export function freshArea(
   id: string,
@@ -40,7 +44,7 @@ export function freshArea(
     viewId: view.id,
     finishId,
     name: `${shape} ${above.length + 1}`,
-    order: Math.max(0, ...above.map(({ order }) => order)) + 1,
+    order: nextOrder(above),
     shape,
     x: tenth(x + width / 2),
     y: tenth(y + height / 2),

@@ -93,7 +93,9 @@ describe('own artwork', () => {
     const input = document.querySelector<HTMLInputElement>('input[type=file]')!;
     const choose = () => fireEvent.change(input, { target: { files: [new File(['x'], 'bold.ttf')] } });
     choose();
-    expect(await screen.findByText('It has no letters.')).toBeTruthy();
+    expect(
+      await screen.findByText(/bold.ttf was not opened, and nothing was changed. It has no letters/),
+    ).toBeTruthy();
     expect(onSave).not.toHaveBeenCalled();
     refuses = false;
     choose();

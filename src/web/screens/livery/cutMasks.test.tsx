@@ -71,6 +71,7 @@ const masks = (kit: Kit) =>
   show(
     <CutMasks
       build={{ id: 'coupe', name: 'Coupe' }}
+      name="Body"
       body={{ trayId: 'body', views: [view] }}
       kit={kit}
       answer={answerOf(kit)}
@@ -102,6 +103,7 @@ describe('masks and the pace of masking', () => {
     show(
       <CutMasks
         build={{ id: 'coupe', name: 'Coupe' }}
+        name="Body"
         body={{ trayId: 'body', views: [glazed] }}
         kit={one}
         answer={answerOf(one)}

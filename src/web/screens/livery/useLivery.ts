@@ -15,6 +15,7 @@ import type { CodeRecord } from '../../../api/index.ts';
 import { finishOf, useBuildContext, type BuildContext } from '../../data/buildContext.ts';
 import { useKit } from '../../data/kit.ts';
 import { useTask } from '../../data/useTask.ts';
+import { newLiveryWorker } from './inWorker.ts';
 import type { LiveryWorker } from '../../workers/liveryWorker.ts';
 import { finishHex } from '../kit/finishColour.ts';
 
@@ -48,9 +49,6 @@ const finishesOf = ({ finishes }: Kit, codes: readonly CodeRecord[]): LiveryFini
     look,
     spectrum: codes.find((code) => code.id === codeId)?.spectrum ?? null,
   }));
-
-export const newLiveryWorker = () =>
-  new Worker(new URL('../../workers/liveryWorker.ts', import.meta.url), { type: 'module' });
 
 /** Views with what lies on them, and under it. */
 const inputOf = (kit: Kit, views: readonly LiveryView[]): Pick<LiveryInput, 'views' | 'areas'> => ({

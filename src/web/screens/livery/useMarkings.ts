@@ -1,5 +1,4 @@
 import { useMemo } from 'react';
-import { wrap } from 'comlink';
 import { DAYLIGHT, spectrumToLab } from '../../../core/colour/index.ts';
 import type { PrintedPage } from '../../../core/formats/index.ts';
 import { newRecord, printingRecord, type Kit, type Printing } from '../../../core/kit/index.ts';
@@ -7,7 +6,8 @@ import type { MarkingFacts, PlacedMarking } from '../../../core/livery/index.ts'
 import type { BuildContext } from '../../data/buildContext.ts';
 import { useTask } from '../../data/useTask.ts';
 import type { DrawnMarking, LaidSheets, LiveryWorker } from '../../workers/liveryWorker.ts';
-import { newLiveryWorker, type PredictedFinish } from './useLivery.ts';
+import { inWorker, newLiveryWorker } from './inWorker.ts';
+import type { PredictedFinish } from './useLivery.ts';
 
 /** Every marking of a kit with what it lies on and how it is drawn, worked out in a worker whenever one changes. */
 export function usePlaced(kit: Kit | undefined, scale: number | undefined) {
@@ -46,14 +46,8 @@ export function useSheets(kit: Kit | undefined, scale: number | undefined) {
 }
 
 /** Pages as a PDF, made away from the page. */
-export async function pdfOf(pages: readonly PrintedPage[], title: string): Promise<Uint8Array> {
-  const worker = newLiveryWorker();
-  try {
-    return await wrap<LiveryWorker>(worker).pagesPdf(pages, title);
-  } finally {
-    worker.terminate();
-  }
-}
+export const pdfOf = (pages: readonly PrintedPage[], title: string): Promise<Uint8Array> =>
+  inWorker((remote) => remote.pagesPdf(pages, title));
 
 /** What is known of a marking and of what it lies on, as the stacks leave it. */
 export function factsOf(
