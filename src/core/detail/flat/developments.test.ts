@@ -6,7 +6,6 @@ import {
   cylinder,
   dome,
   hopper,
-  lengthOf,
   mitredPipe,
   roundedBox,
   type Development,
@@ -42,6 +41,8 @@ describe('patterns in the flat', () => {
         dome({ radius, rise: of(0.2, 1) * radius, petals: 4 + Math.floor(of(0, 20)) }, sheet),
         hopper({ top: [of(20, 40), of(20, 30)], bottom: [of(4, 19), of(4, 19)], height: of(5, 30) }, sheet),
       ];
+      // All but a tube without ends have edges that meet.
+      expect(made.every(({ meets }) => meets.length > 0)).toBe(true);
       for (const { meets } of made)
         for (const { what, one, other } of meets) expect(Math.abs(one - other), what).toBeLessThan(0.05);
     }
@@ -84,12 +85,6 @@ describe('patterns in the flat', () => {
     const ys = edge.map(([, y]) => y);
     expect(Math.max(...ys) - Math.min(...ys)).toBeCloseTo(8, 6);
     expect(ys[0]).toBeCloseTo(Math.max(...ys), 9);
-    expect(
-      lengthOf([
-        [0, 0],
-        [3, 4],
-      ]),
-    ).toBe(5);
   });
 
   it('are refused for what cannot be made', () => {

@@ -46,8 +46,10 @@ const circle = (radius: number): Point[] =>
     const turn = (2 * Math.PI * at) / STEPS;
     return [radius + radius * Math.cos(turn), radius + radius * Math.sin(turn)];
   });
-export const lengthOf = (points: readonly Point[]): number =>
+const lengthOf = (points: readonly Point[]): number =>
   points.slice(1).reduce((sum, [x, y], at) => sum + Math.hypot(x - points[at]![0], y - points[at]![1]), 0);
+
+const roundOf = (ring: readonly Point[]): number => lengthOf([...ring, ring[0]!]);
 
 /** A tube wrapped in foil or rolled from sheet, and flat ends where it has them. `radius`: of what is wrapped. */
 export function cylinder(
@@ -84,7 +86,7 @@ export function cylinder(
           }))
         : []),
     ],
-    meets: ends ? [{ what: 'wrap and end', one: round, other: 2 * Math.PI * lid }] : [],
+    meets: ends ? [{ what: 'wrap and end', one: round, other: roundOf(circle(lid)) }] : [],
   };
 }
 
@@ -129,8 +131,8 @@ export function cone(
       },
     ],
     meets: [
-      { what: 'bottom edge and its circle', one: turn * outer, other: 2 * Math.PI * wide },
-      { what: 'top edge and its circle', one: turn * inner, other: 2 * Math.PI * narrow },
+      { what: 'bottom edge and its circle', one: lengthOf(outerArc), other: 2 * Math.PI * wide },
+      { what: 'top edge and its circle', one: lengthOf(innerArc), other: 2 * Math.PI * narrow },
     ],
   };
 }
@@ -225,8 +227,7 @@ export function mitredPipe(
       },
     ],
     meets: [
-      // The cut is an ellipse: its halves meet those of the other pipe.
-      { what: 'seam', one: low - edge[0]![1], other: low - last[1] },
+      // The cut is an ellipse: it meets that of the other pipe.
       {
         what: 'cut and its ellipse',
         one: lengthOf(edge),
@@ -268,11 +269,10 @@ export function dome(
       },
     ],
     meets: [
-      { what: 'two petals', one: lengthOf(right), other: lengthOf(left) },
       {
         what: 'petals and the circle of the end',
         one: 2 * petals * widest,
-        other: 2 * Math.PI * (radius + sheet.thickness / 2),
+        other: roundOf(circle(radius + sheet.thickness / 2)),
       },
     ],
   };

@@ -53,8 +53,10 @@ export interface IgnitionPlan {
   wire: ScaledRun | null;
   /** Cylinders whose leads run side by side and fire one after the other: kept apart by a separator. */
   apart: [number, number][];
-  /** Leads by their place in `leads`, in the order in which they are glued, so that none shuts off the hole of another. */
+  /** Leads by their place in `leads`, in the order in which they are glued, so that none shuts off the hole of another; and
+   *  those that would all the same, since they lie over each other in a ring: they are bent aside. */
   gluing: number[];
+  bentAside: number[];
   /** All leads together, mm. */
   totalMm: number;
 }
@@ -72,7 +74,7 @@ export function planIgnition(question: IgnitionQuestion): IgnitionPlan {
   if (!(slack >= 0 && slack <= MOST_SLACK))
     throw new RangeError(`A slack of ${slack} cannot be: give a share from 0 to ${MOST_SLACK}.`);
   if (source.kind === 'coil-per-plug')
-    return { cylinders, leads: [], wire: null, apart: [], gluing: [], totalMm: 0 };
+    return { cylinders, leads: [], wire: null, apart: [], gluing: [], bentAside: [], totalMm: 0 };
   if (source.towers !== cylinders.length)
     throw new RangeError(
       `The cap has ${source.towers} towers for ${cylinders.length} plugs: give one tower for each cylinder.`,
@@ -83,12 +85,13 @@ export function planIgnition(question: IgnitionQuestion): IgnitionPlan {
     .flatMap((cap) =>
       firingOrder.map((number, tower) => leadOf(question, source, cylinders, { number, tower, cap })),
     );
+  const wire = scaledRun(realMm, scale);
   return {
     cylinders,
     leads,
-    wire: scaledRun(realMm, scale),
+    wire,
     apart: keptApart(cylinders, question),
-    gluing: gluingOrder(leads, scaledRun(realMm, scale).wireMm),
+    ...gluingOrder(leads, wire.wireMm),
     totalMm: leads.reduce((sum, { lengthMm }) => sum + lengthMm, 0),
   };
 }
@@ -167,13 +170,14 @@ function keptApart(
 
 /** A lead whose way runs over the plug of another, as seen from above, is glued after it; else the lowest plugs come first, and
  *  of those the ones that are furthest from the cap. */
-function gluingOrder(leads: readonly Lead[], wireMm: number): number[] {
+function gluingOrder(leads: readonly Lead[], wireMm: number): Pick<IgnitionPlan, 'gluing' | 'bentAside'> {
   const covers = leads.map((lead, at) =>
     leads.flatMap((other, place) =>
       place !== at && runsOver(lead, other.route.at(-1)!, wireMm) ? [place] : [],
     ),
   );
-  const order: number[] = [];
+  const gluing: number[] = [];
+  const bentAside: number[] = [];
   const left = new Set(leads.keys());
   const first = (p: number, q: number) =>
     leads[p]!.route.at(-1)![2] - leads[q]!.route.at(-1)![2] ||
@@ -181,23 +185,27 @@ function gluingOrder(leads: readonly Lead[], wireMm: number): number[] {
     p - q;
   while (left.size > 0) {
     const free = [...left].filter((at) => covers[at]!.every((under) => !left.has(under)));
-    // Where leads run over each other's plugs in a ring, one has to give way: it is bent aside.
     const next = [...(free.length > 0 ? free : left)].sort(first)[0]!;
-    order.push(next);
+    if (free.length === 0) bentAside.push(next);
+    gluing.push(next);
     left.delete(next);
   }
-  return order;
+  return { gluing, bentAside };
 }
 
-/** Whether a route passes above a plug, nearer than two wires as seen from above. */
+/** Whether a route passes above a plug anywhere nearer than two wires, as seen from above. */
 function runsOver({ route }: Lead, [x, y, z]: Place, wireMm: number): boolean {
   const reach = 2 * wireMm;
   return route.slice(1).some((to, at) => {
     const from = route[at]!;
-    const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
-    const square = dx * dx + dy * dy;
-    const t = square > 0 ? Math.max(0, Math.min(1, ((x - from[0]) * dx + (y - from[1]) * dy) / square)) : 0;
-    const near = Math.hypot(from[0] + t * dx - x, from[1] + t * dy - y) < reach;
-    return near && from[2] + t * (to[2] - from[2]) > z + wireMm;
+    const [dx, dy, ex, ey] = [to[0] - from[0], to[1] - from[1], from[0] - x, from[1] - y];
+    // The stretch within reach: between the roots of |e + t d|^2 = reach^2.
+    const [a, b, c] = [dx * dx + dy * dy, ex * dx + ey * dy, ex * ex + ey * ey - reach * reach];
+    const root = Math.sqrt(b * b - a * c);
+    const ends = a > 0 ? [(-b - root) / a, (-b + root) / a] : c < 0 ? [0, 1] : [];
+    const [begins, leaves] = [Math.max(0, ends[0] ?? 1), Math.min(1, ends[1] ?? 0)];
+    const height = (t: number) => from[2] + t * (to[2] - from[2]);
+    // A line that passes by has no roots, and every comparison with them is false.
+    return begins <= leaves && Math.max(height(begins), height(leaves)) > z + wireMm;
   });
 }
