@@ -30,6 +30,8 @@ const UNSEEN_UM = 2;
  *  takes it out, and takes as much clear from the higher side. */
 export function edgeSteps(layers: readonly StackLayer[]): EdgeStep[] {
   const colours = coloursOf(layers).flatMap((finishId) => {
+    // The one that lies on all of it ends at no edge.
+    if (finishId === null) return [];
     const own = layers.filter(
       (layer) => layer.finishId === finishId && isPainted(layer) && layer.kind !== 'clear',
     );

@@ -65,7 +65,8 @@ export interface LayerEvaluation {
 
 /** One colour of a body in several: what lies on its areas. */
 export interface SeenColour {
-  finishId: string;
+  /** Null for what is left of a colour that others are picked out over. */
+  finishId: string | null;
   lab: Lab;
   spectrum: number[];
   gloss: number;

@@ -9,8 +9,8 @@ import { DEFAULT_CONDITIONS, type Conditions, type Stack } from './stack.ts';
 
 /** What a stack looks like, how thick and how slow it is, and every rule it breaks, in the given air. A body in several
  *  colours is looked at once for each of them: only what lies on its areas, and what all of them share, is over each other
- *  there. Times are those of all layers, one after the other. What is said of the whole is said of the colour that goes on
- *  last, and of the thickest film. Throws RangeError for air that no bench has, a substrate that is not known, too many
+ *  there. Times are those of all layers, one after the other. What is said of the whole is said of the colour that the others
+ *  are picked out over, else of the one that goes on last, and of the thickest film. Throws RangeError for air that no bench has, a substrate that is not known, too many
  *  layers, coats below one, a film that is not above zero or an area that is not above zero. */
 export function evaluateStack(
   stack: Stack,
@@ -24,7 +24,7 @@ export function evaluateStack(
     const layers = seenAs(stack.layers, finishId);
     return { finishId, layers, seen: evaluateChain({ ...stack, layers }, conditions, options) };
   });
-  const last = chains.at(-1)!;
+  const last = chains.find(({ finishId }) => finishId === null) ?? chains.at(-1)!;
   const thickest = chains.reduce((most, each) =>
     each.seen.filmFlat.usual > most.seen.filmFlat.usual ? each : most,
   );

@@ -59,4 +59,19 @@ describe('a body in several colours', () => {
     expect(at(unmask.id).begins - at('dark').ends).toBeLessThan(60);
     expect(at(clear.id).begins).toBeGreaterThanOrEqual(at(unmask.id).ends);
   });
+
+  it('is what a colour picked out leaves free of it, which lies beneath that', () => {
+    const all = { ...colour, id: 'all', product: white };
+    const gilt = onColour('gilt', 0.1, { ...colour, product: red, coats: 1, tool: 'brush' }, 'gilt');
+    const picked = evaluateStack(stack([primer, all, clear, gilt]));
+    const plain = evaluateStack(stack([primer, all, clear]));
+    expect(picked.colours.map(({ finishId }) => finishId)).toEqual([null, 'gilt']);
+    expect(picked.colours[0]!.lab).toEqual(plain.lab);
+    expect(picked.lab).toEqual(plain.lab);
+    expect(picked.clearFilm).toBe(plain.clearFilm);
+    expect(picked.colours[1]!.layerIds).toEqual([primer.id, 'all', clear.id, 'gilt']);
+    // One coat of red over white is not what it is over grey.
+    expect(picked.colours[1]!.lab).not.toEqual(evaluateStack(stack([primer, gilt])).lab);
+    expect(picked.elapsed).toBeGreaterThan(plain.elapsed);
+  });
 });

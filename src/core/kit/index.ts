@@ -71,6 +71,7 @@ export {
   type ReadPart,
 } from './partTable.ts';
 export { plainJoint, plainPart } from './plainKit.ts';
+export { secondColours, type SecondColour } from './secondColours.ts';
 export {
   codeOfLayer,
   NOT_CHOSEN,

@@ -126,9 +126,10 @@ function resolveLayer(layer: PlannedLayer, products: ProductIndex, target: Spect
   };
 }
 
-/** The colour layer that a tray's target is about: the last one. */
+/** The colour layer that a tray's target is about: the last one that lies on all of it, else the last one. */
 export function targetLayer(layers: readonly PlannedLayer[]): PlannedLayer | undefined {
-  return layers.findLast(({ kind }) => kind === 'colour');
+  const colours = layers.filter(({ kind }) => kind === 'colour');
+  return colours.findLast(({ finishId }) => finishId === undefined) ?? colours.at(-1);
 }
 
 /** The factory code that a layer should look like: the sub-assembly's for the colour that this is about, else its own. */

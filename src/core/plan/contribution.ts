@@ -287,6 +287,8 @@ export interface AdvisedBuild {
   deadline: number | null;
   /** The air at the bench, and as it is forecast. */
   air: { conditions: Conditions; forecast: readonly DayForecast[] };
+  /** Steps whose picture was taken, or given up. */
+  milestones: readonly { operationId: string }[];
   /** What the builder knows and does not want to be stopped by, with the note why. */
   muted: readonly { adviceId: string; note: string }[];
 }

@@ -52,7 +52,10 @@ export interface KitSummary {
   /** What the parts of each sub-assembly are made of. */
   materials: Record<string, Material[]>;
   /** What the builder changed in the plan. */
-  plan: Pick<Kit, 'mishaps' | 'ownSteps' | 'stepEdits' | 'cureChecks' | 'pins' | 'mutedAdvice'> & {
+  plan: Pick<
+    Kit,
+    'mishaps' | 'milestones' | 'ownSteps' | 'stepEdits' | 'cureChecks' | 'pins' | 'mutedAdvice'
+  > & {
     deadline: string | null;
     priority: Priority;
   };
@@ -108,6 +111,7 @@ export function summariseKit(
     materials,
     plan: {
       mishaps: kit.mishaps,
+      milestones: kit.milestones,
       ownSteps: kit.ownSteps,
       stepEdits: kit.stepEdits,
       cureChecks: kit.cureChecks,

@@ -14,6 +14,7 @@ import { jointRecord } from './joint.ts';
 import { liveryAreaRecord } from './liveryArea.ts';
 import { markingRecord } from './marking.ts';
 import { maskingRatesRecord } from './maskingRates.ts';
+import { milestoneRecord } from './milestone.ts';
 import { mishapRecord } from './mishap.ts';
 import { mutedAdviceRecord } from './mutedAdvice.ts';
 import { pairRecord } from './pair.ts';
@@ -60,6 +61,7 @@ export const KIT_RECORDS = [
   brightworkRecord,
   weatheringRecord,
   mishapRecord,
+  milestoneRecord,
   ownStepRecord,
   stepEditRecord,
   cureCheckRecord,
@@ -98,6 +100,7 @@ export * from './holding.ts';
 export * from './joint.ts';
 export * from './liveryArea.ts';
 export * from './marking.ts';
+export * from './milestone.ts';
 export * from './mishap.ts';
 export * from './mutedAdvice.ts';
 export * from './pair.ts';

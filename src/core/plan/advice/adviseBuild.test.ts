@@ -58,6 +58,7 @@ describe('what is said of a build', () => {
     },
     films: {},
     air: { conditions: { temperatureC: 20, humidity: 50 }, forecast: [] },
+    milestones: [],
     muted: [],
     materials: [],
     leftOut: [],
@@ -124,6 +125,30 @@ describe('what is said of a build', () => {
       )[0]!;
     expect(tied(0)).toMatchObject({ at: 2000, about: { steps: ['paint'] }, why: 'It takes 0 days to come.' });
     expect(tied(1).why).toMatch(/the step comes before that/);
+  });
+
+  it('asks for a picture that was due until it is taken or given up, loudest before what shuts it in', () => {
+    const photo = 'Body, finished';
+    const after = operations.map((step) => (step.id === 'paint' ? { ...step, photo } : step));
+    const said = (change: Partial<AdvisedBuild>, at: Record<string, number> = { 'b/join/tail': 5000 }) =>
+      adviseBuild(build(change), after, at, now).flatMap(({ rule, severity, about }) =>
+        rule === 'picture-missing' ? [[severity, ...about.steps]] : [],
+      );
+    expect(said({})).toEqual([['note', 'b/join/tail']]);
+    const shut: Consequence = {
+      id: 'tail shuts in body',
+      step: { work: 'assemble', joinId: 'tail' },
+      effect: 'prevents',
+      other: { work: 'paint', trayId: 'body' },
+      because: 'no brush reaches it there',
+    };
+    const kit = { ...build().kit, consequences: [shut] };
+    expect(said({ kit })).toEqual([['warn', 'b/join/tail']]);
+    // The step itself asks while it is to come; afterwards nothing can be taken any more.
+    expect(said({ kit }, starts)).toEqual([]);
+    expect(said({ kit }, {})).toEqual([]);
+    expect(said({ kit, milestones: [{ operationId: 'paint' }] })).toEqual([]);
+    expect(said({ kit, milestones: [{ operationId: 'another' }] })).toEqual([['warn', 'b/join/tail']]);
   });
 
   it('puts what comes soonest first', () => {

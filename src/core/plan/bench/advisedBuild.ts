@@ -22,6 +22,7 @@ export function advisedBuild(
     leftOut: leftOut.map(({ step }) => step),
     air: { conditions, forecast: calendar.forecast ?? [] },
     muted: build.kit.plan.mutedAdvice,
+    milestones: build.kit.plan.milestones,
     trays: build.trays.flatMap((tray): AdvisedTray[] => {
       const stack = stacks.get(tray.id);
       return stack ? [advisedTray(tray, stack, build.kit, evaluations.get(tray.id), shelf)] : [];

@@ -12,6 +12,7 @@ import { learnt } from './learnt.ts';
 import { leftOutSteps } from './leftOutSteps.ts';
 import { livery } from './livery.ts';
 import { markings } from './markings.ts';
+import { milestones } from './milestones.ts';
 import { pairs } from './pairs.ts';
 import { parts } from './parts.ts';
 import { preparation } from './preparation.ts';
@@ -43,6 +44,7 @@ export const CONTRIBUTIONS: readonly PlanContribution[] = [
   wants,
   stance,
   finals,
+  milestones,
   decisions,
   aims,
   learnt,

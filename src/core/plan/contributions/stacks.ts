@@ -1,15 +1,15 @@
 import { figure } from '../../figures.ts';
 import { FINISH_RULES } from '../../finish/index.ts';
+import { partLabel, secondColours, type Part } from '../../kit/index.ts';
 import {
-  areaOf,
-  isPaintedLook,
-  mainFinish,
-  partLabel,
-  seamLength,
-  type Kit,
-  type Part,
-} from '../../kit/index.ts';
-import type { Ahead, DividedKit, PlanContribution, TrayTask } from '../contribution.ts';
+  few,
+  trayTask,
+  type Ahead,
+  type DividedKit,
+  type LayerLines,
+  type PlanContribution,
+  type TrayTask,
+} from '../contribution.ts';
 
 const BRUSH_SET_UP = 4;
 const BRUSH_PER_CM2 = 0.5;
@@ -21,6 +21,8 @@ export const stacks: PlanContribution = {
   id: 'stacks',
 
   trayTasks: (build) => build.trays.flatMap((tray) => pickOuts(tray.id, build.partsIn(tray), build)),
+
+  layerLines: pickedOutLines,
 
   needs: ({ paints, parts, material }) => [
     ...paints.map(paintNeed),
@@ -154,90 +156,50 @@ function edgeTape(parts: readonly Part[]): string[] {
   return [masked.slice(0, 3).map(partLabel).join(', ') + more];
 }
 
-/** The finish of most of the surface. */
-function mainOf(held: readonly Part[], finishes: DividedKit['finishes']): string | undefined {
-  const surface = new Map<string, number>();
-  for (const part of held) {
-    const finish = mainFinish(part, finishes);
-    if (finish) surface.set(finish.id, (surface.get(finish.id) ?? 0) + areaOf(part) * part.count);
-  }
-  return [...surface].sort((p, q) => q[1] - p[1])[0]?.[0];
-}
-
-interface SecondColour {
-  finishId: string;
-  name: string;
-  minutes: number;
-  masked: boolean;
-}
-
-/** Whole parts in another colour that are joined to the main one, and zones of a part. */
-function secondColours(
-  held: readonly Part[],
-  main: string,
-  { kit, parts, finishes }: DividedKit,
-): SecondColour[] {
-  const ids = new Set(held.map(({ id }) => id));
-  const isPaint = (id: string) => isPaintedLook(finishes.get(id)?.look ?? 'bare');
-  const joinedTo = (part: Part): Kit['joints'][number] | undefined =>
-    kit.joints.find(({ a, b }) => (a === part.id || b === part.id) && ids.has(a) && ids.has(b));
-  return held.flatMap((part) => {
-    const own = part.zones[0]?.finishId;
-    // Small pieces on one tray that are not joined to the main colour are sprayed apart, not picked out.
-    const joined = own !== undefined && own !== main && isPaint(own) ? joinedTo(part) : undefined;
-    const whole: SecondColour[] = joined
-      ? [
-          {
-            finishId: own!,
-            name: part.name,
-            minutes: BRUSH_PER_CM2 * areaOf(part) * part.count,
-            masked: seamLength(joined, part, parts.get(joined.a === part.id ? joined.b : joined.a)!) > 60,
-          },
-        ]
-      : [];
-    const zones = part.zones
-      .slice(1)
-      .filter(({ finishId }) => isPaint(finishId))
-      .map((zone): SecondColour => {
-        const masked = zone.boundary === 'masked';
-        const edge = zone.edgeMm ?? 20 * Math.sqrt(areaOf(part) * zone.share);
-        return {
-          finishId: zone.finishId,
-          name: `${zone.name || 'zone'} on ${part.name.toLowerCase()}`,
-          minutes: masked ? MASK_PER_MM * edge : BRUSH_PER_CM2 * areaOf(part) * zone.share * part.count,
-          masked,
-        };
+/** Colours of a sub-assembly that have no layers of their own in its stack, and what is brushed or masked for them once
+ *  the main finish is on. */
+function pickOuts(trayId: string, held: readonly Part[], { kit, trays, finishes }: DividedKit): TrayTask[] {
+  const laid = laidOn(trays.find(({ id }) => id === trayId));
+  return secondColours(kit, held)
+    .filter(({ finishId }) => !laid.has(finishId))
+    .map(({ finishId, places }) => {
+      const masked = places.some(({ tapeMm }) => tapeMm !== undefined);
+      const minutes = places.reduce(
+        (sum, { cm2, tapeMm }) => sum + (tapeMm === undefined ? BRUSH_PER_CM2 * cm2 : MASK_PER_MM * tapeMm),
+        BRUSH_SET_UP,
+      );
+      return trayTask('pick-out', trayId, {
+        id: finishId,
+        title: `${masked ? 'Mask and paint' : 'Pick out'} ${finishes.get(finishId)!.name.toLowerCase()}`,
+        minutes,
+        because: 'It shares a piece with another colour, so it is done once that one is dry.',
+        details: few(places.map(({ name }) => name)),
       });
-    return [...whole, ...zones];
-  });
+    });
 }
 
-/** Colours beside the main one on a tray: what is brushed or masked once the main finish is on. */
-function pickOuts(trayId: string, held: readonly Part[], build: DividedKit): TrayTask[] {
-  const main = mainOf(held, build.finishes);
-  if (main === undefined) return [];
-  const byFinish = new Map<string, SecondColour[]>();
-  const laid = new Set(
-    build.trays.find(({ id }) => id === trayId)?.layers?.flatMap(({ finishId }) => finishId ?? []),
-  );
-  for (const second of secondColours(held, main, build))
-    // What has layers of its own in the stack is done there.
-    if (!laid.has(second.finishId))
-      byFinish.set(second.finishId, [...(byFinish.get(second.finishId) ?? []), second]);
-  return [...byFinish].map(([finishId, seconds]) => {
-    const names = seconds.map(({ name }) => name);
-    const masked = seconds.some((second) => second.masked);
-    const minutes = seconds.reduce((sum, second) => sum + second.minutes, BRUSH_SET_UP);
-    return {
-      id: finishId,
-      kind: 'pick-out' as const,
-      trayId,
-      title: `${masked ? 'Mask and paint' : 'Pick out'} ${build.finishes.get(finishId)!.name.toLowerCase()}`,
-      minutes: Math.min(90, Math.max(5, Math.round(minutes))),
-      waitMinutes: 0,
-      waitBecause: 'follows at once',
-      because: 'It shares a piece with another colour, so it is done once that one is dry.',
-      details: names.slice(0, 6).concat(names.length > 6 ? [`and ${names.length - 6} more`] : []),
-    };
+/** Finishes that have layers of their own in the stack of a sub-assembly. */
+const laidOn = (tray: DividedKit['trays'][number] | undefined): ReadonlySet<string> =>
+  new Set(tray?.layers?.flatMap(({ finishId }) => finishId ?? []));
+
+/** Where a colour that is picked out goes, at the layers that lay it. */
+function pickedOutLines(build: DividedKit): LayerLines[] {
+  return build.trays.flatMap((tray) => {
+    const laid = laidOn(tray);
+    return secondColours(build.kit, build.partsIn(tray))
+      .filter(({ finishId }) => laid.has(finishId))
+      .flatMap(({ finishId, places }) =>
+        (tray.layers ?? [])
+          .filter(
+            (layer) => layer.finishId === finishId && (layer.kind === 'colour' || layer.kind === 'metal'),
+          )
+          .map(({ id, kind }) => ({
+            trayId: tray.id,
+            layerId: id,
+            kind,
+            finishId,
+            lines: [`on ${few(places.map(({ name }) => name)).join(', ')}`],
+          })),
+      );
   });
 }

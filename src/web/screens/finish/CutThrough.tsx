@@ -22,9 +22,16 @@ interface CutThroughProps {
   onMark: (layerId: string) => void;
 }
 
+/** What is left of a colour that others are picked out over. */
+const REST = '';
+
 /** What lies on the areas of one colour, and how that looks; all of it where there is one. */
-function seenOf(stack: Stack, evaluation: StackEvaluation, finishId: string | undefined) {
-  const colour = evaluation.colours.find((each) => each.finishId === finishId) ?? evaluation.colours.at(-1);
+function seenOf(stack: Stack, evaluation: StackEvaluation, finishId: string | null | undefined) {
+  const { colours } = evaluation;
+  const colour =
+    colours.find((each) => each.finishId === finishId) ??
+    colours.find((each) => each.finishId === null) ??
+    colours.at(-1);
   if (!colour) return { stack, evaluation };
   const lies = new Set(colour.layerIds);
   return {
@@ -43,7 +50,10 @@ export function CutThrough(props: CutThroughProps) {
   const { tray, stack, evaluation, error, code, finishNames, marked, onMark } = props;
   const [light, setLight] = useState<IlluminantId>('D65');
   const [chosen, setChosen] = useState<string>();
-  const seen = useMemo(() => evaluation && seenOf(stack, evaluation, chosen), [stack, evaluation, chosen]);
+  const seen = useMemo(
+    () => evaluation && seenOf(stack, evaluation, chosen === REST ? null : chosen),
+    [stack, evaluation, chosen],
+  );
   const names = new Map(
     tray.layers.map((layer, index) => [layer.id, layerName(layer, stack.layers[index]!)]),
   );
@@ -51,9 +61,11 @@ export function CutThrough(props: CutThroughProps) {
     spectrumToDisplay(spectrum, { illuminant: light, observer: '2deg' }).hex;
   const primer = seen?.evaluation.layers.find(({ kind }) => kind === 'primer' || kind === 'undercoat');
   const colours = evaluation?.colours ?? [];
-  const share = (finishId: string) => stack.layers.find((layer) => layer.finishId === finishId)?.share;
-  // The code of the sub-assembly is that of its last colour.
-  const wanted = !seen?.colour || seen.colour === colours.at(-1) ? code : undefined;
+  const share = (finishId: string | null) =>
+    finishId === null ? undefined : stack.layers.find((layer) => layer.finishId === finishId)?.share;
+  // The code of the sub-assembly is that of the colour that others are picked out over, else of the last.
+  const about = colours.find(({ finishId }) => finishId === null) ?? colours.at(-1);
+  const wanted = !seen?.colour || seen.colour === about ? code : undefined;
   return (
     <div className="booth">
       <div className="toolrow" style={{ justifyContent: 'space-between' }}>
@@ -64,12 +76,14 @@ export function CutThrough(props: CutThroughProps) {
         <SegmentedControl
           size="xs"
           aria-label="Cut through the areas of"
-          value={seen?.colour?.finishId ?? ''}
+          value={seen?.colour?.finishId ?? REST}
           onChange={setChosen}
           data={colours.map(({ finishId }) => ({
-            value: finishId,
+            value: finishId ?? REST,
             label: [
-              finishNames[finishId] ?? 'a colour that is gone',
+              finishId === null
+                ? 'all but what is picked out'
+                : (finishNames[finishId] ?? 'a colour that is gone'),
               share(finishId) === undefined ? '' : figure(100 * share(finishId)!, '%', 0),
             ]
               .filter(Boolean)

@@ -21,6 +21,7 @@ import { JointFitPanel } from './JointFitPanel.tsx';
 import { LayerTable } from './LayerTable.tsx';
 import { OwnStacks } from './library/OwnStacks.tsx';
 import { MutedRules } from './MutedRules.tsx';
+import { PickedOut } from './PickedOut.tsx';
 import { PolishPanel } from './PolishPanel.tsx';
 import { QuantitiesPanel } from './QuantitiesPanel.tsx';
 import { SuggestPanel } from './SuggestPanel.tsx';
@@ -193,6 +194,16 @@ function FinishEditor({
           onMark={setMarked}
           onSave={save}
         />
+        {build && (
+          <PickedOut
+            key={tray.layers.length}
+            build={build}
+            tray={tray}
+            paints={paints}
+            bench={{ products, codes, conditions }}
+            onSave={save}
+          />
+        )}
       </section>
       <section className="column" aria-label="What follows">
         <h2>What follows</h2>

@@ -111,8 +111,11 @@ export function predictedFinishes(
     if (!evaluation) continue;
     const under = views.map((view) => baseOf(view, kit)).find((id) => id !== null);
     const own = evaluation.colours.length > 0 ? evaluation.colours : [{ ...evaluation, finishId: under }];
-    for (const { finishId, spectrum, gloss } of own)
-      if (finishId !== undefined && !found.has(finishId)) found.set(finishId, { spectrum, gloss });
+    for (const { finishId, spectrum, gloss } of own) {
+      // What others are picked out over is the finish that the body has beneath them.
+      const id = finishId ?? under;
+      if (id && !found.has(id)) found.set(id, { spectrum, gloss });
+    }
   }
   return found;
 }

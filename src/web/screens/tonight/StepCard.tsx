@@ -11,6 +11,7 @@ import { tickStep } from '../../data/bench.ts';
 import { benchNow } from '../../data/clock.ts';
 import { pausedKey, readTime, startedKey } from './stepClock.ts';
 import { LoudAdvice, QuietAdvice } from './StepAdvice.tsx';
+import { StepPictures } from './StepPictures.tsx';
 import { WentWrong } from './WentWrong.tsx';
 
 /** Only steps of a livery draw it. */
@@ -161,11 +162,12 @@ export function StepCard({
           <b>Safety.</b> {line}
         </p>
       ))}
-      {operation.photo !== undefined && (
-        <p className="lesson">
-          <b>Photograph it.</b> {operation.photo}.
-        </p>
-      )}
+      <StepPictures
+        operation={operation}
+        operations={view.operations}
+        advice={advice}
+        milestones={build?.kit.plan.milestones ?? []}
+      />
       <QuietAdvice advice={advice} muted={muted} />
       {undone.length > 0 && (
         <p className="hold">
