@@ -49,6 +49,12 @@ const LOOK_OVER: Partial<Record<StackLayer['kind'], string>> = {
   clear: 'once dry, under a lamp: thin edges and runs, before anything is flatted',
 };
 
+const BRUSHED_COLOUR =
+  'Thin coats that level by themselves; each dries before the next, or the brush lifts it.';
+
+/** Less than a drop is measured by nobody. */
+const volumeText = (ml: number): string => (ml < 0.05 ? 'less than 0.1 ml' : figure(ml, 'ml'));
+
 /** Adds the coats of a layer, or the work of one by hand. */
 export function addLayer(
   chain: TrayChain,
@@ -99,6 +105,7 @@ export function addLayer(
   const { product } = layer;
   const family = FAMILIES[product.family];
   const sprayed = layer.tool === 'airbrush' || layer.tool === 'can';
+  const why = sprayed || layer.kind !== 'colour' ? because : BRUSHED_COLOUR;
   const volume = paintVolume(layer, tray.stack.areaCm2, own);
   const between = waitBetweenCoats(layer, conditions);
   // Where two coats and the flash between them do not fit one session, the first window would close overnight.
@@ -119,15 +126,18 @@ export function addLayer(
       key: layer.coats === 1 ? layer.id : `${layer.id}-${coat}`,
       layerId: layer.id,
       kind: layer.kind,
-      title: layer.coats === 1 ? title : `${title}, ${mist ? 'mist' : 'wet'} coat ${coat} of ${layer.coats}`,
+      title:
+        layer.coats === 1
+          ? title
+          : `${title}, ${sprayed ? (mist ? 'mist ' : 'wet ') : ''}coat ${coat} of ${layer.coats}`,
       place: sprayed ? SPRAY_BOOTH : 'bench',
       hands: minutes,
       family: sprayed ? `${product.family}|${product.id}` : null,
       chemistry: sprayed ? product.family : null,
-      because,
+      because: why,
       details: [
         product.name,
-        `${figure(volume.paintMl / layer.coats, 'ml')} paint${volume.thinnerMl > 0 ? ` + ${figure(volume.thinnerMl / layer.coats, 'ml')} thinner` : ''} for this coat`,
+        `${volumeText(volume.paintMl / layer.coats)} paint${volume.thinnerMl > 0 ? ` + ${volumeText(volume.thinnerMl / layer.coats)} thinner` : ''} for this coat`,
         ...lines,
         ...LAYER_KINDS[layer.kind].how,
         settingLine(layer.tool, product.family, mist, own) ?? '',
