@@ -7,6 +7,7 @@ export const STAGES = [
   { path: 'colour', name: 'Colour' },
   { path: 'livery', name: 'Livery' },
   { path: 'finish', name: 'Finish' },
+  { path: 'detail', name: 'Detail' },
   { path: 'plan', name: 'Plan' },
   { path: 'tonight', name: 'Tonight' },
 ] as const;
@@ -148,19 +149,6 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'kit',
-    path: 'runs',
-    title: 'Wires and pipes',
-    load: async () => (await import('./screens/kit/RunsView.tsx')).RunsView,
-    state: ({ kit: { runs } }) =>
-      runs.length === 0
-        ? 'none added'
-        : counted(
-            runs.reduce((sum, { count }) => sum + count, 0),
-            'run',
-          ),
-  },
-  {
-    stage: 'kit',
     path: 'needs',
     title: 'Needs and stock',
     words: 'shopping list, spares',
@@ -277,6 +265,61 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
     title: 'Cautions',
     words: 'safety',
     load: async () => (await import('./screens/finish/CautionsScreen.tsx')).CautionsScreen,
+  },
+
+  {
+    stage: 'detail',
+    path: '',
+    title: 'Wires and pipes',
+    words: 'hoses, cables, lines',
+    load: async () => (await import('./screens/detail/RunsView.tsx')).RunsView,
+    state: ({ kit: { runs } }) =>
+      runs.length === 0
+        ? 'none added'
+        : counted(
+            runs.reduce((sum, { count }) => sum + count, 0),
+            'run',
+          ),
+  },
+  {
+    stage: 'detail',
+    path: 'ignition',
+    title: 'Ignition',
+    words: 'distributor, magneto, leads, firing order, plugs',
+    load: async () => (await import('./screens/detail/IgnitionView.tsx')).IgnitionView,
+    state: ({ kit: { harnesses } }) =>
+      harnesses.length === 0 ? 'no engine wired' : harnesses.map(({ name }) => name).join(', '),
+  },
+  {
+    stage: 'detail',
+    path: 'wheels',
+    title: 'Laced wheels',
+    words: 'wire wheels, spokes, jig',
+    load: async () => (await import('./screens/detail/WheelsView.tsx')).WheelsView,
+    state: ({ kit: { wheels } }) =>
+      wheels.length === 0
+        ? 'spokes as moulded'
+        : counted(
+            wheels.reduce((sum, { count }) => sum + count, 0),
+            'wheel',
+          ),
+  },
+  {
+    stage: 'detail',
+    path: 'chains',
+    title: 'Chains',
+    words: 'sprockets, links, final drive',
+    load: async () => (await import('./screens/detail/ChainsView.tsx')).ChainsView,
+    state: ({ kit: { chains } }) => (chains.length === 0 ? 'none added' : counted(chains.length, 'chain')),
+  },
+  {
+    stage: 'detail',
+    path: 'patterns',
+    title: 'Patterns in the flat',
+    words: 'tanks, pipes, foil, developments',
+    load: async () => (await import('./screens/detail/PatternsView.tsx')).PatternsView,
+    state: ({ kit: { patterns } }) =>
+      patterns.length === 0 ? 'none drawn' : counted(patterns.length, 'pattern'),
   },
 
   {

@@ -9,6 +9,7 @@ import { Shell } from './shell/Shell.tsx';
 /** Stages whose drawers lie within one page. */
 const FRAMES: Readonly<Record<string, () => Promise<ComponentType>>> = {
   kit: async () => (await import('./screens/kit/KitScreen.tsx')).KitScreen,
+  detail: async () => (await import('./screens/detail/DetailScreen.tsx')).DetailScreen,
 };
 
 const routeOf = (drawer: Drawer): RouteObject => ({

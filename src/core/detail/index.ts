@@ -27,7 +27,7 @@ export {
 export {
   cylindersOf,
   NUMBERINGS,
-  USUAL_FIRING_ORDERS,
+  usualFiringOrder,
   type Cylinder,
   type EngineLayout,
   type Numbering,
@@ -39,6 +39,10 @@ export {
   type IgnitionSource,
   type Lead,
 } from './ignition/planIgnition.ts';
+export { drawCaps, drawEngine } from './drawn/drawHarness.ts';
+export { drawDevelopment } from './drawn/drawDevelopment.ts';
+export { drawJig } from './drawn/drawWheel.ts';
+export type { FlatDrawing, LineKind } from './drawn/flatDrawing.ts';
 export { laceWheel, type LacedWheel, type Lacing } from './wheels/lacing.ts';
 export { chainFor, type ChainDrive, type ChainLength } from './wheels/chain.ts';
 export {

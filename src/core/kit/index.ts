@@ -71,6 +71,7 @@ export {
   type ReadPart,
 } from './partTable.ts';
 export { plainJoint, plainPart } from './plainKit.ts';
+export { chainOf, flatOf, ignitionQuestion, laceOf, PATTERN_FACTS, planHarness } from './detailQuestions.ts';
 export { secondColours, type SecondColour } from './secondColours.ts';
 export {
   codeOfLayer,

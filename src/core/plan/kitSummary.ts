@@ -71,6 +71,8 @@ export interface KitSummary {
   unfinished: number;
   /** Views and areas of colour, and parts of the version in more than one colour. */
   livery: { views: number; areas: number; markings: number; severalColours: number };
+  /** What is led, wired, laced and cut beyond the kit's own parts. */
+  detail: { runs: number; harnesses: number; wheels: number; chains: number; patterns: number };
   /** Parts of each sub-assembly that end up with paint on them, as far as is known. */
   toPaint: Record<string, number>;
 }
@@ -132,6 +134,13 @@ export function summariseKit(
       areas: kit.liveryAreas.length,
       markings: kit.markings.length,
       severalColours: kit.parts.filter(({ id, zones }) => version.used.has(id) && zones.length > 1).length,
+    },
+    detail: {
+      runs: kit.runs.length,
+      harnesses: kit.harnesses.length,
+      wheels: kit.wheels.length,
+      chains: kit.chains.length,
+      patterns: kit.patterns.length,
     },
     toPaint: Object.fromEntries(
       trays.map((tray) => [tray.id, build.partsIn(tray).filter((part) => isPainted(build, part)).length]),

@@ -101,6 +101,7 @@ export const TASKS = {
   'touch-hold': step('painted', 'touching in where it was held', { finishing: true }),
   wire: step('painted', 'wiring', { hazards: ['blades'], finishing: true }),
   plumb: step('painted', 'plumbing', { hazards: ['blades'], finishing: true }),
+  detail: step('painted', 'fine detail', { hazards: ['blades'], finishing: true }),
   refit: step('painted', 'fits after paint', {
     leftOut: 'What paint has made tight is found out with glue on it.',
   }),

@@ -18,6 +18,7 @@ const STAGE_WORDS: Readonly<Record<Advice['stage'], string>> = {
   colour: 'in the Colour stage',
   livery: 'in the Livery stage',
   finish: 'in the Finish stage',
+  detail: 'in the Detail stage',
   plan: 'in the Plan',
   shelf: 'on the shelf',
   bench: 'on the Bench screen',

@@ -10,9 +10,26 @@ export interface StageState {
   done: boolean;
 }
 
+const DETAIL_WORDS = [
+  ['runs', 'run', 'runs'],
+  ['harnesses', 'harness', 'harnesses'],
+  ['wheels', 'laced wheel', 'laced wheels'],
+  ['chains', 'chain', 'chains'],
+  ['patterns', 'pattern', 'patterns'],
+] as const;
+
+/** What is added to a kit, the first two kinds of it. */
+function detailText(detail: BuildRecord['kit']['detail']): string {
+  const some = DETAIL_WORDS.flatMap(([key, one, many]) =>
+    detail[key] > 0 ? [counted(detail[key], one, many)] : [],
+  );
+  if (some.length === 0) return 'nothing added';
+  return some.length > 2 ? `${some.slice(0, 2).join(', ')} …` : some.join(', ');
+}
+
 /** The state of each stage in a few words. */
 export function stageStates(build: BuildRecord, view: PlanView | null): Record<StagePath, StageState> {
-  const { pieces, openConflicts, openChoices, unfinished, toPaint, livery } = build.kit;
+  const { pieces, openConflicts, openChoices, unfinished, toPaint, livery, detail } = build.kit;
   const undecided = [
     openConflicts > 0 ? counted(openConflicts, 'open conflict') : '',
     openChoices.length > 0 ? counted(openChoices.length, 'choice') + ' open' : '',
@@ -27,6 +44,9 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
   const isStacked = build.trays.some(({ layers }) => layers.length > 0);
   const bare = build.trays.filter(({ id, layers }) => layers.length === 0 && (toPaint[id] ?? 0) > 0).length;
   const grave = adviceAhead(view?.advice ?? [], build.id).filter(({ stage }) => stage === 'finish').length;
+  const wrongDetail = adviceAhead(view?.advice ?? [], build.id).filter(
+    ({ stage }) => stage === 'detail',
+  ).length;
   const left = view ? upcomingSteps(view, build.id) : [];
   const tonight = view && sessionSteps(view, build.id);
   const last = left.reduce(
@@ -76,6 +96,10 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
               ? `${counted(unfinished, 'part')} without a finish`
               : 'no warnings',
       done: isStacked && bare === 0 && unfinished === 0 && grave === 0 && view !== null,
+    },
+    detail: {
+      text: detailText(detail),
+      done: Object.values(detail).some((count) => count > 0) && wrongDetail === 0,
     },
     plan: {
       text:

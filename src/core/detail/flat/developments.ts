@@ -4,6 +4,8 @@ type Point = readonly [number, number];
 /** A pattern in the flat: to be cut out, folded and glued. */
 export interface FlatPiece {
   name: string;
+  /** How many of it are cut. */
+  count: number;
   /** To be cut; the lap of the seam is part of it. */
   outline: Point[];
   folds: Point[][];
@@ -65,6 +67,7 @@ export function cylinder(
     pieces: [
       {
         name: 'round it',
+        count: 1,
         outline: rectangle(round + sheet.lap, length),
         folds:
           sheet.lap > 0
@@ -78,12 +81,7 @@ export function cylinder(
         centres: [],
       },
       ...(ends
-        ? [1, 2].map((at) => ({
-            name: `end ${at}`,
-            outline: circle(lid),
-            folds: [],
-            centres: [[lid, lid] as Point],
-          }))
+        ? [{ name: 'end', count: 2, outline: circle(lid), folds: [], centres: [[lid, lid] as Point] }]
         : []),
     ],
     meets: ends ? [{ what: 'wrap and end', one: round, other: roundOf(circle(lid)) }] : [],
@@ -121,6 +119,7 @@ export function cone(
     pieces: [
       {
         name: 'round it',
+        count: 1,
         outline: [
           ...outerArc,
           ...(sheet.lap > 0 ? [beside(outerArc.at(-1)!), beside(innerArc.at(-1)!)] : []),
@@ -179,7 +178,9 @@ export function roundedBox(
   const half = sheet.thickness / 2;
   const edge = 2 * (width - 2 * radius) + 2 * (height - 2 * radius) + 2 * Math.PI * (radius + half);
   return {
-    pieces: [{ name: 'round it', outline: rectangle(along + sheet.lap, length), folds, centres: [] }],
+    pieces: [
+      { name: 'round it', count: 1, outline: rectangle(along + sheet.lap, length), folds, centres: [] },
+    ],
     meets: [{ what: 'wrap and end', one: along, other: edge }],
   };
 }
@@ -212,6 +213,7 @@ export function mitredPipe(
     pieces: [
       {
         name: 'round it',
+        count: 1,
         outline: [
           ...edge,
           ...(sheet.lap > 0
@@ -262,7 +264,8 @@ export function dome(
   return {
     pieces: [
       {
-        name: `petal, ${petals} of them`,
+        name: 'petal',
+        count: petals,
         outline: shifted([...right, ...[...left].reverse().slice(0, -1)]),
         folds: [],
         centres: [],
@@ -302,7 +305,8 @@ export function hopper(
   const pieces = walls.map(({ wide, narrow, high }, at): FlatPiece => {
     const inset = (wide - narrow) / 2;
     return {
-      name: at === 0 ? 'long wall, two of them' : 'short wall, two of them',
+      name: at === 0 ? 'long wall' : 'short wall',
+      count: 2,
       outline: [
         [0, 0],
         [wide, 0],

@@ -32,10 +32,49 @@ export interface Cylinder {
 /** Most cylinders of any engine that is built. */
 export const MOST_CYLINDERS = 28;
 
-/** The cylinders of a layout with their plugs, in the order of their numbers. In a line they count from the front. Throws
- *  RangeError for what is no engine. */
-export function cylindersOf(layout: EngineLayout, numbering: Numbering): Cylinder[] {
+/** The cylinders of a layout with their plugs, in the order of their numbers. In a line they count from the front.
+ *  `ownNumbers`, where there are any, count by place instead: along the left bank (or the only one) from the front, then along
+ *  the right. Throws RangeError for what is no engine. */
+export function cylindersOf(
+  layout: EngineLayout,
+  numbering: Numbering,
+  ownNumbers: readonly number[] = [],
+): Cylinder[] {
   requireLayout(layout);
+  if (ownNumbers.length > 0) {
+    const places = usuallyCounted(layout, 'left-bank-first');
+    if (ownNumbers.length !== places.length || places.some(({ number }) => !ownNumbers.includes(number)))
+      throw new RangeError(
+        `The numbers by place are ${ownNumbers.join(', ')}: give each from 1 to ${places.length} once.`,
+      );
+    return places
+      .map((cylinder, at) => ({ ...cylinder, number: ownNumbers[at]! }))
+      .sort((p, q) => p.number - q.number);
+  }
+  return usuallyCounted(layout, numbering);
+}
+
+/** A firing order that is usual for a layout, in the numbers of a way of counting; undefined where none is known. */
+export function usualFiringOrder(
+  layout: EngineLayout,
+  numbering: Numbering,
+  ownNumbers: readonly number[] = [],
+): number[] | undefined {
+  const usual = USUAL_FIRING_ORDERS.find(
+    ({ kind, cylinders }) => kind === layout.kind && cylinders === layout.cylinders,
+  );
+  if (!usual) return undefined;
+  const places = cylindersOf(layout, 'left-bank-first');
+  const counted = cylindersOf(layout, numbering, ownNumbers);
+  const isAt = (one: Cylinder, other: Cylinder) => one.bank === other.bank && one.row === other.row;
+  return usual.order.map((number) => {
+    // In a ring every cylinder stands in the same row.
+    if (layout.kind === 'radial') return ownNumbers[number - 1] ?? number;
+    return counted.find((each) => isAt(each, places[number - 1]!))!.number;
+  });
+}
+
+function usuallyCounted(layout: EngineLayout, numbering: Numbering): Cylinder[] {
   const { cylinders, reachMm } = layout;
   if (layout.kind === 'radial')
     return Array.from({ length: cylinders }, (_, at): Cylinder => {

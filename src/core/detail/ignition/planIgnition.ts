@@ -4,6 +4,8 @@ import { cylindersOf, type Cylinder, type EngineLayout, type Numbering, type Pla
 export interface IgnitionQuestion {
   layout: EngineLayout;
   numbering: Numbering;
+  /** By place instead: see `cylindersOf`; empty or absent for the numbering above. */
+  ownNumbers?: readonly number[];
   /** Every cylinder once, by number. */
   firingOrder: readonly number[];
   source: IgnitionSource;
@@ -69,7 +71,7 @@ const MOST_SLACK = 2;
  *  round the cap the way of its rotor gives the firing order. Throws RangeError that says what is wrong. */
 export function planIgnition(question: IgnitionQuestion): IgnitionPlan {
   const { layout, numbering, firingOrder, source, slack, scale, realMm } = question;
-  const cylinders = cylindersOf(layout, numbering);
+  const cylinders = cylindersOf(layout, numbering, question.ownNumbers);
   requireOrder(firingOrder, cylinders.length);
   if (!(slack >= 0 && slack <= MOST_SLACK))
     throw new RangeError(`A slack of ${slack} cannot be: give a share from 0 to ${MOST_SLACK}.`);

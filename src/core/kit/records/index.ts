@@ -3,12 +3,14 @@ import { aimRecord } from './aim.ts';
 import { assemblyRecord } from './assembly.ts';
 import { boxRecord } from './box.ts';
 import { brightworkRecord } from './brightwork.ts';
+import { chainRecord } from './chain.ts';
 import { choiceRecord } from './choice.ts';
 import { decalRecord } from './decal.ts';
 import { evidenceRecord } from './evidence.ts';
 import { finishRecord } from './finish.ts';
 import { fitRecord } from './fit.ts';
 import { gapRecord } from './gap.ts';
+import { harnessRecord } from './harness.ts';
 import { holdingRecord } from './holding.ts';
 import { jointRecord } from './joint.ts';
 import { liveryAreaRecord } from './liveryArea.ts';
@@ -19,6 +21,7 @@ import { mishapRecord } from './mishap.ts';
 import { mutedAdviceRecord } from './mutedAdvice.ts';
 import { pairRecord } from './pair.ts';
 import { partRecord } from './part.ts';
+import { patternRecord } from './pattern.ts';
 import { placeRecord } from './place.ts';
 import { printingRecord } from './printing.ts';
 import { roleRecord } from './role.ts';
@@ -30,6 +33,7 @@ import { lessonRecord, materialRecord, spareRecord, stackRecord } from './stock.
 import { viewRecord } from './view.ts';
 import { wantRecord } from './want.ts';
 import { weatheringRecord } from './weathering.ts';
+import { wheelRecord } from './wheel.ts';
 import { workRecord } from './work.ts';
 
 /** Every kind of record of a build, and of the stock. What a kit is, what crosses the wire, what is copied, what goes
@@ -51,6 +55,10 @@ export const KIT_RECORDS = [
   holdingRecord,
   pairRecord,
   runRecord,
+  harnessRecord,
+  wheelRecord,
+  chainRecord,
+  patternRecord,
   wantRecord,
   decalRecord,
   viewRecord,
@@ -89,6 +97,7 @@ export * from './aim.ts';
 export * from './assembly.ts';
 export * from './box.ts';
 export * from './brightwork.ts';
+export * from './chain.ts';
 export * from './choice.ts';
 export * from './decal.ts';
 export * from './division.ts';
@@ -96,6 +105,7 @@ export * from './evidence.ts';
 export * from './finish.ts';
 export * from './fit.ts';
 export * from './gap.ts';
+export * from './harness.ts';
 export * from './holding.ts';
 export * from './joint.ts';
 export * from './liveryArea.ts';
@@ -105,6 +115,7 @@ export * from './mishap.ts';
 export * from './mutedAdvice.ts';
 export * from './pair.ts';
 export * from './part.ts';
+export * from './pattern.ts';
 export * from './place.ts';
 export * from './maskingRates.ts';
 export * from './printing.ts';
@@ -117,4 +128,5 @@ export * from './stock.ts';
 export * from './view.ts';
 export * from './want.ts';
 export * from './weathering.ts';
+export * from './wheel.ts';
 export * from './work.ts';

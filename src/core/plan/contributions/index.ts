@@ -3,9 +3,11 @@ import { aims } from './aims.ts';
 import { air } from './air.ts';
 import { brightwork } from './brightwork.ts';
 import { decisions } from './decisions.ts';
+import { fineDetail } from './fineDetail.ts';
 import { finals } from './finals.ts';
 import { fits } from './fits.ts';
 import { gaps } from './gaps.ts';
+import { harnesses } from './harnesses.ts';
 import { holding } from './holding.ts';
 import { joins } from './joins.ts';
 import { learnt } from './learnt.ts';
@@ -40,6 +42,8 @@ export const CONTRIBUTIONS: readonly PlanContribution[] = [
   preparation,
   brightwork,
   runs,
+  harnesses,
+  fineDetail,
   leftOutSteps,
   wants,
   stance,

@@ -3,6 +3,7 @@ import { figure } from '../../figures.ts';
 import { jointName, type Kit, type Run } from '../../kit/index.ts';
 import type { CrossStep, DividedKit, PlanContribution, StepOfJoint, TrayTask } from '../contribution.ts';
 import type { Consequence } from '../benchStep.ts';
+import { harnessRuns, type LedRun } from './harnesses.ts';
 
 type RunWork = 'wire' | 'plumb';
 
@@ -37,15 +38,21 @@ export function runName({ name, kind, count, fromPartId, toPartId }: Run, kit: P
   return `${count > 1 ? `${count} × ` : ''}${what}, ${part(fromPartId)} to ${part(toPartId)}`;
 }
 
-/** Runs of parts that the version uses. */
-const usedRuns = ({ kit, version: { used } }: Pick<DividedKit, 'kit' | 'version'>): Run[] =>
-  kit.runs.filter(({ fromPartId, toPartId }) => used.has(fromPartId) && used.has(toPartId));
+/** Runs of parts that the version uses, the leads of its harnesses among them. */
+const usedRuns = ({
+  kit,
+  scale,
+  version: { used },
+}: Pick<DividedKit, 'kit' | 'version' | 'scale'>): LedRun[] =>
+  [...kit.runs, ...harnessRuns(kit, scale)].filter(
+    ({ fromPartId, toPartId }) => used.has(fromPartId) && used.has(toPartId),
+  );
 
 const clamp = (minutes: number) => Math.round(Math.min(MINUTES.most, Math.max(MINUTES.least, minutes)));
 
 const WAITS = { waitMinutes: 0, waitBecause: 'follows at once' };
 
-function workOn(kind: RunWork, group: readonly Run[], { kit, scale }: DividedKit) {
+function workOn(kind: RunWork, group: readonly LedRun[], { kit, scale }: DividedKit) {
   const line = (run: Run) => {
     const { wireMm, drillMm } = runAtScale(run, scale);
     const length = run.lengthMm === null ? '' : `, ${run.lengthMm} mm long`;
@@ -57,8 +64,9 @@ function workOn(kind: RunWork, group: readonly Run[], { kit, scale }: DividedKit
     because: WORDS[kind].because,
     details: [
       ...group.slice(0, SHOWN).map(line),
-      ...(group.length > SHOWN ? [`and ${group.length - SHOWN} more, in the Kit stage`] : []),
+      ...(group.length > SHOWN ? [`and ${group.length - SHOWN} more, in the Detail stage`] : []),
       ...new Set(group.map((run) => RUN_FACTS[run.kind].how)),
+      ...group.flatMap(({ lines = [] }) => lines),
       ...new Set(group.map(({ note }) => note).filter(Boolean)),
     ],
   };
@@ -116,7 +124,7 @@ function trayTasks(build: DividedKit): TrayTask[] {
 /** Wires or pipes between two sub-assemblies, put in once both are painted. */
 function crossSteps(build: DividedKit): CrossStep[] {
   const { kit, trayOf, joins } = build;
-  const groups = new Map<string, { kind: RunWork; trayIds: [string, string]; runs: Run[] }>();
+  const groups = new Map<string, { kind: RunWork; trayIds: [string, string]; runs: LedRun[] }>();
   for (const run of usedRuns(build)) {
     const [from, to] = [trayOf.get(run.fromPartId), trayOf.get(run.toPartId)];
     if (from === undefined || to === undefined || from === to) continue;
@@ -209,7 +217,7 @@ export const runs: PlanContribution = {
 
   needs({ kit, version, scale, material }) {
     const byWire = new Map<number, Run[]>();
-    for (const run of usedRuns({ kit, version })) {
+    for (const run of usedRuns({ kit, version, scale })) {
       const { wireMm } = runAtScale(run, scale);
       byWire.set(wireMm, [...(byWire.get(wireMm) ?? []), run]);
     }

@@ -1,10 +1,10 @@
 import { createElement, Suspense } from 'react';
 import { Navigate, useParams } from 'react-router';
 import { useDrawers, viewOf } from '../../components/drawers.ts';
+import { DrawerNav } from '../../components/DrawerNav.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { useKit, useStock } from '../../data/kit.ts';
 import { useBuildContext } from '../../data/buildContext.ts';
-import { KitNav } from './KitNav.tsx';
 import type { KitViewProps } from './kitView.ts';
 import { useProposal } from './useProposal.ts';
 import './kit.css';
@@ -25,7 +25,9 @@ export function KitScreen() {
     <div className="columns kit">
       <section className="column" aria-label="What you know">
         <h2>What you know</h2>
-        <KitNav
+        <DrawerNav
+          stage="kit"
+          called="the kit"
           build={build}
           kit={kit}
           jointsAfter={proposals.newest?.decisions.filter(({ when }) => when === 'after').length}

@@ -236,6 +236,7 @@ const MATERIAL_KINDS = [
     .map(([value, { name }]) => ({ value, label: name })),
   { value: 'filler', label: 'two-part putty' },
   { value: 'edge-tape', label: 'thin edge tape' },
+  { value: 'bare-metal-foil', label: 'adhesive metal foil' },
   { value: 'reamer', label: 'reamer or drill' },
   { value: 'other', label: 'something else' },
 ];

@@ -12,12 +12,12 @@ import { runAtScale, runName } from '../../../core/plan/index.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
-import type { KitViewProps } from './kitView.ts';
-import { partOptions } from './partNames.ts';
+import { partOptions } from '../kit/partNames.ts';
+import type { DetailViewProps } from './detailView.ts';
 
 /** Wires, cables, pipes and hoses that the builder adds: from where to where, how thick at scale, and which steps of the
  *  plan they make. */
-export function RunsView({ build, kit }: KitViewProps) {
+export function RunsView({ build, kit }: DetailViewProps) {
   const [problem, setProblem] = useState<string | null>(null);
   const put = (id: string, value: Run | null, label: string) =>
     changeKit(build.id, [{ kind: 'run', id, value }], label).then(() => setProblem(null));
@@ -193,7 +193,7 @@ function Edit({
 function NewRun({
   kit,
   onAdd,
-}: Pick<KitViewProps, 'kit'> & { onAdd: (run: Omit<Run, 'id'>) => Promise<void> }) {
+}: Pick<DetailViewProps, 'kit'> & { onAdd: (run: Omit<Run, 'id'>) => Promise<void> }) {
   const { values, text, number, pick, problem, submit } = useRecordForm(runRecord.fields, KIT_ITEMS.run, {
     asks: { fromPartId: 'Say from which part it leads.', toPartId: 'Say to which part it leads.' },
     check: ({ fromPartId, toPartId }) =>

@@ -1,11 +1,17 @@
 import { NavLink } from 'react-router';
-import { drawerAddress, useDrawers, type DrawerFacts } from '../../components/drawers.ts';
+import { drawerAddress, useDrawers, type DrawerFacts } from './drawers.ts';
 
-/** The drawers of the kit, each with its state. */
-export function KitNav(facts: DrawerFacts) {
-  const drawers = useDrawers('kit');
+interface DrawerNavProps extends DrawerFacts {
+  stage: string;
+  /** As it is spoken: "the kit". */
+  called: string;
+}
+
+/** The drawers of a stage, each with its state. */
+export function DrawerNav({ stage, called, ...facts }: DrawerNavProps) {
+  const drawers = useDrawers(stage);
   return (
-    <nav aria-label="Drawers of the kit">
+    <nav aria-label={`Drawers of ${called}`}>
       <ul className="viewnav">
         {drawers.map((drawer) => (
           <li key={drawer.path}>

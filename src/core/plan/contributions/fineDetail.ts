@@ -1,0 +1,175 @@
+import { figure } from '../../figures.ts';
+import {
+  chainOf,
+  counted,
+  flatOf,
+  laceOf,
+  PATTERN_FACTS,
+  type DriveChain,
+  type Kit,
+  type Pattern,
+  type WireWheel,
+} from '../../kit/index.ts';
+import type { KitAdvice } from '../advice/kitAdvice.ts';
+import { trayTask, type DividedKit, type PlanContribution, type TrayTask } from '../contribution.ts';
+import { faultOf } from './harnesses.ts';
+
+/** Minutes at the bench; working values. */
+const MINUTES = { wheel: 10, spoke: 1.5, chain: 8, link: 0.4, pattern: 6, piece: 4 };
+/** Work that takes longer than a sitting is put down and taken up again. */
+const SITTING = 90;
+
+const KINDS = ['wheels', 'chains', 'patterns'] as const;
+type Detail = {
+  page: (typeof KINDS)[number];
+  id: string;
+  name: string;
+  partId: string | null;
+  count: number;
+};
+
+/** What is made of wire, links and foil in a kit. */
+const detailsOf = (kit: Kit): (Detail & { work: (scale: number) => unknown })[] => [
+  ...kit.wheels.map((wheel) => ({
+    ...wheel,
+    page: 'wheels' as const,
+    work: (scale: number) => laceOf(wheel, scale),
+  })),
+  ...kit.chains.map((chain) => ({
+    ...chain,
+    page: 'chains' as const,
+    work: (scale: number) => chainOf(chain, scale),
+  })),
+  ...kit.patterns.map((pattern) => ({ ...pattern, page: 'patterns' as const, work: () => flatOf(pattern) })),
+];
+
+type Made = Pick<TrayTask, 'title' | 'minutes' | 'because' | 'details'>;
+
+function laced(wheel: WireWheel, scale: number): Made {
+  const { lacing, wire } = laceOf(wheel, scale);
+  const crossed = wheel.crosses === 0 ? 'radial' : `${wheel.crosses}-cross`;
+  return {
+    title: `Lace ${wheel.count > 1 ? `${wheel.count} × ` : ''}${wheel.name.toLowerCase()}`,
+    minutes: wheel.count * (MINUTES.wheel + MINUTES.spoke * wheel.spokes),
+    because: 'Moulded spokes are thicker than wire, and laced ones go in once rim and hub are finished.',
+    details: [
+      `${wheel.spokes} spokes each, ${crossed}, of ${figure(wire.wireMm, 'mm')} wire`,
+      `each ${figure(lacing.spokeMm, 'mm', 1)} between its holes, both ends turned in`,
+      ...(wire.drillMm === undefined ? [] : [`holes ${figure(wire.drillMm, 'mm')}`]),
+      'on the printed jig: those that lean back first, then those that cross over them',
+    ],
+  };
+}
+
+function chained(chain: DriveChain, scale: number): Made {
+  const { links, sagMm, pitchMm } = chainOf(chain, scale);
+  return {
+    title: `Fit ${chain.name.toLowerCase()}`,
+    minutes: chain.count * (MINUTES.chain + MINUTES.link * links),
+    because: 'A chain goes on once both sprockets sit where they stay.',
+    details: [
+      `${links} links of ${figure(pitchMm, 'mm')}, one of them the joining link, its closed end forward`,
+      `hangs ${figure(sagMm, 'mm', 1)} in the middle of its slack run`,
+    ],
+  };
+}
+
+function wrapped(pattern: Pattern): Made {
+  const { pieces } = flatOf(pattern);
+  return {
+    title: `Cut and lay ${pattern.count > 1 ? `${pattern.count} × ` : ''}${pattern.name.toLowerCase()}`,
+    minutes:
+      pattern.count * (MINUTES.pattern + MINUTES.piece * pieces.reduce((sum, { count }) => sum + count, 0)),
+    because: 'Laid in the flat it is cut once and meets at its seam.',
+    details: [
+      `${PATTERN_FACTS[pattern.shape].name} from ${pattern.material}: ${pieces.map(({ name, count }) => (count > 1 ? `${count} × ${name}` : name)).join(', ')}`,
+      'print at exact size and measure the bar; the seam goes to the side that nobody sees',
+      ...(pattern.material === 'foil' ? ['burnish from the middle outward'] : []),
+    ],
+  };
+}
+
+/** Fine work on a sub-assembly once it is painted, cut into sittings. */
+function tasksOn(trayId: string, id: string, { minutes, title, ...made }: Made): TrayTask[] {
+  const sittings = Math.max(1, Math.ceil(minutes / SITTING));
+  return Array.from({ length: sittings }, (_, at) =>
+    trayTask('detail', trayId, {
+      ...made,
+      id: sittings === 1 ? id : `${id}-${at + 1}`,
+      title: sittings === 1 ? title : `${title} (${at + 1} of ${sittings})`,
+      minutes: minutes / sittings,
+    }),
+  );
+}
+
+function trayTasks({ kit, scale, trayOf, version: { used } }: DividedKit): TrayTask[] {
+  const on = <T extends { id: string; partId: string | null }>(
+    kind: string,
+    all: readonly T[],
+    made: (each: T) => Made,
+  ) =>
+    all.flatMap((each): TrayTask[] => {
+      const trayId = each.partId !== null && used.has(each.partId) ? trayOf.get(each.partId) : undefined;
+      if (trayId === undefined || faultOf(() => made(each)) !== undefined) return [];
+      return tasksOn(trayId, `${kind}-${each.id}`, made(each));
+    });
+  return [
+    ...on('wheel', kit.wheels, (wheel) => laced(wheel, scale)),
+    ...on('chain', kit.chains, (chain) => chained(chain, scale)),
+    ...on('pattern', kit.patterns, wrapped),
+  ];
+}
+
+/** Wheels that are laced, chains, and what is cut in the flat. */
+export const fineDetail: PlanContribution = {
+  id: 'fine-detail',
+  trayTasks,
+
+  needs({ kit, scale, version: { used }, material }) {
+    const isBuilt = ({ partId }: { partId: string | null }) => partId === null || used.has(partId);
+    const wheels = kit.wheels.filter(
+      (wheel) => isBuilt(wheel) && faultOf(() => laceOf(wheel, scale)) === undefined,
+    );
+    const patterns = new Set(kit.patterns.filter(isBuilt).map((pattern) => pattern.material));
+    return [
+      ...wheels.map((wheel) => {
+        const { lacing, wire } = laceOf(wheel, scale);
+        return material(
+          `wire-${wire.wireMm}`,
+          `wire, ${wire.wireMm} mm`,
+          `${counted(wheel.count * wheel.spokes, 'spoke')} of ${wheel.name.toLowerCase()}: ${Math.ceil(wheel.count * lacing.wireMm)} mm in all`,
+          { substitute: 'stretched sprue of that diameter', looks: 'it sags in warm light' },
+        );
+      }),
+      ...(patterns.has('foil')
+        ? [
+            material('bare-metal-foil', 'adhesive metal foil', 'patterns in the flat', {
+              substitute: 'kitchen foil with a thin adhesive',
+              looks: 'it creases sooner',
+            }),
+          ]
+        : []),
+    ];
+  },
+
+  kitAdvice: ({ kit, scale, trayOf }) =>
+    detailsOf(kit).flatMap(({ page, id, name, partId, work }): KitAdvice[] => {
+      const fault = faultOf(() => work(scale));
+      const trayId = partId === null ? undefined : trayOf.get(partId);
+      if (fault === undefined || trayId === undefined) return [];
+      return [
+        {
+          rule: 'detail-wrong',
+          subject: `${page} ${id}`,
+          severity: 'warn',
+          about: { trays: [trayId], parts: [partId!] },
+          text: `Cannot be made as it stands: ${name}`,
+          why: fault,
+          remedy: 'Mend its sizes; until then the plan leaves it out.',
+          stage: 'detail',
+          page,
+          at: { trays: [trayId], joins: [], kinds: ['clean', 'primer', 'colour', 'metal'], once: true },
+        },
+      ];
+    }),
+};

@@ -1,0 +1,155 @@
+import { Button, Checkbox, Group, Select } from '@mantine/core';
+import { drawDevelopment } from '../../../core/detail/index.ts';
+import { figure } from '../../../core/figures.ts';
+import {
+  flatOf,
+  newRecord,
+  PATTERN_FACTS,
+  PATTERN_MATERIALS,
+  PATTERN_SHAPES,
+  patternRecord,
+  type Pattern,
+} from '../../../core/kit/index.ts';
+import type { DetailViewProps } from './detailView.ts';
+import { DrawingPicture } from './DrawingPicture.tsx';
+import { RecordCard } from './RecordCard.tsx';
+import { SaveDrawings } from './SaveDrawings.tsx';
+import { freeName, useDetailRecords } from './useDetailRecords.ts';
+import { worked } from './worked.ts';
+
+const SIZE_WORDS = {
+  radiusMm: 'Radius, mm',
+  topRadiusMm: 'Radius at the top, mm',
+  lengthMm: 'Length, mm',
+  widthMm: 'Width, mm',
+  heightMm: 'Height or rise, mm',
+  bottomLengthMm: 'Length below, mm',
+  bottomWidthMm: 'Width below, mm',
+  degrees: 'Cut, degrees from square',
+  petals: 'Petals',
+  thicknessMm: 'Thickness of what is cut, mm',
+  lapMm: 'Lap at the seam, mm',
+  count: 'How many of it',
+} as const;
+type SizeKey = keyof typeof SIZE_WORDS;
+
+/** Tanks, pipes and boxes laid out flat, to be cut from foil, paper or sheet at exact size. */
+export function PatternsView({ build, kit }: DetailViewProps) {
+  const { problem, add, change, remove } = useDetailRecords<Pattern>(build.id, 'pattern');
+  return (
+    <>
+      <section className="column" aria-label="What you decide">
+        <h2>Patterns in the flat</h2>
+        {problem && <p role="alert">{problem}</p>}
+        {kit.patterns.length === 0 && (
+          <p className="panel soft">
+            A tank wrapped in foil, a pipe rolled from sheet, a hopper folded from card: give its sizes and
+            print what to cut. Edges that meet are as long on one side as on the other.
+          </p>
+        )}
+        {kit.patterns.map((pattern) => (
+          <RecordCard
+            key={pattern.id}
+            record={pattern}
+            fields={patternRecord.fields}
+            kit={kit}
+            partLabel="Covers"
+            figures={(
+              ['count', ...PATTERN_FACTS[pattern.shape].asks, 'thicknessMm', 'lapMm'] as SizeKey[]
+            ).map((key) => [key, SIZE_WORDS[key]] as const)}
+            onChange={(part) => change(pattern, part)}
+            onRemove={() => remove(pattern)}
+          >
+            <Group gap="xs" grow mt={6}>
+              <Select
+                size="xs"
+                label="Shape"
+                allowDeselect={false}
+                data={PATTERN_SHAPES.map((value) => ({ value, label: PATTERN_FACTS[value].name }))}
+                value={pattern.shape}
+                onChange={(shape) => shape && change(pattern, { shape })}
+              />
+              <Select
+                size="xs"
+                label="Cut from"
+                allowDeselect={false}
+                data={[...PATTERN_MATERIALS]}
+                value={pattern.material}
+                onChange={(material) => material && change(pattern, { material })}
+              />
+            </Group>
+            {pattern.shape === 'cylinder' && (
+              <Checkbox
+                size="xs"
+                mt={6}
+                label="With flat ends"
+                checked={pattern.ends}
+                onChange={({ currentTarget: { checked } }) => change(pattern, { ends: checked })}
+              />
+            )}
+          </RecordCard>
+        ))}
+        <Button
+          variant="default"
+          onClick={() => add({ ...newRecord(patternRecord), name: freeName('Tank', kit.patterns) })}
+        >
+          Add a pattern
+        </Button>
+      </section>
+      <section className="column" aria-label="What follows">
+        <h2>What follows</h2>
+        {kit.patterns.length === 0 && <p className="panel soft small">Nothing to cut yet.</p>}
+        {kit.patterns.map((pattern) => (
+          <LaidFlat key={pattern.id} pattern={pattern} kit={kit} />
+        ))}
+      </section>
+    </>
+  );
+}
+
+function LaidFlat({ pattern, kit }: { pattern: Pattern; kit: DetailViewProps['kit'] }) {
+  const { answer, fault } = worked(() => flatOf(pattern));
+  if (fault !== undefined)
+    return (
+      <div className="panel warned" role="alert">
+        <h3>{pattern.name}</h3>
+        <p>{fault}</p>
+      </div>
+    );
+  const drawings = drawDevelopment(answer);
+  return (
+    <div className="panel">
+      <h3>{pattern.name}</h3>
+      <div className="flatdrawings">
+        {drawings.map((drawing, at) => (
+          <figure key={drawing.id}>
+            <DrawingPicture drawing={drawing} label={`${pattern.name}, ${drawing.id}`} />
+            <figcaption className="small">
+              {answer.pieces[at]!.count > 1 ? `${answer.pieces[at]!.count} × ` : ''}
+              {drawing.id}:{' '}
+              <span className="mono">
+                {drawing.width.toFixed(1)} × {figure(drawing.height, 'mm', 1)}
+              </span>
+            </figcaption>
+          </figure>
+        ))}
+      </div>
+      {answer.meets.map(({ what, one, other }) => (
+        <p key={what} className="soft small">
+          {what}: <span className="mono">{figure(one, 'mm')}</span> meets{' '}
+          <span className="mono">{figure(other, 'mm')}</span>
+        </p>
+      ))}
+      <p className="soft small">
+        Cut along full lines, fold along dashed ones; a cross is where a circle cutter stands. Sizes are those
+        of what is covered; half the thickness is added for the bend.
+      </p>
+      <SaveDrawings
+        kit={kit}
+        title={pattern.name}
+        drawings={drawings}
+        copies={Object.fromEntries(answer.pieces.map(({ name, count }) => [name, pattern.count * count]))}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,75 @@
+import { SimpleGrid, TextInput } from '@mantine/core';
+import type { Field, Fields, Kit } from '../../../core/kit/index.ts';
+import { FigureInput } from '../../components/form/FigureInput.tsx';
+import { textLimits } from '../../components/limits.ts';
+import { RemoveButton } from '../../components/RemoveButton.tsx';
+import { PartSelect } from './PartSelect.tsx';
+
+interface Carded {
+  id: string;
+  name: string;
+  partId: string | null;
+}
+
+interface RecordCardProps<T extends Carded> {
+  record: T;
+  fields: Fields;
+  kit: Kit;
+  partLabel: string;
+  /** Figures to be set, with their words. */
+  figures: readonly (readonly [keyof T & string, string])[];
+  onChange: (part: Partial<T>) => void;
+  onRemove: () => void;
+  /** Choices before the figures. */
+  children?: React.ReactNode;
+}
+
+/** Something that is made, with its name, its part and its figures, each saved once it is typed. */
+export function RecordCard<T extends Carded>({
+  record,
+  fields,
+  kit,
+  partLabel,
+  figures,
+  onChange,
+  onRemove,
+  children,
+}: RecordCardProps<T>) {
+  return (
+    <section className="panel" aria-label={record.name}>
+      <div className="toolrow" style={{ justifyContent: 'space-between' }}>
+        <TextInput
+          size="xs"
+          label="Name"
+          key={record.name}
+          defaultValue={record.name}
+          {...textLimits(fields.name as Field<string>)}
+          onBlur={({ currentTarget }) => {
+            const name = currentTarget.value.trim();
+            if (name === '') currentTarget.value = record.name;
+            else if (name !== record.name) onChange({ name } as Partial<T>);
+          }}
+        />
+        <RemoveButton name={`Take out ${record.name}`} onRemove={onRemove} />
+      </div>
+      <PartSelect
+        label={partLabel}
+        kit={kit}
+        value={record.partId}
+        onChange={(partId) => onChange({ partId } as Partial<T>)}
+      />
+      {children}
+      <SimpleGrid cols={{ base: 2, sm: 3 }} spacing="xs" mt={6}>
+        {figures.map(([key, label]) => (
+          <FigureInput
+            key={key}
+            label={label}
+            field={fields[key] as Field<number>}
+            value={record[key] as number}
+            onSave={(value) => onChange({ [key]: value } as Partial<T>)}
+          />
+        ))}
+      </SimpleGrid>
+    </section>
+  );
+}

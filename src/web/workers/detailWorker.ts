@@ -1,0 +1,29 @@
+import { expose } from 'comlink';
+import type { FlatDrawing } from '../../core/detail/index.ts';
+import { pagesPdf, pageSvg } from '../../core/formats/index.ts';
+import type { Printing } from '../../core/kit/index.ts';
+import { drawingSheets } from '../../core/livery/index.ts';
+import { usualFace } from './printMaterials.ts';
+
+/** Drawings on sheets at exact scale, as one PDF and as an SVG for each sheet. */
+async function printDrawings(
+  drawings: readonly FlatDrawing[],
+  copies: Readonly<Record<string, number>>,
+  printing: Printing,
+  title: string,
+) {
+  const { pages, tooLarge } = drawingSheets(drawings, printing, await usualFace(), {
+    turn: true,
+    copies: (id) => copies[id] ?? 1,
+  });
+  return {
+    tooLarge,
+    pdf: pages.length > 0 ? await pagesPdf(pages, title) : undefined,
+    sheets: pages.map(pageSvg),
+  };
+}
+
+const detailWorker = { printDrawings };
+export type DetailWorker = typeof detailWorker;
+export type PrintedDrawings = Awaited<ReturnType<typeof printDrawings>>;
+expose(detailWorker);
