@@ -2,7 +2,11 @@ import type { ChromeRouteId, Curvature, Life } from '../../src/core/finish/index
 import type { RunKind } from '../../src/core/detail/index.ts';
 import {
   type MeasuredPlace,
+  chainRecord,
   EMPTY_KIT,
+  harnessRecord,
+  patternRecord,
+  wheelRecord,
   plainPart,
   liveryAreaRecord,
   newRecord,
@@ -10,7 +14,12 @@ import {
   suggestJoints,
   markingRecord,
   viewRecord,
+  type DriveChain,
   type Evidence,
+  type Harness,
+  type Pattern,
+  type RecordDefinition,
+  type WireWheel,
   type FitFeel,
   type Gap,
   type HoldingPoint,
@@ -31,6 +40,9 @@ import {
   type Zone,
 } from '../../src/core/kit/index.ts';
 import { startingOutline, stretched, type StartingOutlineId } from '../../src/core/livery/index.ts';
+
+/** A record of which only some is said; parts by their numbers. */
+type Said<T> = Omit<Partial<T>, 'id'> & { name: string };
 
 /** A marking with its keys; what is not said is as in a new one. */
 interface SampleMarking extends Partial<
@@ -107,6 +119,11 @@ export interface SampleKit {
   markings?: SampleMarking[];
   /** "kind; from; to; how many; name; real mm; length mm; note". */
   runs: string[];
+  /** What is worked out beyond the kit's own parts; parts by their numbers. */
+  harnesses?: Said<Harness>[];
+  wheels?: Said<WireWheel>[];
+  chains?: Said<DriveChain>[];
+  patterns?: Said<Pattern>[];
   stance: { heights: [number, number, number, number]; rake: number; shims: number[]; note: string };
   wants: {
     name: string;
@@ -134,6 +151,18 @@ export const withoutEmptyLists = (kit: Kit): Partial<Kit> =>
 /** The records of a sample kit, every id led by the build's. Throws Error for a slip of the pen. */
 export function kitFrom(buildId: string, sample: SampleKit): Kit {
   const own = (id: string) => `${buildId}-${id}`;
+  const made = <T extends { id: string; name: string }>(
+    record: RecordDefinition,
+    word: string,
+    all: readonly Said<T>[] = [],
+  ): T[] =>
+    all.map((said, index) => {
+      const parts = Object.entries(said).flatMap(([key, value]) =>
+        key.toLowerCase().endsWith('partid') ? [[key, own(value as string)]] : [],
+      );
+      const id = own(`${word}-${index + 1}`);
+      return { ...newRecord(record), ...said, ...Object.fromEntries(parts), id } as unknown as T;
+    });
   const finishes = sample.finishes.map((line) => {
     const [key, name, look, code] = line.split(';').map((cell) => cell.trim());
     return { id: own(`finish-${key!}`), name: name!, look: look as Look, codeId: code ?? null };
@@ -389,6 +418,10 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
         note: note ?? '',
       };
     }),
+    harnesses: made(harnessRecord, 'harness', sample.harnesses),
+    wheels: made(wheelRecord, 'wheel', sample.wheels),
+    chains: made(chainRecord, 'chain', sample.chains),
+    patterns: made(patternRecord, 'pattern', sample.patterns),
     stances: [
       {
         id: own('stance'),
