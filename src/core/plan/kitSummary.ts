@@ -16,6 +16,8 @@ import {
 import { CONTRIBUTIONS } from './contributions/index.ts';
 import { kitFits } from './contributions/fits.ts';
 import { printedMarkings } from './contributions/plannedMarkings.ts';
+import { openDetails } from './contributions/fineDetail.ts';
+import { openHarnesses } from './contributions/harnesses.ts';
 import { isTyre } from './contributions/parts.ts';
 import { gluedJoint, type GluedJoint } from './gluedJoints.ts';
 import { inOrderOfWork } from './tasks.ts';
@@ -72,7 +74,15 @@ export interface KitSummary {
   /** Views and areas of colour, and parts of the version in more than one colour. */
   livery: { views: number; areas: number; markings: number; severalColours: number };
   /** What is led, wired, laced and cut beyond the kit's own parts. */
-  detail: { runs: number; harnesses: number; wheels: number; chains: number; patterns: number };
+  detail: {
+    runs: number;
+    harnesses: number;
+    wheels: number;
+    chains: number;
+    patterns: number;
+    /** Of these, what the plan leaves out: it names no part, or cannot be made as it stands. */
+    open: number;
+  };
   /** Parts of each sub-assembly that end up with paint on them, as far as is known. */
   toPaint: Record<string, number>;
 }
@@ -141,6 +151,7 @@ export function summariseKit(
       wheels: kit.wheels.length,
       chains: kit.chains.length,
       patterns: kit.patterns.length,
+      open: openHarnesses(build) + openDetails(build),
     },
     toPaint: Object.fromEntries(
       trays.map((tray) => [tray.id, build.partsIn(tray).filter((part) => isPainted(build, part)).length]),

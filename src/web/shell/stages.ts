@@ -24,7 +24,7 @@ function detailText(detail: BuildRecord['kit']['detail']): string {
     detail[key] > 0 ? [counted(detail[key], one, many)] : [],
   );
   if (some.length === 0) return 'nothing added';
-  return some.length > 2 ? `${some.slice(0, 2).join(', ')} …` : some.join(', ');
+  return some.length > 2 ? `${some[0]!}, ${some.length - 1} kinds more` : some.join(', ');
 }
 
 /** The state of each stage in a few words. */
@@ -44,6 +44,7 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
   const isStacked = build.trays.some(({ layers }) => layers.length > 0);
   const bare = build.trays.filter(({ id, layers }) => layers.length === 0 && (toPaint[id] ?? 0) > 0).length;
   const grave = adviceAhead(view?.advice ?? [], build.id).filter(({ stage }) => stage === 'finish').length;
+  const hasDetail = DETAIL_WORDS.some(([key]) => detail[key] > 0);
   const wrongDetail = adviceAhead(view?.advice ?? [], build.id).filter(
     ({ stage }) => stage === 'detail',
   ).length;
@@ -76,8 +77,9 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
       text:
         livery.views > 0
           ? [
-              counted(livery.views, 'view'),
-              livery.areas > 0 ? counted(livery.areas, 'area') : 'no area yet',
+              livery.areas > 0
+                ? counted(livery.areas, 'area')
+                : `${counted(livery.views, 'view')}, no area yet`,
               ...(livery.markings > 0 ? [counted(livery.markings, 'marking')] : []),
             ].join(', ')
           : livery.severalColours > 0
@@ -98,8 +100,8 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
       done: isStacked && bare === 0 && unfinished === 0 && grave === 0 && view !== null,
     },
     detail: {
-      text: detailText(detail),
-      done: Object.values(detail).some((count) => count > 0) && wrongDetail === 0,
+      text: detail.open > 0 ? `${detail.open} not in the plan` : detailText(detail),
+      done: hasDetail && detail.open === 0 && wrongDetail === 0,
     },
     plan: {
       text:

@@ -5,6 +5,9 @@ import { circleLine, framed, type DrawnPoint, type FlatDrawing } from './flatDra
 /** A drawing to read by is so wide, mm; a cap so large. */
 const READABLE_MM = 110;
 const CAP_MM = 22;
+/** A plug, and how far from it its number stands. */
+const PLUG_MM = 1.6;
+const NUMBER_MM = 6;
 
 /** The caps, numbered as their towers feed the cylinders, as seen from outside: front (or top) upward. */
 export function drawCaps({ leads }: IgnitionPlan, source: IgnitionSource): FlatDrawing | undefined {
@@ -52,7 +55,7 @@ export function drawEngine({ cylinders, leads }: IgnitionPlan): FlatDrawing {
     const [x, y] = seen(place);
     return [x * zoom, y * zoom];
   };
-  const plugs = cylinders.flatMap(({ plug }) => circleLine('line', scaled(plug), 3.4));
+  const plugs = cylinders.flatMap(({ plug }) => circleLine('line', scaled(plug), PLUG_MM));
   const routes = leads.map(({ route }) => ({ kind: 'line' as const, points: route.map(scaled) }));
   const top = Math.min(...points.map(([, y]) => y * zoom));
   const middle = points.reduce((sum, [x]) => sum + x * zoom, 0) / points.length;
@@ -61,12 +64,27 @@ export function drawEngine({ cylinders, leads }: IgnitionPlan): FlatDrawing {
       id: 'engine',
       lines: [...plugs, ...routes],
       labels: [
-        ...cylinders.map(({ number, plug }) => ({ at: scaled(plug), text: String(number), mm: 3 })),
+        ...cylinders.map(({ number, plug }) => ({
+          at: beyond(scaled(plug), leads.find(({ cylinder }) => cylinder === number)?.route.at(-2), scaled),
+          text: String(number),
+          mm: 4,
+        })),
         { at: [middle, top - 9], text: isRing ? 'from the front, top up' : 'from above, front up', mm: 3 },
       ],
     },
     3,
   );
+}
+
+/** Beside a plug, on the side away from its lead. */
+function beyond(
+  [x, y]: DrawnPoint,
+  from: Place | undefined,
+  scaled: (place: Place) => DrawnPoint,
+): DrawnPoint {
+  const [fx, fy] = from ? scaled(from) : [x - 1, y];
+  const length = Math.hypot(x - fx, y - fy) || 1;
+  return [x + (NUMBER_MM * (x - fx)) / length, y + (NUMBER_MM * (y - fy)) / length];
 }
 
 const isRound = (cylinders: IgnitionPlan['cylinders']) => cylinders.every(({ bank }) => bank === 'only');

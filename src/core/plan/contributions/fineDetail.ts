@@ -43,6 +43,11 @@ const detailsOf = (kit: Kit): (Detail & { work: (scale: number) => unknown })[] 
   ...kit.patterns.map((pattern) => ({ ...pattern, page: 'patterns' as const, work: () => flatOf(pattern) })),
 ];
 
+/** What of it the plan leaves out: it names no part, or cannot be made as it stands. */
+export const openDetails = ({ kit, scale }: Pick<DividedKit, 'kit' | 'scale'>): number =>
+  detailsOf(kit).filter(({ partId, work }) => partId === null || faultOf(() => work(scale)) !== undefined)
+    .length;
+
 type Made = Pick<TrayTask, 'title' | 'minutes' | 'because' | 'details'>;
 
 function laced(wheel: WireWheel, scale: number): Made {

@@ -56,6 +56,10 @@ export function harnessRuns({ harnesses }: Pick<Kit, 'harnesses'>, scale: number
   });
 }
 
+/** Harnesses whose leads the plan leaves out. One with a coil on each plug has none. */
+export const openHarnesses = ({ kit, scale }: Pick<DividedKit, 'kit' | 'scale'>): number =>
+  kit.harnesses.filter(({ source }) => source !== 'coil-per-plug').length - harnessRuns(kit, scale).length;
+
 /** A harness that cannot be worked out, while its holes are not drilled yet. */
 function wrong(build: DividedKit, harness: Harness): KitAdvice[] {
   const parts = [harness.fromPartId, harness.toPartId].flatMap((id) => id ?? []);

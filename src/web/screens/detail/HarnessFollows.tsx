@@ -95,6 +95,7 @@ export function HarnessFollows({ harness, kit, scale }: HarnessFollowsProps) {
         slack. The circle round a tower marks the one that fires first.
       </p>
       <SaveDrawings
+        enlarged
         kit={kit}
         title={`Harness of ${harness.name}`}
         drawings={caps ? [caps, engine] : [engine]}

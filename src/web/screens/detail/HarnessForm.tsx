@@ -60,7 +60,7 @@ export function HarnessForm({ harness, kit, onChange, onRemove }: HarnessFormPro
   const usual = usualOf(harness);
   const isCap = harness.source !== 'coil-per-plug';
   return (
-    <section className="panel" aria-label={harness.name}>
+    <section className="panel harness" aria-label={harness.name}>
       <Group justify="space-between" align="end">
         <TextInput
           size="xs"

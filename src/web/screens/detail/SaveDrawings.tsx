@@ -13,6 +13,8 @@ interface SaveDrawingsProps {
   drawings: readonly FlatDrawing[];
   /** How many of each; one where it is not said. */
   copies?: Readonly<Record<string, number>>;
+  /** Enlarged to be read, not to be cut by. */
+  enlarged?: true;
 }
 
 async function printed({ kit, title, drawings, copies = {} }: SaveDrawingsProps): Promise<PrintedDrawings> {
@@ -50,7 +52,7 @@ export function SaveDrawings(props: SaveDrawingsProps) {
           loading={busy}
           onClick={() => save(({ pdf }) => saveFile(`${file}.pdf`, pdf as BlobPart, 'application/pdf'))}
         >
-          Save as PDF, exact size
+          {props.enlarged ? 'Save as PDF, enlarged' : 'Save as PDF, exact size'}
         </Button>
         <Button
           variant="default"
