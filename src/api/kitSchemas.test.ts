@@ -89,7 +89,7 @@ describe('records of a kit on the wire', () => {
     expect(schema.isValidSync({ changes: [change] }, { strict: true })).toBe(true);
     expect(() => {
       schema.validateSync({ changes: [{ ...change, kind: 'part' }] }, { strict: true });
-    }).toThrow(/must be one of: spare, material, lesson/);
+    }).toThrow(/must be one of: spare, material, bar, lesson/);
     expect(() => {
       schema.validateSync({ changes: Array(MOST_CHANGES + 1).fill(change) }, { strict: true });
     }).toThrow(/at most 500 changes/);

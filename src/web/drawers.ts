@@ -292,6 +292,14 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'detail',
+    path: 'cutting',
+    title: 'Cut list',
+    words: 'wire, rod, tube, stock, lengths',
+    load: async () => (await import('./screens/detail/CuttingView.tsx')).CuttingView,
+    state: () => 'what to cut from what',
+  },
+  {
+    stage: 'detail',
     path: 'wheels',
     title: 'Laced wheels',
     words: 'wire wheels, spokes, jig',

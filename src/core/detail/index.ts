@@ -3,6 +3,7 @@ export { drillFor } from './drills.ts';
 export { RUN_FACTS, RUN_KINDS, scaledRun, type RunFacts, type RunKind, type ScaledRun } from './runs.ts';
 export { allocateEngines, type EngineAllocation } from './engines/allocateEngines.ts';
 export type { EngineQuestion, EngineSlot, EngineType } from './engines/engineQuestion.ts';
+export { householdWires } from './cutting/householdWires.ts';
 export {
   cutStock,
   type CutPiece,

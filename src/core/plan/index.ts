@@ -12,6 +12,7 @@ export { TASK_LABELS, taskLabel, TASKS, type TaskKind } from './tasks.ts';
 export { summariseKit, type KitSummary } from './kitSummary.ts';
 export { kitNeeds } from './kitNeeds.ts';
 export type { Need } from './contribution.ts';
+export { cutList, type CutGroup } from './contributions/cutList.ts';
 export { runAtScale, runName } from './contributions/runs.ts';
 export {
   localDate,

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import type { FlatDrawing } from '../../core/detail/index.ts';
+import { cutStock, type CutQuestion, type FlatDrawing } from '../../core/detail/index.ts';
 import { pagesPdf, pageSvg } from '../../core/formats/index.ts';
 import type { Printing } from '../../core/kit/index.ts';
 import { drawingSheets } from '../../core/livery/index.ts';
@@ -23,7 +23,12 @@ async function printDrawings(
   };
 }
 
-const detailWorker = { printDrawings };
+/** Each group of pieces cut from the stock that is thick enough for it. */
+const cutAll = (groups: readonly ({ id: string } & CutQuestion)[]) =>
+  groups.map(({ id, ...question }) => ({ id, plan: cutStock(question) }));
+
+const detailWorker = { printDrawings, cutAll };
 export type DetailWorker = typeof detailWorker;
+export type CutGroups = ReturnType<typeof cutAll>;
 export type PrintedDrawings = Awaited<ReturnType<typeof printDrawings>>;
 expose(detailWorker);

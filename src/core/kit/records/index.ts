@@ -29,7 +29,7 @@ import { runRecord } from './run.ts';
 import { sheetStepRecord } from './sheetStep.ts';
 import { stanceRecord } from './stance.ts';
 import { cureCheckRecord, ownStepRecord, pinRecord, stepEditRecord } from './steps.ts';
-import { lessonRecord, materialRecord, spareRecord, stackRecord } from './stock.ts';
+import { barRecord, lessonRecord, materialRecord, spareRecord, stackRecord } from './stock.ts';
 import { viewRecord } from './view.ts';
 import { wantRecord } from './want.ts';
 import { weatheringRecord } from './weathering.ts';
@@ -78,7 +78,7 @@ export const KIT_RECORDS = [
   aimRecord,
   assemblyRecord,
 ] as const;
-export const STOCK_RECORDS = [spareRecord, materialRecord, lessonRecord, stackRecord] as const;
+export const STOCK_RECORDS = [spareRecord, materialRecord, barRecord, lessonRecord, stackRecord] as const;
 
 type Listed<All extends readonly RecordDefinition[]> = {
   -readonly [R in All[number] as R['list']]: RecordOf<R>[];

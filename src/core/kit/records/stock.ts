@@ -1,5 +1,16 @@
 import { asItIs, defineRecord, type RecordOf } from './defineRecord.ts';
-import { choice, choiceOrNull, flag, layers, named, text, textOrNull, whole } from './fields.ts';
+import {
+  amount,
+  amountOrNull,
+  choice,
+  choiceOrNull,
+  flag,
+  layers,
+  named,
+  text,
+  textOrNull,
+  whole,
+} from './fields.ts';
 import { MATERIALS } from './part.ts';
 
 /** What the bench has whatever is built. */
@@ -55,6 +66,28 @@ export const lessonRecord = defineRecord(
 );
 /** Something learnt, with where it should come back. */
 export type Lesson = RecordOf<typeof lessonRecord>;
+
+export const BAR_FORMS = ['wire', 'rod', 'tube', 'strip'] as const;
+
+export const barRecord = defineRecord(
+  'bar',
+  'bars',
+  'wire, rod or tube',
+  {
+    name: named('what it is', 80),
+    form: choice('the form', BAR_FORMS),
+    /** Outside, or the width of a strip. */
+    diameterMm: amount('the diameter, mm,', 0.05, 50, 0.3),
+    /** Of one piece, as it lies there or is sold. */
+    lengthMm: amount('the length of one, mm,', 1, 100_000, 1000),
+    /** Null for what is bought as needed. */
+    count: amountOrNull('how many there are', 0, 9999),
+    priceCents: whole('the price of one, cents,', 0, 1_000_000),
+  },
+  { onCopy: asItIs },
+);
+/** Something long from which pieces are cut. */
+export type StockLength = RecordOf<typeof barRecord>;
 
 export const stackRecord = defineRecord(
   'stack',

@@ -4,7 +4,7 @@ import { useDrawers, viewOf } from '../../components/drawers.ts';
 import { DrawerNav } from '../../components/DrawerNav.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { useBuildContext } from '../../data/buildContext.ts';
-import { useKit } from '../../data/kit.ts';
+import { useKit, useStock } from '../../data/kit.ts';
 import type { DetailViewProps } from './detailView.ts';
 import './detail.css';
 
@@ -14,9 +14,10 @@ export function DetailScreen() {
   const drawer = useDrawers('detail').find(({ path }) => path === view);
   const { build, ready, error } = useBuildContext();
   const { kit, error: kitError } = useKit(build?.id);
+  const stock = useStock();
   if (!ready) return <Loading what="the detail" error={error} />;
   if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
-  if (!kit) return <Loading what="the detail" error={kitError} />;
+  if (!kit || !stock) return <Loading what="the detail" error={kitError} />;
   if (!drawer) return <Navigate to={`/build/${build.id}/detail`} replace />;
   return (
     <div className="columns kit">
@@ -25,7 +26,7 @@ export function DetailScreen() {
         <DrawerNav stage="detail" called="the detail" build={build} kit={kit} jointsAfter={undefined} />
       </section>
       <Suspense fallback={<Loading what="the view" error={undefined} />}>
-        {createElement(viewOf<DetailViewProps>(drawer), { build, kit })}
+        {createElement(viewOf<DetailViewProps>(drawer), { build, kit, stock })}
       </Suspense>
     </div>
   );

@@ -5,6 +5,7 @@ import type { FlatDrawing } from '../../../core/detail/index.ts';
 import { counted, type Kit } from '../../../core/kit/index.ts';
 import { saveFile } from '../../data/saveFile.ts';
 import type { DetailWorker, PrintedDrawings } from '../../workers/detailWorker.ts';
+import { newDetailWorker } from './newDetailWorker.ts';
 import { printingOf } from '../livery/useMarkings.ts';
 
 interface SaveDrawingsProps {
@@ -18,7 +19,7 @@ interface SaveDrawingsProps {
 }
 
 async function printed({ kit, title, drawings, copies = {} }: SaveDrawingsProps): Promise<PrintedDrawings> {
-  const worker = new Worker(new URL('../../workers/detailWorker.ts', import.meta.url), { type: 'module' });
+  const worker = newDetailWorker();
   try {
     return await wrap<DetailWorker>(worker).printDrawings([...drawings], copies, printingOf(kit), title);
   } finally {

@@ -5,6 +5,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { matchMediaStandIn } from '../../../../tests/matchMedia.ts';
 import type { BuildRecord } from '../../../api/index.ts';
 import {
+  assembleStock,
   EMPTY_KIT,
   harnessRecord,
   newRecord,
@@ -34,7 +35,7 @@ const six: Harness = {
 const show = (View: typeof IgnitionView, kit: Partial<Kit>) =>
   render(
     <MantineProvider env="test">
-      <View build={build} kit={{ ...EMPTY_KIT, ...kit }} />
+      <View build={build} kit={{ ...EMPTY_KIT, ...kit }} stock={assembleStock([])} />
     </MantineProvider>,
   );
 const lastValue = () => changed.mock.calls.at(-1)![1][0]!.value;
