@@ -78,17 +78,9 @@ const VIEWS = {
           !/Laying out/.test(document.body.innerText),
       ),
   ],
-  markings: [
-    '/build/pellam/livery/markings',
-    DESK,
-    async (page) => {
-      await page.waitForSelector('.viewcanvas .marking path');
-      await page.click('.plainlist .parttag');
-      await page.waitForSelector('.ways');
-    },
-  ],
   sheets: ['/build/pellam/livery/sheets', DESK, (page) => page.waitForSelector('.printedsheet')],
   finish: ['/build/tolliver/finish/tolliver-body', DESK],
+  detail: ['/build/tolliver/detail/ignition', DESK, (page) => page.waitForSelector('.flatdrawing')],
   tints: ['/build/quillon/finish/tints', DESK, (page) => page.waitForSelector('.pipe'), 'dark'],
   plan: ['/build/tolliver/plan', DESK, (page) => page.waitForSelector('[data-testid="step-reason"]')],
   tonight: [

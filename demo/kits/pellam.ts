@@ -424,6 +424,7 @@ S7 S1 cement hidden
       lapMm: 1.5,
     },
   ],
+  gauges: [{ name: 'Doors, their edge', partId: 'A3', measuredMm: 1.6, realMm: 38 }],
   stance: {
     heights: [28.2, 28.9, 29.4, 29.3],
     rake: 0.5,

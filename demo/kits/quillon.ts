@@ -346,6 +346,9 @@ H1 B1 screw hidden
       pitchMm: 15.875,
     },
   ],
+  gauges: [
+    { name: 'Mudguards, their edge', partId: 'D1', measuredMm: 1, realMm: 1.5, edgeOnly: true, way: 'edges' },
+  ],
   stance: {
     heights: [34, 34, 34.6, 34.6],
     rake: 0,

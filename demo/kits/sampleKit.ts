@@ -4,6 +4,7 @@ import {
   type MeasuredPlace,
   chainRecord,
   EMPTY_KIT,
+  gaugeRecord,
   harnessRecord,
   patternRecord,
   wheelRecord,
@@ -16,9 +17,11 @@ import {
   viewRecord,
   type DriveChain,
   type Evidence,
+  type Gauge,
   type Harness,
   type Pattern,
   type RecordDefinition,
+  type RunEnd,
   type WireWheel,
   type FitFeel,
   type Gap,
@@ -117,13 +120,14 @@ export interface SampleKit {
   /** "view; name; path": moulded lines. */
   mouldings?: string[];
   markings?: SampleMarking[];
-  /** "kind; from; to; how many; name; real mm; length mm; note". */
+  /** "kind; from; to; how many; name; real mm; length mm; note; begins with and ends with". */
   runs: string[];
   /** What is worked out beyond the kit's own parts; parts by their numbers. */
   harnesses?: Said<Harness>[];
   wheels?: Said<WireWheel>[];
   chains?: Said<DriveChain>[];
   patterns?: Said<Pattern>[];
+  gauges?: Said<Gauge>[];
   stance: { heights: [number, number, number, number]; rake: number; shims: number[]; note: string };
   wants: {
     name: string;
@@ -157,11 +161,12 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
     all: readonly Said<T>[] = [],
   ): T[] =>
     all.map((said, index) => {
-      const parts = Object.entries(said).flatMap(([key, value]) =>
-        key.toLowerCase().endsWith('partid') ? [[key, own(value as string)]] : [],
+      const parts: [string, string][] = Object.entries(said as Record<string, unknown>).flatMap(
+        ([key, value]) => (key.toLowerCase().endsWith('partid') ? [[key, own(String(value))]] : []),
       );
       const id = own(`${word}-${index + 1}`);
-      return { ...newRecord(record), ...said, ...Object.fromEntries(parts), id } as unknown as T;
+      const whole: object = { ...newRecord(record), ...said, ...(Object.fromEntries(parts) as object), id };
+      return whole as T;
     });
   const finishes = sample.finishes.map((line) => {
     const [key, name, look, code] = line.split(';').map((cell) => cell.trim());
@@ -403,7 +408,10 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
       };
     }),
     runs: sample.runs.map((line, index) => {
-      const [kind, from, to, count, name, real, length, note] = line.split(';').map((cell) => cell.trim());
+      const [kind, from, to, count, name, real, length, note, ends] = line
+        .split(';')
+        .map((cell) => cell.trim());
+      const [fromEnd, toEnd] = (ends ?? '').split(' ') as RunEnd[];
       const known = new Set(parts.map(({ id }) => id));
       if (!known.has(own(from!)) || !known.has(own(to!))) throw new Error(`No such part: ${line}.`);
       return {
@@ -416,12 +424,14 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
         realMm: real ? Number(real) : null,
         lengthMm: length ? Number(length) : null,
         note: note ?? '',
+        ...(fromEnd && toEnd ? { fromEnd, toEnd } : {}),
       };
     }),
     harnesses: made(harnessRecord, 'harness', sample.harnesses),
     wheels: made(wheelRecord, 'wheel', sample.wheels),
     chains: made(chainRecord, 'chain', sample.chains),
     patterns: made(patternRecord, 'pattern', sample.patterns),
+    gauges: made(gaugeRecord, 'gauge', sample.gauges),
     stances: [
       {
         id: own('stance'),

@@ -357,7 +357,7 @@ G5 F13 glass hidden
   ],
   runs: [
     'battery-cable; B14; B1; 1; earth strap; ; 22;',
-    'heater-hose; C3; A2; 2; ; ; 30; through the bulkhead, side by side',
+    'heater-hose; C3; A2; 2; ; ; 30; through the bulkhead, side by side; clip clip',
     'radiator-hose; B13; C3; 1; top hose; 38; 18;',
     'fuel-pipe; B9; C11; 1; ; ; 150; along the left frame rail',
   ],
@@ -381,6 +381,11 @@ G5 F13 glass hidden
       slack: 0.12,
       colour: 'Black, brass ends',
     },
+  ],
+  gauges: [
+    { name: 'Hood, its edge', partId: 'A5', measuredMm: 1.1, realMm: 9, edgeOnly: true, way: 'edges' },
+    { name: 'Quarter lights', partId: 'G4', measuredMm: 0.9, realMm: 4 },
+    { name: 'Filler flap', partId: 'A7', measuredMm: 0.7, realMm: 1.2, way: 'replace' },
   ],
   stance: {
     heights: [21.4, 21.2, 22.1, 21.6],

@@ -300,6 +300,18 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'detail',
+    path: 'thickness',
+    title: 'Scale and thickness',
+    words: 'edges, thinning, gauge, real size',
+    load: async () => (await import('./screens/detail/ThicknessView.tsx')).ThicknessView,
+    state: ({ kit: { gauges } }) => {
+      const open = gauges.filter(({ way }) => way === null).length;
+      if (gauges.length === 0) return 'nothing measured yet';
+      return open > 0 ? `${open} of ${gauges.length} to decide` : `${counted(gauges.length, 'edge')} decided`;
+    },
+  },
+  {
+    stage: 'detail',
     path: 'wheels',
     title: 'Laced wheels',
     words: 'wire wheels, spokes, jig',

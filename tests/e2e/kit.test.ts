@@ -288,11 +288,8 @@ describe('the kit of the sample bench', () => {
   it('scales a wire, plans its holes and its work, and lets it go again', async () => {
     const steps = async () => (await build('tolliver')).kit;
     const before = (await steps()).crossSteps.length;
-    await open('runs');
-    await shows(
-      page,
-      /6 × ignition lead, distributor to cylinder head\s+Take 0\.3 mm wire or tube, drill 0\.35 mm/,
-    );
+    await page.goto(`${server.address}/build/tolliver/detail`);
+    await shows(page, /2 × heater hose, cylinder head to cowl\s+Take 0\.7 mm wire or tube, drill 0\.75 mm/);
     await press(page, 'button', 'Add it');
     await shows(page, /Say from which part it leads[\s\S]*Say to which part it leads/);
     expect(await barriers(page)).toEqual([]);

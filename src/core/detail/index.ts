@@ -44,6 +44,14 @@ export { drawCaps, drawEngine } from './drawn/drawHarness.ts';
 export { drawDevelopment } from './drawn/drawDevelopment.ts';
 export { drawJig } from './drawn/drawWheel.ts';
 export type { FlatDrawing, LineKind } from './drawn/flatDrawing.ts';
+export {
+  auditThickness,
+  THICKNESS_WAYS,
+  type ThicknessAudit,
+  type ThicknessWay,
+} from './scale/auditThickness.ts';
+export { nearestStock, STOCK_FORMS, type StockForm } from './scale/stockSizes.ts';
+export { sleeveFor, type Sleeve } from './fittings/sleeveFor.ts';
 export { laceWheel, type LacedWheel, type Lacing } from './wheels/lacing.ts';
 export { chainFor, type ChainDrive, type ChainLength } from './wheels/chain.ts';
 export {

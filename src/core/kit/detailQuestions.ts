@@ -1,4 +1,5 @@
 import {
+  auditThickness,
   chainFor,
   cone,
   cylinder,
@@ -10,6 +11,7 @@ import {
   roundedBox,
   RUN_FACTS,
   scaledRun,
+  type ThicknessAudit,
   type ChainLength,
   type Development,
   type IgnitionPlan,
@@ -17,7 +19,7 @@ import {
   type Lacing,
   type ScaledRun,
 } from '../detail/index.ts';
-import type { DriveChain, Harness, Pattern, PatternShape, WireWheel } from './records/index.ts';
+import type { DriveChain, Gauge, Harness, Kit, Pattern, PatternShape, WireWheel } from './records/index.ts';
 
 /** What a harness asks for, at a scale of 1 to `scale`. */
 export function ignitionQuestion(harness: Harness, scale: number): IgnitionQuestion {
@@ -51,6 +53,18 @@ export function ignitionQuestion(harness: Harness, scale: number): IgnitionQuest
     scale,
     realMm: realMm === null ? RUN_FACTS['ignition-lead'].realMm : [realMm, realMm],
   };
+}
+
+/** How thick a part is against the real one. Throws RangeError for sizes that cannot be, and for a part that is gone: of what
+ *  it is made is not known. */
+export function auditOf(
+  { partId, measuredMm, realMm, edgeOnly }: Gauge,
+  kit: Pick<Kit, 'parts'>,
+  scale: number,
+): ThicknessAudit {
+  const part = kit.parts.find(({ id }) => id === partId);
+  if (!part) throw new RangeError('Name its part: how thin it may be depends on what it is made of.');
+  return auditThickness({ measuredMm, realMm, edgeOnly, material: part.material }, scale);
 }
 
 /** Throws RangeError that says what is wrong with the harness. */

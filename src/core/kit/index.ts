@@ -71,7 +71,15 @@ export {
   type ReadPart,
 } from './partTable.ts';
 export { plainJoint, plainPart } from './plainKit.ts';
-export { chainOf, flatOf, ignitionQuestion, laceOf, PATTERN_FACTS, planHarness } from './detailQuestions.ts';
+export {
+  auditOf,
+  chainOf,
+  flatOf,
+  ignitionQuestion,
+  laceOf,
+  PATTERN_FACTS,
+  planHarness,
+} from './detailQuestions.ts';
 export { secondColours, type SecondColour } from './secondColours.ts';
 export {
   codeOfLayer,

@@ -80,7 +80,8 @@ export interface KitSummary {
     wheels: number;
     chains: number;
     patterns: number;
-    /** Of these, what the plan leaves out: it names no part, or cannot be made as it stands. */
+    gauges: number;
+    /** Of these, what is open: it names no part, cannot be made as it stands, or is not decided. */
     open: number;
   };
   /** Parts of each sub-assembly that end up with paint on them, as far as is known. */
@@ -146,11 +147,12 @@ export function summariseKit(
       severalColours: kit.parts.filter(({ id, zones }) => version.used.has(id) && zones.length > 1).length,
     },
     detail: {
-      runs: kit.runs.length,
+      runs: kit.runs.reduce((sum, { count }) => sum + count, 0),
       harnesses: kit.harnesses.length,
-      wheels: kit.wheels.length,
+      wheels: kit.wheels.reduce((sum, { count }) => sum + count, 0),
       chains: kit.chains.length,
       patterns: kit.patterns.length,
+      gauges: kit.gauges.length,
       open: openHarnesses(build) + openDetails(build),
     },
     toPaint: Object.fromEntries(

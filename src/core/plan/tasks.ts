@@ -62,6 +62,7 @@ export const TASKS = {
   open: step('bare', 'holes and cuts', { hazards: ['blades'], early: true, irreversible: true }),
   straighten: step('bare', 'straightening', { hazards: ['heat'], passable: true }),
   true: step('bare', 'truing faces', { hazards: ['blades', 'dust'], passable: true }),
+  thin: step('bare', 'thinning', { hazards: ['blades', 'dust'], passable: true }),
   join: step('bare', 'joining before paint', { early: true, irreversible: true }),
   fill: step('bare', 'filling and sanding', {
     hazards: ['vapour', 'dust'],

@@ -16,6 +16,7 @@ const DETAIL_WORDS = [
   ['wheels', 'laced wheel', 'laced wheels'],
   ['chains', 'chain', 'chains'],
   ['patterns', 'pattern', 'patterns'],
+  ['gauges', 'thickness', 'thicknesses'],
 ] as const;
 
 /** What is added to a kit, the first two kinds of it. */
@@ -100,7 +101,7 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
       done: isStacked && bare === 0 && unfinished === 0 && grave === 0 && view !== null,
     },
     detail: {
-      text: detail.open > 0 ? `${detail.open} not in the plan` : detailText(detail),
+      text: detail.open > 0 ? `${detail.open} still open` : detailText(detail),
       done: hasDetail && detail.open === 0 && wrongDetail === 0,
     },
     plan: {

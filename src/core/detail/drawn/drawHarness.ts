@@ -69,7 +69,11 @@ export function drawEngine({ cylinders, leads }: IgnitionPlan): FlatDrawing {
           text: String(number),
           mm: 4,
         })),
-        { at: [middle, top - 9], text: isRing ? 'from the front, top up' : 'from above, front up', mm: 3 },
+        {
+          at: [middle, top - 2 * NUMBER_MM - 3],
+          text: isRing ? 'from the front, top up' : 'from above, front up',
+          mm: 3,
+        },
       ],
     },
     3,

@@ -58,10 +58,14 @@ export function framed(drawing: Omit<FlatDrawing, 'width' | 'height'>, free: num
       ];
     }),
   ];
-  const bounds = points.reduce(
-    ([left, top, right, bottom], [x, y]) =>
-      [Math.min(left, x), Math.min(top, y), Math.max(right, x), Math.max(bottom, y)] as const,
-    [Infinity, Infinity, -Infinity, -Infinity] as const,
+  const bounds = points.reduce<readonly [number, number, number, number]>(
+    ([left, top, right, bottom], [x, y]) => [
+      Math.min(left, x),
+      Math.min(top, y),
+      Math.max(right, x),
+      Math.max(bottom, y),
+    ],
+    [Infinity, Infinity, -Infinity, -Infinity],
   );
   const moved = ([x, y]: DrawnPoint): DrawnPoint => [x - bounds[0] + free, y - bounds[1] + free];
   return {

@@ -10,6 +10,7 @@ import { evidenceRecord } from './evidence.ts';
 import { finishRecord } from './finish.ts';
 import { fitRecord } from './fit.ts';
 import { gapRecord } from './gap.ts';
+import { gaugeRecord } from './gauge.ts';
 import { harnessRecord } from './harness.ts';
 import { holdingRecord } from './holding.ts';
 import { jointRecord } from './joint.ts';
@@ -59,6 +60,7 @@ export const KIT_RECORDS = [
   wheelRecord,
   chainRecord,
   patternRecord,
+  gaugeRecord,
   wantRecord,
   decalRecord,
   viewRecord,
@@ -105,6 +107,7 @@ export * from './evidence.ts';
 export * from './finish.ts';
 export * from './fit.ts';
 export * from './gap.ts';
+export * from './gauge.ts';
 export * from './harness.ts';
 export * from './holding.ts';
 export * from './joint.ts';

@@ -1,11 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import {
   chainRecord,
+  gaugeRecord,
   harnessRecord,
   newRecord,
   patternRecord,
   wheelRecord,
   type DriveChain,
+  type Gauge,
   type Harness,
   type Kit,
   type Pattern,
@@ -151,5 +153,35 @@ describe('wheels, chains and patterns in the plan', () => {
   it('are left out of a version that does without their part, and are open without a part', () => {
     expect(tasks({ wheels: [wheel({ partId: null })] })).toEqual([]);
     expect(summary({ wheels: [wheel({ partId: null })] }).detail.open).toBe(1);
+  });
+});
+
+describe('a part that is too thick', () => {
+  const gauge = (more: Partial<Gauge> = {}): Gauge => ({
+    ...newRecord(gaugeRecord),
+    id: 'g',
+    name: 'Bonnet',
+    partId: 'rim',
+    measuredMm: 1.2,
+    realMm: 5,
+    ...more,
+  });
+
+  it('is thinned on bare plastic once that is decided, and only then', () => {
+    expect(tasks({ gauges: [gauge()] })).toEqual([]);
+    expect(tasks({ gauges: [gauge({ way: 'leave' })] })).toEqual([]);
+    const [thin, ...others] = tasks({ gauges: [gauge({ way: 'thin' })] });
+    expect(others).toEqual([]);
+    expect(thin).toMatchObject({ kind: 'thin', trayId: 't', title: 'Thin: bonnet' });
+    expect(thin!.details[0]).toMatch(/^take off 0\.78 mm from behind, of 1\.20 mm/);
+    expect(tasks({ gauges: [gauge({ way: 'edges' })] })[0]!.title).toBe('Thin the edges: bonnet');
+    const [anew] = tasks({ gauges: [gauge({ way: 'replace', realMm: 1 })] });
+    expect(anew!.details.join()).toMatch(/from foil, 0\.1 mm/);
+  });
+
+  it('is open without its part, and until it is decided', () => {
+    expect(summary({ gauges: [gauge({ partId: null })] }).detail.open).toBe(1);
+    expect(summary({ gauges: [gauge({ way: 'leave' })] }).detail.open).toBe(0);
+    expect(summary({ gauges: [gauge()] }).detail.open).toBe(1);
   });
 });

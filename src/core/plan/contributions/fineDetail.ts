@@ -1,11 +1,13 @@
 import { figure } from '../../figures.ts';
 import {
+  auditOf,
   chainOf,
   counted,
   flatOf,
   laceOf,
   PATTERN_FACTS,
   type DriveChain,
+  type Gauge,
   type Kit,
   type Pattern,
   type WireWheel,
@@ -19,14 +21,15 @@ const MINUTES = { wheel: 10, spoke: 1.5, chain: 8, link: 0.4, pattern: 6, piece:
 /** Work that takes longer than a sitting is put down and taken up again. */
 const SITTING = 90;
 
-const KINDS = ['wheels', 'chains', 'patterns'] as const;
-type Detail = {
-  page: (typeof KINDS)[number];
+interface Detail {
+  /** The drawer in which it is made. */
+  page: 'wheels' | 'chains' | 'patterns' | 'thickness';
   id: string;
   name: string;
   partId: string | null;
-  count: number;
-};
+  /** Null where it is still to be decided. */
+  way?: string | null;
+}
 
 /** What is made of wire, links and foil in a kit. */
 const detailsOf = (kit: Kit): (Detail & { work: (scale: number) => unknown })[] => [
@@ -41,12 +44,18 @@ const detailsOf = (kit: Kit): (Detail & { work: (scale: number) => unknown })[] 
     work: (scale: number) => chainOf(chain, scale),
   })),
   ...kit.patterns.map((pattern) => ({ ...pattern, page: 'patterns' as const, work: () => flatOf(pattern) })),
+  ...kit.gauges.map((gauge) => ({
+    ...gauge,
+    page: 'thickness' as const,
+    work: (scale: number) => auditOf(gauge, kit, scale),
+  })),
 ];
 
-/** What of it the plan leaves out: it names no part, or cannot be made as it stands. */
+/** What of it is open: it names no part, cannot be made as it stands, or nobody decided it. */
 export const openDetails = ({ kit, scale }: Pick<DividedKit, 'kit' | 'scale'>): number =>
-  detailsOf(kit).filter(({ partId, work }) => partId === null || faultOf(() => work(scale)) !== undefined)
-    .length;
+  detailsOf(kit).filter(
+    ({ partId, way, work }) => partId === null || way === null || faultOf(() => work(scale)) !== undefined,
+  ).length;
 
 type Made = Pick<TrayTask, 'title' | 'minutes' | 'because' | 'details'>;
 
@@ -94,6 +103,50 @@ function wrapped(pattern: Pattern): Made {
   };
 }
 
+const THINNING = { start: 6, perTenth: 4, replace: 15 };
+
+/** What was decided about a part that is too thick; undefined where it is left as it is. */
+function thinned(gauge: Gauge, kit: Kit, scale: number): Made | undefined {
+  const { takeOffMm, trueMm, instead } = auditOf(gauge, kit, scale);
+  const name = gauge.name.toLowerCase();
+  const because = 'Thick edges give the scale away, and bare plastic is the only time to take them down.';
+  if (gauge.way === 'replace')
+    return {
+      title: `Make thinner: ${name}`,
+      minutes: THINNING.replace,
+      because,
+      details: [
+        `true to scale ${figure(trueMm, 'mm')}`,
+        instead
+          ? `from ${instead.clear ? 'clear ' : ''}${instead.form}, ${instead.mm} mm; the old part is its template`
+          : 'from what is thin enough; the old part is its template',
+      ],
+    };
+  if (gauge.way !== 'thin' && gauge.way !== 'edges') return undefined;
+  return {
+    title: `${gauge.way === 'edges' ? 'Thin the edges' : 'Thin'}: ${name}`,
+    minutes: THINNING.start + THINNING.perTenth * 10 * takeOffMm,
+    because,
+    details: [
+      `take off ${figure(takeOffMm, 'mm')} from behind, of ${figure(gauge.measuredMm, 'mm')}`,
+      gauge.way === 'edges'
+        ? 'bevel towards the edge that is seen'
+        : 'scrape crosswise, hold it to the light often',
+    ],
+  };
+}
+
+/** Thinning, on bare parts. */
+function thinning({ kit, scale, trayOf, version: { used } }: DividedKit): TrayTask[] {
+  return kit.gauges.flatMap((gauge): TrayTask[] => {
+    const { partId } = gauge;
+    const trayId = partId !== null && used.has(partId) ? trayOf.get(partId) : undefined;
+    if (trayId === undefined || faultOf(() => auditOf(gauge, kit, scale)) !== undefined) return [];
+    const made = thinned(gauge, kit, scale);
+    return made ? [trayTask('thin', trayId, { ...made, id: `thin-${gauge.id}` })] : [];
+  });
+}
+
 /** Fine work on a sub-assembly once it is painted, cut into sittings. */
 function tasksOn(trayId: string, id: string, { minutes, title, ...made }: Made): TrayTask[] {
   const sittings = Math.max(1, Math.ceil(minutes / SITTING));
@@ -107,7 +160,13 @@ function tasksOn(trayId: string, id: string, { minutes, title, ...made }: Made):
   );
 }
 
-function trayTasks({ kit, scale, trayOf, version: { used } }: DividedKit): TrayTask[] {
+function trayTasks(build: DividedKit): TrayTask[] {
+  const {
+    kit,
+    scale,
+    trayOf,
+    version: { used },
+  } = build;
   const on = <T extends { id: string; partId: string | null }>(
     kind: string,
     all: readonly T[],
@@ -119,13 +178,14 @@ function trayTasks({ kit, scale, trayOf, version: { used } }: DividedKit): TrayT
       return tasksOn(trayId, `${kind}-${each.id}`, made(each));
     });
   return [
+    ...thinning(build),
     ...on('wheel', kit.wheels, (wheel) => laced(wheel, scale)),
     ...on('chain', kit.chains, (chain) => chained(chain, scale)),
     ...on('pattern', kit.patterns, wrapped),
   ];
 }
 
-/** Wheels that are laced, chains, and what is cut in the flat. */
+/** Wheels that are laced, chains, what is cut in the flat, and what is thinned. */
 export const fineDetail: PlanContribution = {
   id: 'fine-detail',
   trayTasks,

@@ -3,6 +3,7 @@ import { figure } from '../../figures.ts';
 import { jointName, type Kit, type Run } from '../../kit/index.ts';
 import type { CrossStep, DividedKit, PlanContribution, StepOfJoint, TrayTask } from '../contribution.ts';
 import type { Consequence } from '../benchStep.ts';
+import { endLines } from './runEnds.ts';
 import { harnessRuns, type LedRun } from './harnesses.ts';
 
 type RunWork = 'wire' | 'plumb';
@@ -67,6 +68,9 @@ function workOn(kind: RunWork, group: readonly LedRun[], { kit, scale }: Divided
       ...(group.length > SHOWN ? [`and ${group.length - SHOWN} more, in the Detail stage`] : []),
       ...new Set(group.map((run) => RUN_FACTS[run.kind].how)),
       ...group.flatMap(({ lines = [] }) => lines),
+      ...group.flatMap((run) =>
+        endLines(run, runAtScale(run, scale).wireMm).map((line) => `${RUN_FACTS[run.kind].name}: ${line}`),
+      ),
       ...new Set(group.map(({ note }) => note).filter(Boolean)),
     ],
   };

@@ -2,13 +2,13 @@ import { KIT_ITEMS } from '../../../api/index.ts';
 import { useRecordForm } from '../../components/form/useRecordForm.tsx';
 import { numberLimits } from '../../components/limits.ts';
 import { bare, figure } from '../../../core/figures.ts';
-import { Button, NumberInput, Select, Table, TextInput } from '@mantine/core';
+import { Button, Group, NativeSelect, NumberInput, Select, Table, TextInput } from '@mantine/core';
 import { SpokenHead } from '../../components/SpokenHead.tsx';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { RUN_FACTS, RUN_KINDS } from '../../../core/detail/index.ts';
-import { type Run, runRecord } from '../../../core/kit/index.ts';
-import { runAtScale, runName } from '../../../core/plan/index.ts';
+import { RUN_ENDS, type Run, type RunEnd, runRecord } from '../../../core/kit/index.ts';
+import { endLines, runAtScale, runName } from '../../../core/plan/index.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
@@ -128,6 +128,23 @@ export function RunsView({ build, kit }: DetailViewProps) {
                     `; that wire is ${Math.round(100 * Math.abs(off))} % ${off > 0 ? 'thicker' : 'thinner'} than the middle`}
                   .
                 </p>
+                <Group gap="xs">
+                  <EndSelect
+                    label={`Begins with: ${runName(run, kit)}`}
+                    value={run.fromEnd}
+                    onChange={(fromEnd) => change(run, { fromEnd }, 'fitting of a run')}
+                  />
+                  <EndSelect
+                    label={`Ends with: ${runName(run, kit)}`}
+                    value={run.toEnd}
+                    onChange={(toEnd) => change(run, { toEnd }, 'fitting of a run')}
+                  />
+                </Group>
+                {endLines(run, wireMm).map((line) => (
+                  <p key={line} className="small">
+                    {line}
+                  </p>
+                ))}
               </div>
             );
           })}
@@ -149,6 +166,34 @@ export function RunsView({ build, kit }: DetailViewProps) {
     </>
   );
 }
+
+const END_WORDS: Readonly<Record<RunEnd, string>> = {
+  plain: 'nothing',
+  boot: 'a boot',
+  clip: 'a clip of foil',
+  banjo: 'a banjo fitting',
+  plug: 'a connector',
+};
+
+/** What is at an end of a wire or hose. */
+const EndSelect = ({
+  label,
+  value = 'plain',
+  onChange,
+}: {
+  label: string;
+  value: RunEnd | undefined;
+  onChange: (end: RunEnd) => void;
+}) => (
+  <NativeSelect
+    size="xs"
+    label={label.slice(0, label.indexOf(':'))}
+    aria-label={label}
+    data={RUN_ENDS.map((end) => ({ value: end, label: END_WORDS[end] }))}
+    value={value}
+    onChange={({ currentTarget }) => onChange(currentTarget.value as RunEnd)}
+  />
+);
 
 /** A number in a table, stored when it is left; null where it is empty. */
 function Edit({

@@ -7,20 +7,24 @@ import type { BuildRecord } from '../../../api/index.ts';
 import {
   assembleStock,
   EMPTY_KIT,
+  gaugeRecord,
   harnessRecord,
   newRecord,
+  plainPart,
   patternRecord,
   wheelRecord,
   type Harness,
   type Kit,
 } from '../../../core/kit/index.ts';
 import { changeKit } from '../../data/kit.ts';
+import { CuttingView } from './CuttingView.tsx';
 import { readNumbers } from './firingOrder.ts';
 import { IgnitionView } from './IgnitionView.tsx';
 import { PatternsView } from './PatternsView.tsx';
+import { ThicknessView } from './ThicknessView.tsx';
 import { WheelsView } from './WheelsView.tsx';
 
-vi.mock('../../data/kit.ts', () => ({ changeKit: vi.fn(() => Promise.resolve()) }));
+vi.mock('../../data/kit.ts', () => ({ changeKit: vi.fn(() => Promise.resolve()), changeStock: vi.fn() }));
 const changed = vi.mocked(changeKit);
 const build = { id: 'b', scale: 24 } as BuildRecord;
 const six: Harness = {
@@ -120,6 +124,42 @@ describe('the other drawers', () => {
     show(WheelsView, { wheels: [wheel, { ...wheel, id: 'v', name: 'Rear', spokes: 35 }] });
     expect(screen.getByLabelText('Jig for Front, as seen from the right')).toBeTruthy();
     expect(screen.getByRole('alert').textContent).toMatch(/^Rear35 spokes cannot be laced/);
+  });
+
+  it('says how many times too thick a part is, what is advised, and keeps what is decided', () => {
+    const part = { ...plainPart('bonnet'), name: 'Bonnet' };
+    const gauge = {
+      ...newRecord(gaugeRecord),
+      id: 'g',
+      name: 'Bonnet',
+      partId: 'bonnet',
+      measuredMm: 1.2,
+      realMm: 8,
+    };
+    show(ThicknessView, { parts: [part], gauges: [gauge] });
+    expect(screen.getByText('×3.6')).toBeTruthy();
+    fireEvent.click(screen.getByLabelText('thin it (advised)'));
+    expect(lastValue()).toMatchObject({ way: 'thin', name: 'Bonnet' });
+    cleanup();
+    show(ThicknessView, { gauges: [gauge] });
+    expect(screen.getByRole('alert').textContent).toMatch(/Name its part/);
+  });
+
+  it('scales both ways, and says where nothing of a size is sold', () => {
+    show(ThicknessView, {});
+    fireEvent.change(screen.getByLabelText('On the model, mm'), { target: { value: '0.5' } });
+    expect(screen.getByLabelText<HTMLInputElement>('Real, mm').value).toBe('12');
+    const cells = [...screen.getByRole('table').querySelectorAll('td')].map(({ textContent }) => textContent);
+    expect(cells[0]).toBe('0.5 mm+0 %');
+    expect(cells[1]).toBe('–none');
+  });
+
+  it('lists what is cut by diameter, and asks for stock where there is none', () => {
+    show(CuttingView, { harnesses: [six] });
+    expect(screen.getAllByText(/^lead \d, six$/)).toHaveLength(6);
+    expect(screen.getByText(/none in stock/)).toBeTruthy();
+    fireEvent.click(screen.getByText('Write it down'));
+    expect(screen.getByText('Say what it is.')).toBeTruthy();
   });
 
   it('asks of a pattern what its shape needs, and nothing else', () => {
