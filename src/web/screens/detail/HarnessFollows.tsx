@@ -3,6 +3,7 @@ import { drawCaps, drawEngine } from '../../../core/detail/index.ts';
 import { figure } from '../../../core/figures.ts';
 import { ignitionQuestion, planHarness, type Harness, type Kit } from '../../../core/kit/index.ts';
 import { DrawingPicture } from './DrawingPicture.tsx';
+import { Fault } from './Fault.tsx';
 import { SaveDrawings } from './SaveDrawings.tsx';
 import { worked } from './worked.ts';
 
@@ -17,13 +18,11 @@ export function HarnessFollows({ harness, kit, scale }: HarnessFollowsProps) {
   const { answer, fault } = worked(() => planHarness(harness, scale));
   if (fault !== undefined)
     return (
-      <div className="panel warned" role="alert">
-        <h3>{harness.name}</h3>
-        <p>{fault}</p>
-        <p className="soft small">
-          What was typed is kept. Until it is mended the plan leaves these leads out.
-        </p>
-      </div>
+      <Fault
+        name={harness.name}
+        fault={fault}
+        after="What was typed is kept. Until it is mended the plan leaves these leads out."
+      />
     );
   const { leads, wire, apart, gluing, bentAside, totalMm } = answer;
   const { source } = ignitionQuestion(harness, scale);

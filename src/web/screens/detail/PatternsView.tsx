@@ -1,4 +1,4 @@
-import { Button, Checkbox, Group, Select } from '@mantine/core';
+import { Checkbox, Group, Select } from '@mantine/core';
 import { drawDevelopment } from '../../../core/detail/index.ts';
 import { figure } from '../../../core/figures.ts';
 import {
@@ -11,10 +11,11 @@ import {
   type Pattern,
 } from '../../../core/kit/index.ts';
 import type { DetailViewProps } from './detailView.ts';
+import { DetailList } from './DetailList.tsx';
 import { DrawingPicture } from './DrawingPicture.tsx';
+import { Fault } from './Fault.tsx';
 import { RecordCard } from './RecordCard.tsx';
 import { SaveDrawings } from './SaveDrawings.tsx';
-import { freeName, useDetailRecords } from './useDetailRecords.ts';
 import { worked } from './worked.ts';
 
 const SIZE_WORDS = {
@@ -34,88 +35,77 @@ const SIZE_WORDS = {
 type SizeKey = keyof typeof SIZE_WORDS;
 
 /** Tanks, pipes and boxes laid out flat, to be cut from foil, paper or sheet at exact size. */
-export function PatternsView({ build, kit }: DetailViewProps) {
-  const { problem, add, change, remove } = useDetailRecords<Pattern>(build.id, 'pattern');
-  return (
-    <>
-      <section className="column" aria-label="What you decide">
-        <h2>Patterns in the flat</h2>
-        {problem && <p role="alert">{problem}</p>}
-        {kit.patterns.length === 0 && (
-          <p className="panel soft">
-            A tank wrapped in foil, a pipe rolled from sheet, a hopper folded from card: give its sizes and
-            print what to cut. Edges that meet are as long on one side as on the other.
-          </p>
+export const PatternsView = ({ build, kit }: DetailViewProps) => (
+  <DetailList<Pattern>
+    buildId={build.id}
+    kind="pattern"
+    title="Patterns in the flat"
+    all={kit.patterns}
+    fresh={newRecord(patternRecord)}
+    word="Tank"
+    addWords="Add a pattern"
+    teaches="A tank wrapped in foil, a pipe rolled from sheet, a hopper folded from card: give its sizes and print what to cut. Edges that meet are as long on one side as on the other."
+    nothing="Nothing to cut yet."
+    decide={(pattern, tools) => (
+      <RecordCard
+        record={pattern}
+        fields={patternRecord.fields}
+        kit={kit}
+        partLabel="Covers"
+        figures={(['count', ...PATTERN_FACTS[pattern.shape].asks, 'thicknessMm', 'lapMm'] as SizeKey[]).map(
+          (key) => [key, SIZE_WORDS[key]] as const,
         )}
-        {kit.patterns.map((pattern) => (
-          <RecordCard
-            key={pattern.id}
-            record={pattern}
-            fields={patternRecord.fields}
-            kit={kit}
-            partLabel="Covers"
-            figures={(
-              ['count', ...PATTERN_FACTS[pattern.shape].asks, 'thicknessMm', 'lapMm'] as SizeKey[]
-            ).map((key) => [key, SIZE_WORDS[key]] as const)}
-            onChange={(part) => change(pattern, part)}
-            onRemove={() => remove(pattern)}
-          >
-            <Group gap="xs" grow mt={6}>
-              <Select
-                size="xs"
-                label="Shape"
-                allowDeselect={false}
-                data={PATTERN_SHAPES.map((value) => ({ value, label: PATTERN_FACTS[value].name }))}
-                value={pattern.shape}
-                onChange={(shape) => shape && change(pattern, { shape })}
-              />
-              <Select
-                size="xs"
-                label="Cut from"
-                allowDeselect={false}
-                data={[...PATTERN_MATERIALS]}
-                value={pattern.material}
-                onChange={(material) => material && change(pattern, { material })}
-              />
-            </Group>
-            {pattern.shape === 'cylinder' && (
-              <Checkbox
-                size="xs"
-                mt={6}
-                label="With flat ends"
-                checked={pattern.ends}
-                onChange={({ currentTarget: { checked } }) => change(pattern, { ends: checked })}
-              />
-            )}
-          </RecordCard>
-        ))}
-        <Button
-          variant="default"
-          onClick={() => add({ ...newRecord(patternRecord), name: freeName('Tank', kit.patterns) })}
-        >
-          Add a pattern
-        </Button>
-      </section>
-      <section className="column" aria-label="What follows">
-        <h2>What follows</h2>
-        {kit.patterns.length === 0 && <p className="panel soft small">Nothing to cut yet.</p>}
-        {kit.patterns.map((pattern) => (
-          <LaidFlat key={pattern.id} pattern={pattern} kit={kit} />
-        ))}
-      </section>
-    </>
-  );
-}
+        {...tools}
+      >
+        <PatternChoices pattern={pattern} onChange={tools.onChange} />
+      </RecordCard>
+    )}
+    follows={(pattern) => <LaidFlat pattern={pattern} kit={kit} />}
+  />
+);
+
+/** Shape and material of a pattern. */
+const PatternChoices = ({
+  pattern,
+  onChange,
+}: {
+  pattern: Pattern;
+  onChange: (part: Partial<Pattern>) => void;
+}) => (
+  <>
+    <Group gap="xs" grow mt={6}>
+      <Select
+        size="xs"
+        label="Shape"
+        allowDeselect={false}
+        data={PATTERN_SHAPES.map((value) => ({ value, label: PATTERN_FACTS[value].name }))}
+        value={pattern.shape}
+        onChange={(shape) => shape && onChange({ shape })}
+      />
+      <Select
+        size="xs"
+        label="Cut from"
+        allowDeselect={false}
+        data={[...PATTERN_MATERIALS]}
+        value={pattern.material}
+        onChange={(material) => material && onChange({ material })}
+      />
+    </Group>
+    {pattern.shape === 'cylinder' && (
+      <Checkbox
+        size="xs"
+        mt={6}
+        label="With flat ends"
+        checked={pattern.ends}
+        onChange={({ currentTarget: { checked } }) => onChange({ ends: checked })}
+      />
+    )}
+  </>
+);
 
 function LaidFlat({ pattern, kit }: { pattern: Pattern; kit: DetailViewProps['kit'] }) {
   const { answer, fault } = worked(() => flatOf(pattern));
-  if (fault !== undefined)
-    return (
-      <div className="panel warned" role="alert">
-        <h3>{pattern.name}</h3>
-        <p>{fault}</p>
-      </div>
-    );
+  if (fault !== undefined) return <Fault name={pattern.name} fault={fault} />;
   const drawings = drawDevelopment(answer);
   return (
     <div className="panel">

@@ -1,11 +1,12 @@
-import { Button, Checkbox, SegmentedControl } from '@mantine/core';
+import { Checkbox, SegmentedControl } from '@mantine/core';
 import type { ThicknessAudit, ThicknessWay } from '../../../core/detail/index.ts';
 import { figure } from '../../../core/figures.ts';
 import { auditOf, gaugeRecord, newRecord, type Gauge } from '../../../core/kit/index.ts';
 import type { DetailViewProps } from './detailView.ts';
+import { DetailList } from './DetailList.tsx';
+import { Fault } from './Fault.tsx';
 import { RecordCard } from './RecordCard.tsx';
 import { ScaleBothWays } from './ScaleBothWays.tsx';
-import { freeName, useDetailRecords } from './useDetailRecords.ts';
 import { worked } from './worked.ts';
 
 const WAY_WORDS: Readonly<Record<ThicknessWay, string>> = {
@@ -17,65 +18,49 @@ const WAY_WORDS: Readonly<Record<ThicknessWay, string>> = {
 const WAYS = Object.keys(WAY_WORDS) as ThicknessWay[];
 
 /** Sizes at scale both ways, and every part that is thicker than the real thing. */
-export function ThicknessView({ build, kit }: DetailViewProps) {
-  const { problem, add, change, remove } = useDetailRecords<Gauge>(build.id, 'gauge');
-  return (
-    <>
-      <section className="column" aria-label="What you decide">
-        <h2>Scale and thickness</h2>
-        <ScaleBothWays scale={build.scale} />
-        {problem && <p role="alert">{problem}</p>}
-        {kit.gauges.length === 0 && (
-          <p className="panel soft">
-            Measure an edge that looks heavy (a door, a bonnet, a wing, a vent window) and say how thick the
-            real one is. Fanfare says how many times too thick it is and what can be done before it breaks.
-          </p>
-        )}
-        {kit.gauges.map((gauge) => (
-          <RecordCard
-            key={gauge.id}
-            record={gauge}
-            fields={gaugeRecord.fields}
-            kit={kit}
-            partLabel="Part"
-            figures={[
-              ['measuredMm', 'Measured, mm'],
-              ['realMm', 'The real one, mm'],
-            ]}
-            onChange={(part) => change(gauge, part)}
-            onRemove={() => remove(gauge)}
-          >
-            <Checkbox
-              size="xs"
-              mt={6}
-              label="Only its edge is seen"
-              checked={gauge.edgeOnly}
-              onChange={({ currentTarget: { checked } }) => change(gauge, { edgeOnly: checked })}
-            />
-          </RecordCard>
-        ))}
-        <Button
-          variant="default"
-          onClick={() => add({ ...newRecord(gaugeRecord), name: freeName('Edge', kit.gauges) })}
-        >
-          Add a measured edge
-        </Button>
-      </section>
-      <section className="column" aria-label="What follows">
-        <h2>What follows</h2>
-        {kit.gauges.length === 0 && <p className="panel soft small">Nothing measured yet.</p>}
-        {kit.gauges.map((gauge) => (
-          <Audited
-            key={gauge.id}
-            gauge={gauge}
-            audit={worked(() => auditOf(gauge, kit, build.scale))}
-            onDecide={(way) => change(gauge, { way })}
-          />
-        ))}
-      </section>
-    </>
-  );
-}
+export const ThicknessView = ({ build, kit }: DetailViewProps) => (
+  <DetailList<Gauge>
+    buildId={build.id}
+    kind="gauge"
+    title="Scale and thickness"
+    all={kit.gauges}
+    fresh={newRecord(gaugeRecord)}
+    word="Edge"
+    addWords="Add a measured edge"
+    teaches="Measure an edge that looks heavy (a door, a bonnet, a wing, a vent window) and say how thick the real one is. Fanfare says how many times too thick it is and what can be done before it breaks."
+    nothing="Nothing measured yet."
+    decide={(gauge, tools) => (
+      <RecordCard
+        record={gauge}
+        fields={gaugeRecord.fields}
+        kit={kit}
+        partLabel="Part"
+        figures={[
+          ['measuredMm', 'Measured, mm'],
+          ['realMm', 'The real one, mm'],
+        ]}
+        {...tools}
+      >
+        <Checkbox
+          size="xs"
+          mt={6}
+          label="Only its edge is seen"
+          checked={gauge.edgeOnly}
+          onChange={({ currentTarget: { checked } }) => tools.onChange({ edgeOnly: checked })}
+        />
+      </RecordCard>
+    )}
+    follows={(gauge, { onChange }) => (
+      <Audited
+        gauge={gauge}
+        audit={worked(() => auditOf(gauge, kit, build.scale))}
+        onDecide={(way) => onChange({ way })}
+      />
+    )}
+  >
+    <ScaleBothWays scale={build.scale} />
+  </DetailList>
+);
 
 interface AuditedProps {
   gauge: Gauge;
@@ -84,13 +69,7 @@ interface AuditedProps {
 }
 
 function Audited({ gauge, audit: { answer, fault }, onDecide }: AuditedProps) {
-  if (!answer)
-    return (
-      <div className="panel warned" role="alert">
-        <h3>{gauge.name}</h3>
-        <p>{fault}</p>
-      </div>
-    );
+  if (!answer) return <Fault name={gauge.name} fault={fault ?? ''} />;
   const { trueMm, times, way } = answer;
   return (
     <div className="panel">

@@ -1,74 +1,50 @@
-import { Button } from '@mantine/core';
 import { drawJig } from '../../../core/detail/index.ts';
 import { figure } from '../../../core/figures.ts';
 import { laceOf, newRecord, wheelRecord, type WireWheel } from '../../../core/kit/index.ts';
 import type { DetailViewProps } from './detailView.ts';
+import { DetailList } from './DetailList.tsx';
 import { DrawingPicture } from './DrawingPicture.tsx';
+import { Fault } from './Fault.tsx';
 import { RecordCard } from './RecordCard.tsx';
 import { SaveDrawings } from './SaveDrawings.tsx';
-import { freeName, useDetailRecords } from './useDetailRecords.ts';
 import { worked } from './worked.ts';
 
 /** Wheels laced with wire: how long each spoke is, in what order they go in, and a jig to lace them on. */
-export function WheelsView({ build, kit }: DetailViewProps) {
-  const { problem, add, change, remove } = useDetailRecords<WireWheel>(build.id, 'wheel');
-  return (
-    <>
-      <section className="column" aria-label="What you decide">
-        <h2>Laced wheels</h2>
-        {problem && <p role="alert">{problem}</p>}
-        {kit.wheels.length === 0 && (
-          <p className="panel soft">
-            Moulded spokes are two or three times too thick. Measure the rim and the hub, count the spokes,
-            and Fanfare gives their length, the wire, the order of lacing, and a jig to print at exact size.
-          </p>
-        )}
-        {kit.wheels.map((wheel) => (
-          <RecordCard
-            key={wheel.id}
-            record={wheel}
-            fields={wheelRecord.fields}
-            kit={kit}
-            partLabel="Goes into"
-            figures={[
-              ['count', 'How many such wheels'],
-              ['spokes', 'Spokes in each'],
-              ['crosses', 'Each crosses'],
-              ['rimRadiusMm', 'Rim, radius, mm'],
-              ['flangeRadiusMm', 'Hub holes, radius, mm'],
-              ['offsetMm', 'Middle to flange, mm'],
-            ]}
-            onChange={(part) => change(wheel, part)}
-            onRemove={() => remove(wheel)}
-          />
-        ))}
-        <Button
-          variant="default"
-          onClick={() => add({ ...newRecord(wheelRecord), name: freeName('Wheel', kit.wheels) })}
-        >
-          Add a wheel
-        </Button>
-      </section>
-      <section className="column" aria-label="What follows">
-        <h2>What follows</h2>
-        {kit.wheels.length === 0 && <p className="panel soft small">No wheel to lace yet.</p>}
-        {kit.wheels.map((wheel) => (
-          <Laced key={wheel.id} wheel={wheel} scale={build.scale} kit={kit} />
-        ))}
-      </section>
-    </>
-  );
-}
+export const WheelsView = ({ build, kit }: DetailViewProps) => (
+  <DetailList<WireWheel>
+    buildId={build.id}
+    kind="wheel"
+    title="Laced wheels"
+    all={kit.wheels}
+    fresh={newRecord(wheelRecord)}
+    word="Wheel"
+    addWords="Add a wheel"
+    teaches="Moulded spokes are two or three times too thick. Measure the rim and the hub, count the spokes, and Fanfare gives their length, the wire, the order of lacing, and a jig to print at exact size."
+    nothing="No wheel to lace yet."
+    decide={(wheel, tools) => (
+      <RecordCard
+        record={wheel}
+        fields={wheelRecord.fields}
+        kit={kit}
+        partLabel="Goes into"
+        figures={[
+          ['count', 'How many such wheels'],
+          ['spokes', 'Spokes in each'],
+          ['crosses', 'Each crosses'],
+          ['rimRadiusMm', 'Rim, radius, mm'],
+          ['flangeRadiusMm', 'Hub holes, radius, mm'],
+          ['offsetMm', 'Middle to flange, mm'],
+        ]}
+        {...tools}
+      />
+    )}
+    follows={(wheel) => <Laced wheel={wheel} scale={build.scale} kit={kit} />}
+  />
+);
 
 function Laced({ wheel, scale, kit }: { wheel: WireWheel; scale: number; kit: DetailViewProps['kit'] }) {
   const { answer, fault } = worked(() => laceOf(wheel, scale));
-  if (fault !== undefined)
-    return (
-      <div className="panel warned" role="alert">
-        <h3>{wheel.name}</h3>
-        <p>{fault}</p>
-      </div>
-    );
+  if (fault !== undefined) return <Fault name={wheel.name} fault={fault} />;
   const { lacing, wire } = answer;
   const jig = drawJig({ rimRadius: wheel.rimRadiusMm, flangeRadius: wheel.flangeRadiusMm }, lacing);
   return (
