@@ -166,8 +166,8 @@ function seeing(seed: number): void {
       weight: 1 / 12,
     })),
   };
-  const few = timed(() => visibleShare(scene, { rays: 800, seed: 1 }));
-  const many = timed(() => visibleShare(scene, { rays: 8000, seed: 2 }));
+  const few = timed(() => visibleShare(scene, { rays: 800, seed: 1 }).parts);
+  const many = timed(() => visibleShare(scene, { rays: 8000, seed: 2 }).parts);
   const off = few.made.map(({ share }, at) => Math.abs(share - many.made[at]!.share));
   // Rays drawn at will are off by the error that is stated, on the mean 0.8 of it.
   const stated = mean(few.made.map(({ error }) => error));

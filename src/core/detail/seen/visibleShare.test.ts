@@ -14,7 +14,9 @@ const wall = (at: number, holes: Panel['holes'] = []): Panel => ({
 });
 const budget = { rays: 20_000, seed: 1 };
 const shareOf = (scene: Partial<SeenScene>, rays = budget) => {
-  const [first] = visibleShare({ panels: [], parts: [], viewers: from([-100, 0, 0]), ...scene }, rays);
+  const {
+    parts: [first],
+  } = visibleShare({ panels: [], parts: [], viewers: from([-100, 0, 0]), ...scene }, rays);
   return first!;
 };
 /** A thin plate across x, so that the eye before it sees its face alone. */
@@ -108,7 +110,7 @@ describe('how much of a part is seen', () => {
         { at: [100, 0, 0], weight: 0.75 },
       ],
     };
-    expect(visibleShare(scene, budget)[0]!.share).toBeCloseTo(0.75, 9);
+    expect(visibleShare(scene, budget).parts[0]!.share).toBeCloseTo(0.75, 9);
     expect(visibleShare(scene, budget)).toEqual(visibleShare(scene, budget));
   });
 
@@ -124,8 +126,8 @@ describe('how much of a part is seen', () => {
         return box(`p${at}`, [x, y, z], [x + a + 1, y + b + 1, z + c + 1]);
       });
       const scene: SeenScene = { panels: [], parts, viewers: from([-60, 20 * random(), 90]) };
-      const rough = visibleShare(scene, { rays: 400, seed: round });
-      const fine = visibleShare(scene, { rays: 10_000, seed: 1000 + round });
+      const rough = visibleShare(scene, { rays: 400, seed: round }).parts;
+      const fine = visibleShare(scene, { rays: 10_000, seed: 1000 + round }).parts;
       rough.forEach(({ share, error }, at) => {
         if (Math.abs(share - fine[at]!.share) > 3 * (error + fine[at]!.error)) off++;
       });
@@ -146,6 +148,6 @@ describe('how much of a part is seen', () => {
       shareOf({ parts: [engine], panels: [wall(-20, [{ from: [0, 0], to: [1, 1], clear: 2 }])] }),
     ).toThrow('A hole lets 2');
     expect(() => shareOf({ parts: [engine] }, { rays: 0, seed: 1 })).toThrow('above zero');
-    expect(visibleShare({ panels: [], parts: [], viewers: from([0, 0, 0]) }, budget)).toEqual([]);
+    expect(visibleShare({ panels: [], parts: [], viewers: from([0, 0, 0]) }, budget)).toEqual({ parts: [] });
   });
 });

@@ -59,11 +59,14 @@ const TOUCHING = 1e-7;
  *  the eye, divided by its solid angle were nothing else there. `rays`: for each part, shared among the viewers by weight.
  *  Directions are drawn evenly over the solid angle of the faces that a viewer could see, one in each cell of a grid.
  *  Throws RangeError for a box inside out, a viewer inside a part, weights that do not add up to 1. */
-export function visibleShare(scene: SeenScene, { rays, seed }: { rays: number; seed: number }): SeenShare[] {
+export function visibleShare(
+  scene: SeenScene,
+  { rays, seed }: { rays: number; seed: number },
+): { parts: SeenShare[] } {
   requireSound(scene, rays);
   const random = seededRandom(seed);
   const each = Math.min(rays, MOST_RAYS / Math.max(1, scene.parts.length));
-  return scene.parts.map((part) => {
+  const parts = scene.parts.map((part): SeenShare => {
     let [share, variance] = [0, 0];
     for (const { at: eye, weight } of scene.viewers) {
       if (weight === 0) continue;
@@ -74,6 +77,7 @@ export function visibleShare(scene: SeenScene, { rays, seed }: { rays: number; s
     }
     return { id: part.id, share, error: Math.sqrt(variance) };
   });
+  return { parts };
 }
 
 function requireSound({ panels, parts, viewers }: SeenScene, rays: number): void {
