@@ -7,6 +7,7 @@ import {
   gaugeRecord,
   harnessRecord,
   patternRecord,
+  showingRecord,
   wheelRecord,
   plainPart,
   liveryAreaRecord,
@@ -22,6 +23,7 @@ import {
   type Pattern,
   type RecordDefinition,
   type RunEnd,
+  type Showing,
   type WireWheel,
   type FitFeel,
   type Gap,
@@ -128,6 +130,7 @@ export interface SampleKit {
   chains?: Said<DriveChain>[];
   patterns?: Said<Pattern>[];
   gauges?: Said<Gauge>[];
+  showing?: Partial<Omit<Showing, 'id'>>;
   stance: { heights: [number, number, number, number]; rake: number; shims: number[]; note: string };
   wants: {
     name: string;
@@ -432,6 +435,7 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
     chains: made(chainRecord, 'chain', sample.chains),
     patterns: made(patternRecord, 'pattern', sample.patterns),
     gauges: made(gaugeRecord, 'gauge', sample.gauges),
+    showings: sample.showing ? [{ ...newRecord(showingRecord), ...sample.showing, id: own('showing') }] : [],
     stances: [
       {
         id: own('stance'),

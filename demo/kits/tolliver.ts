@@ -387,6 +387,7 @@ G5 F13 glass hidden
     { name: 'Quarter lights', partId: 'G4', measuredMm: 0.9, realMm: 4 },
     { name: 'Filler flap', partId: 'A7', measuredMm: 0.7, realMm: 1.2, way: 'replace' },
   ],
+  showing: { from: 'table', widthMm: 74, openFromMm: 72, openToMm: 150, minutes: 180 },
   stance: {
     heights: [21.4, 21.2, 22.1, 21.6],
     rake: 0.5,

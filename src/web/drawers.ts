@@ -312,6 +312,14 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'detail',
+    path: 'seen',
+    title: 'What is seen',
+    words: 'worth the time, hidden, visible, show table',
+    load: async () => (await import('./screens/detail/SeenView.tsx')).SeenView,
+    state: () => 'and what is worth the evening',
+  },
+  {
+    stage: 'detail',
     path: 'wheels',
     title: 'Laced wheels',
     words: 'wire wheels, spokes, jig',

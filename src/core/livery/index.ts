@@ -95,6 +95,8 @@ export { isPrinted, printSheets, type PrintedSheets } from './sheets/printSheets
 export { PAPER_SIZES, sheetSize } from './sheets/sheetSize.ts';
 export { FRAIL_MM, maskPieces, openingPieces, type MaskPiece } from './cutting/maskPieces.ts';
 export { filmTemplates, type FilmLay, type FilmTemplate } from './cutting/filmTemplates.ts';
+export { sceneOf, viewersOf, type ModelScene } from './seen/sceneOf.ts';
+export type { PlacedPart } from './seen/placedParts.ts';
 export { drawingSheets, type DrawingSheets } from './sheets/drawingSheets.ts';
 export { filmSheets } from './cutting/filmSheets.ts';
 export { PLOTTER_UNITS_PER_MM } from './cutting/hpgl.ts';

@@ -3,6 +3,7 @@ import { cutStock, type CutQuestion, type FlatDrawing } from '../../core/detail/
 import { pagesPdf, pageSvg } from '../../core/formats/index.ts';
 import type { Printing } from '../../core/kit/index.ts';
 import { drawingSheets } from '../../core/livery/index.ts';
+import { seenDetail } from './seenDetail.ts';
 import { usualFace } from './printMaterials.ts';
 
 /** Drawings on sheets at exact scale, as one PDF and as an SVG for each sheet. */
@@ -27,7 +28,7 @@ async function printDrawings(
 const cutAll = (groups: readonly ({ id: string } & CutQuestion)[]) =>
   groups.map(({ id, ...question }) => ({ id, plan: cutStock(question) }));
 
-const detailWorker = { printDrawings, cutAll };
+const detailWorker = { printDrawings, cutAll, seenDetail };
 export type DetailWorker = typeof detailWorker;
 export type CutGroups = ReturnType<typeof cutAll>;
 export type PrintedDrawings = Awaited<ReturnType<typeof printDrawings>>;

@@ -28,6 +28,7 @@ import { printingRecord } from './printing.ts';
 import { roleRecord } from './role.ts';
 import { runRecord } from './run.ts';
 import { sheetStepRecord } from './sheetStep.ts';
+import { partBoxRecord, showingRecord } from './showing.ts';
 import { stanceRecord } from './stance.ts';
 import { cureCheckRecord, ownStepRecord, pinRecord, stepEditRecord } from './steps.ts';
 import { barRecord, lessonRecord, materialRecord, spareRecord, stackRecord } from './stock.ts';
@@ -61,6 +62,8 @@ export const KIT_RECORDS = [
   chainRecord,
   patternRecord,
   gaugeRecord,
+  showingRecord,
+  partBoxRecord,
   wantRecord,
   decalRecord,
   viewRecord,
@@ -125,6 +128,7 @@ export * from './printing.ts';
 export * from './role.ts';
 export * from './run.ts';
 export * from './sheetStep.ts';
+export * from './showing.ts';
 export * from './stance.ts';
 export * from './steps.ts';
 export * from './stock.ts';

@@ -136,22 +136,16 @@ function thinned(gauge: Gauge, kit: Kit, scale: number): Made | undefined {
   };
 }
 
-/** Thinning, on bare parts. */
-function thinning({ kit, scale, trayOf, version: { used } }: DividedKit): TrayTask[] {
-  return kit.gauges.flatMap((gauge): TrayTask[] => {
-    const { partId } = gauge;
-    const trayId = partId !== null && used.has(partId) ? trayOf.get(partId) : undefined;
-    if (trayId === undefined || faultOf(() => auditOf(gauge, kit, scale)) !== undefined) return [];
-    const made = thinned(gauge, kit, scale);
-    return made ? [trayTask('thin', trayId, { ...made, id: `thin-${gauge.id}` })] : [];
-  });
-}
-
-/** Fine work on a sub-assembly once it is painted, cut into sittings. */
-function tasksOn(trayId: string, id: string, { minutes, title, ...made }: Made): TrayTask[] {
+/** Fine work on a sub-assembly, cut into sittings. */
+function tasksOn(
+  kind: 'detail' | 'thin',
+  trayId: string,
+  id: string,
+  { minutes, title, ...made }: Made,
+): TrayTask[] {
   const sittings = Math.max(1, Math.ceil(minutes / SITTING));
   return Array.from({ length: sittings }, (_, at) =>
-    trayTask('detail', trayId, {
+    trayTask(kind, trayId, {
       ...made,
       id: sittings === 1 ? id : `${id}-${at + 1}`,
       title: sittings === 1 ? title : `${title} (${at + 1} of ${sittings})`,
@@ -160,30 +154,36 @@ function tasksOn(trayId: string, id: string, { minutes, title, ...made }: Made):
   );
 }
 
-function trayTasks(build: DividedKit): TrayTask[] {
-  const {
-    kit,
-    scale,
-    trayOf,
-    version: { used },
-  } = build;
-  const on = <T extends { id: string; partId: string | null }>(
-    kind: string,
+/** All of it that names its part and can be made as it stands. */
+export function madeOf(
+  kit: Kit,
+  scale: number,
+): (Made & { id: string; partId: string; kind: 'detail' | 'thin' })[] {
+  const of = <T extends { id: string; partId: string | null }>(
+    kind: 'detail' | 'thin',
+    word: string,
     all: readonly T[],
-    made: (each: T) => Made,
+    make: (each: T) => Made | undefined,
   ) =>
-    all.flatMap((each): TrayTask[] => {
-      const trayId = each.partId !== null && used.has(each.partId) ? trayOf.get(each.partId) : undefined;
-      if (trayId === undefined || faultOf(() => made(each)) !== undefined) return [];
-      return tasksOn(trayId, `${kind}-${each.id}`, made(each));
+    all.flatMap((each) => {
+      const { id, partId } = each;
+      if (partId === null || faultOf(() => make(each)) !== undefined) return [];
+      const made = make(each);
+      return made ? [{ ...made, id: `${word}-${id}`, partId, kind }] : [];
     });
   return [
-    ...thinning(build),
-    ...on('wheel', kit.wheels, (wheel) => laced(wheel, scale)),
-    ...on('chain', kit.chains, (chain) => chained(chain, scale)),
-    ...on('pattern', kit.patterns, wrapped),
+    ...of('thin', 'thin', kit.gauges, (gauge) => thinned(gauge, kit, scale)),
+    ...of('detail', 'wheel', kit.wheels, (wheel) => laced(wheel, scale)),
+    ...of('detail', 'chain', kit.chains, (chain) => chained(chain, scale)),
+    ...of('detail', 'pattern', kit.patterns, wrapped),
   ];
 }
+
+const trayTasks = ({ kit, scale, trayOf, version: { used } }: DividedKit): TrayTask[] =>
+  madeOf(kit, scale).flatMap(({ id, partId, kind, ...made }): TrayTask[] => {
+    const trayId = used.has(partId) ? trayOf.get(partId) : undefined;
+    return trayId === undefined ? [] : tasksOn(kind, trayId, id, made);
+  });
 
 /** Wheels that are laced, chains, what is cut in the flat, and what is thinned. */
 export const fineDetail: PlanContribution = {

@@ -3,21 +3,23 @@ import type { KitItemKind } from '../../../core/kit/index.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 
-/** Records of a kind that are added, changed and taken out one by one; what the server refuses is said. */
-export function useDetailRecords<T extends { id: string; name: string }>(buildId: string, kind: KitItemKind) {
+/** Puts records of a kind one by one, null to take one out; what the server refuses is said. */
+export function usePutRecord(buildId: string, kind: KitItemKind) {
   const [problem, setProblem] = useState<string | null>(null);
-  const put = (id: string, value: Omit<T, 'id'> | null, label: string) =>
+  const put = (id: string, value: object | null, label: string) =>
     void changeKit(buildId, [{ kind, id, value }], label)
       .then(() => setProblem(null))
       .catch((error: unknown) => setProblem((error as Error).message));
+  return { problem, put };
+}
+
+/** Records of a kind that are added, changed and taken out one by one. */
+export function useDetailRecords<T extends { id: string; name: string }>(buildId: string, kind: KitItemKind) {
+  const { problem, put } = usePutRecord(buildId, kind);
   return {
     problem,
-    /** Gives the id of what was added. */
-    add: (value: Omit<T, 'id'>): string => {
-      const id = newId(buildId);
-      put(id, value, `add ${(value as unknown as T).name.toLowerCase()}`);
-      return id;
-    },
+    add: (value: Omit<T, 'id'> & { name: string }) =>
+      put(newId(buildId), value, `add ${value.name.toLowerCase()}`),
     change: (record: T, part: Partial<T>) =>
       put(record.id, { ...record, ...part }, `change of ${record.name.toLowerCase()}`),
     remove: ({ id, name }: T) => put(id, null, `take out ${name.toLowerCase()}`),

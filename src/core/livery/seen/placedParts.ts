@@ -1,0 +1,84 @@
+import { rolesOf, resolveVersion, type Kit, type Part, type PartBox, type Role } from '../../kit/index.ts';
+import type { ModelSize } from './shellOf.ts';
+
+/** A part with its place; `guessed` from what it is, where nobody said. */
+export type PlacedPart = Omit<PartBox, 'id'> & { guessed: boolean };
+
+interface Zone {
+  /** Shares of the length from the front, of the height from below, and of the width across the middle. */
+  along: readonly [number, number];
+  up: readonly [number, number];
+  across: number;
+}
+
+/** Where what belongs to a system usually sits in a car or truck with its engine in front. What is on the outside has none. */
+const ZONES: Partial<Record<NonNullable<Role['system']>, Zone>> = {
+  engine: { along: [0.06, 0.32], up: [0.15, 0.6], across: 0.4 },
+  cabin: { along: [0.42, 0.75], up: [0.2, 0.62], across: 0.75 },
+  drive: { along: [0.3, 0.85], up: [0.04, 0.2], across: 0.15 },
+  exhaust: { along: [0.3, 0.97], up: [0.01, 0.15], across: 0.5 },
+  suspension: { along: [0.1, 0.9], up: [0.03, 0.25], across: 0.8 },
+  chassis: { along: [0.03, 0.97], up: [0, 0.12], across: 0.6 },
+};
+
+/** How long, wide and high a part is taken to be: a box with its length and its surface, as wide as high. Undefined where
+ *  neither was measured. */
+function sizeOf({ lengthMm, areaCm2 }: Part): { long: number; thick: number } | undefined {
+  if (lengthMm === null && areaCm2 === null) return undefined;
+  const mm2 = areaCm2 === null ? undefined : 100 * areaCm2;
+  // A cube has six faces.
+  const long = lengthMm ?? Math.sqrt(mm2! / 6);
+  // Four long faces and two ends: 4 l t + 2 t^2.
+  const thick = mm2 === undefined ? long / 3 : Math.sqrt(long * long + mm2 / 2) - long;
+  return { long, thick: Math.min(thick, long) };
+}
+
+/** Where the parts of a kit that sit inside the model are: as the builder said, else guessed from the system that each
+ *  belongs to, one after the other along it. `outside`: parts that belong to the outside; `unknown`: parts of which neither
+ *  place nor size is known. */
+export function placedParts(
+  kit: Kit,
+  { lengthMm, widthMm, heightMm }: ModelSize,
+): { placed: PlacedPart[]; outside: string[]; unknown: string[] } {
+  const { used } = resolveVersion(kit);
+  const said = new Map(kit.partBoxes.map((box) => [box.partId, box]));
+  const roles = new Map(rolesOf(kit).map((role) => [role.partId, role]));
+  const all = kit.parts.filter(({ id }) => used.has(id));
+  const placed: PlacedPart[] = [];
+  const outside: string[] = [];
+  const unknown: string[] = [];
+  const inZone = (system: Role['system']) =>
+    all.filter(({ id }) => !said.has(id) && roles.get(id)?.system === system && system !== null);
+  for (const part of all) {
+    const box = said.get(part.id);
+    const system = roles.get(part.id)?.system ?? null;
+    const zone = system === null ? undefined : ZONES[system];
+    const size = sizeOf(part);
+    if (box) placed.push({ ...box, guessed: false });
+    else if (system !== null && !zone) outside.push(part.id);
+    else if (!zone || !size) unknown.push(part.id);
+    else {
+      const beside = inZone(system);
+      const place = (beside.indexOf(part) + 0.5) / beside.length;
+      const room = {
+        length: (zone.along[1] - zone.along[0]) * lengthMm,
+        width: zone.across * widthMm,
+        height: (zone.up[1] - zone.up[0]) * heightMm,
+      };
+      const width = Math.min(size.thick, room.width);
+      const side = roles.get(part.id)?.side;
+      const out = (room.width - width) / 2;
+      placed.push({
+        partId: part.id,
+        behindMm: zone.along[0] * lengthMm + place * room.length,
+        leftMm: side === 'left' ? out : side === 'right' ? -out : 0,
+        upMm: ((zone.up[0] + zone.up[1]) / 2) * heightMm,
+        lengthMm: Math.min(size.long, room.length),
+        widthMm: width,
+        heightMm: Math.min(size.thick, room.height),
+        guessed: true,
+      });
+    }
+  }
+  return { placed, outside, unknown };
+}

@@ -1,0 +1,34 @@
+import { RUN_FACTS } from '../../detail/index.ts';
+import { resolveVersion, type Kit } from '../../kit/index.ts';
+import { madeOf } from './fineDetail.ts';
+import { harnessRuns } from './harnesses.ts';
+import { runName } from './runs.ts';
+
+/** Detail that is added, with the parts of which it is part, and its minutes. */
+export interface DetailWork {
+  id: string;
+  name: string;
+  partIds: string[];
+  minutes: number;
+}
+
+/** A hole for each end, minutes. */
+const HOLES = 3;
+
+/** All the detail of a kit that the plan holds, one by one: what could also be left. */
+export function detailWork(kit: Kit, scale: number): DetailWork[] {
+  const { used } = resolveVersion(kit);
+  const runs = [...kit.runs, ...harnessRuns(kit, scale)].map((run) => ({
+    id: `run ${run.id}`,
+    name: runName(run, kit),
+    partIds: [run.fromPartId, run.toPartId],
+    minutes: Math.round(run.count * (RUN_FACTS[run.kind].minutes + HOLES)),
+  }));
+  const made = madeOf(kit, scale).map(({ id, partId, title, minutes }) => ({
+    id,
+    name: title,
+    partIds: [partId],
+    minutes: Math.round(minutes),
+  }));
+  return [...runs, ...made].filter(({ partIds }) => partIds.every((id) => used.has(id)));
+}

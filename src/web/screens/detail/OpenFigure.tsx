@@ -1,0 +1,33 @@
+import { NumberInput } from '@mantine/core';
+import type { Field } from '../../../core/kit/index.ts';
+import { numberLimits } from '../../components/limits.ts';
+
+interface OpenFigureProps {
+  label: string;
+  placeholder: string;
+  field: Field<number | null>;
+  value: number | null;
+  onSave: (value: number | null) => void;
+}
+
+/** A figure that may be left open, saved once it is typed, brought within its limits. */
+export const OpenFigure = ({ label, placeholder, field, value, onSave }: OpenFigureProps) => {
+  const { min = -Infinity, max = Infinity } = numberLimits(field);
+  return (
+    <NumberInput
+      size="xs"
+      key={value}
+      label={label}
+      placeholder={placeholder}
+      defaultValue={value ?? ''}
+      decimalScale={1}
+      min={min}
+      max={max}
+      onBlur={({ currentTarget }) => {
+        const typed = currentTarget.value.trim();
+        const next = typed === '' ? null : Math.min(max, Math.max(min, Number(typed)));
+        if (next === null || !Number.isNaN(next)) if (next !== value) onSave(next);
+      }}
+    />
+  );
+};

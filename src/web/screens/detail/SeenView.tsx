@@ -1,0 +1,155 @@
+import { MultiSelect, SegmentedControl, SimpleGrid } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import {
+  newRecord,
+  SHOWN_FROM,
+  showingRecord,
+  type Kit,
+  type Showing,
+  type ShownFrom,
+} from '../../../core/kit/index.ts';
+import { FigureInput } from '../../components/form/FigureInput.tsx';
+import { useTask } from '../../data/useTask.ts';
+import type { DetailWorker } from '../../workers/detailWorker.ts';
+import type { SeenDetail } from '../../workers/seenDetail.ts';
+import { labelled } from '../kit/partNames.ts';
+import type { DetailViewProps } from './detailView.ts';
+import { newDetailWorker } from './newDetailWorker.ts';
+import { OpenFigure } from './OpenFigure.tsx';
+import { SeenParts } from './SeenParts.tsx';
+import { usePutRecord } from './useDetailRecords.ts';
+import { WorthTheTime } from './WorthTheTime.tsx';
+
+const FROM_WORDS: Readonly<Record<ShownFrom, string>> = {
+  table: 'round a table',
+  shelf: 'on a shelf',
+  hand: 'in the hand',
+};
+const { fields } = showingRecord;
+
+/** How much of each part can be seen once the model is closed, and which detail is worth the time there is. */
+export function SeenView({ build, kit }: DetailViewProps) {
+  const { problem, put } = usePutRecord(build.id, 'showing');
+  const showing = kit.showings[0] ?? { ...newRecord(showingRecord), id: `${build.id}-showing` };
+  const change = (part: Partial<Showing>) => {
+    const { id, ...value } = { ...showing, ...part };
+    put(id, value, 'how it is shown');
+  };
+  const question = useMemo(() => ({ kit, scale: build.scale }), [kit, build.scale]);
+  const { state, newest } = useTask<DetailWorker, SeenDetail | null>({
+    question,
+    worker: newDetailWorker,
+    work: (remote) => remote.seenDetail(question.kit, question.scale),
+    keeps: true,
+  });
+  return (
+    <>
+      <section className="column" aria-label="What you decide">
+        <h2>What is seen</h2>
+        {problem && <p role="alert">{problem}</p>}
+        <ShownHow kit={kit} showing={showing} onChange={change} />
+        {newest && <SeenParts buildId={build.id} kit={kit} seen={newest} />}
+      </section>
+      <section className="column" aria-label="What follows">
+        <h2>What follows</h2>
+        {state.kind === 'failed' && <p role="alert">It could not be worked out: {state.message}</p>}
+        {newest === undefined && state.kind !== 'failed' && <p role="status">Looking from all sides…</p>}
+        {newest === null && (
+          <div className="panel warned">
+            <h3>No view shows its side</h3>
+            <p>
+              What hides and what opens is told from the views of the livery:{' '}
+              <Link to={`/build/${build.id}/livery`}>draw or trace a side there</Link>, with its windows as
+              openings.
+            </p>
+          </div>
+        )}
+        {newest && <WorthTheTime seen={newest} showing={showing} onChange={change} />}
+      </section>
+    </>
+  );
+}
+
+interface ShownHowProps {
+  kit: Kit;
+  showing: Showing;
+  onChange: (part: Partial<Showing>) => void;
+}
+
+/** From where the model is looked at, through what, and what stands open. */
+function ShownHow({ kit, showing, onChange }: ShownHowProps) {
+  // One end alone is no opening yet: it waits for the other.
+  const [openFrom, setOpenFrom] = useState(showing.openFromMm);
+  const [openTo, setOpenTo] = useState(showing.openToMm);
+  const openRoof = (from: number | null, to: number | null) => {
+    setOpenFrom(from);
+    setOpenTo(to);
+    if ((from === null) === (to === null)) onChange({ openFromMm: from, openToMm: to });
+  };
+  const doors = new Set(kit.views.flatMap(({ regions = [] }) => regions.map(({ partId }) => partId)));
+  const openable = kit.parts.filter(({ id }) => doors.has(id));
+  return (
+    <section className="panel" aria-label="How it is shown">
+      <SegmentedControl
+        fullWidth
+        size="xs"
+        aria-label="Looked at"
+        value={showing.from}
+        onChange={(from) => onChange({ from: from })}
+        data={SHOWN_FROM.map((value) => ({ value, label: FROM_WORDS[value] }))}
+      />
+      <SimpleGrid cols={{ base: 2, sm: 3 }} spacing="xs" mt={8}>
+        <FigureInput
+          label="Light through glass, 0 to 1"
+          step={0.05}
+          field={fields.glass}
+          value={showing.glass}
+          onSave={(glass) => onChange({ glass })}
+        />
+        <OpenFigure
+          label="Width of the model, mm"
+          placeholder="as the views have it"
+          field={fields.widthMm}
+          value={showing.widthMm}
+          onSave={(widthMm) => onChange({ widthMm })}
+        />
+        <FigureInput
+          label="Time there is, minutes"
+          step={30}
+          field={fields.minutes}
+          value={showing.minutes}
+          onSave={(minutes) => onChange({ minutes: Math.round(minutes) })}
+        />
+        <OpenFigure
+          label="No roof from, mm behind the front"
+          placeholder="closed"
+          field={fields.openFromMm}
+          value={openFrom}
+          onSave={(mm) => openRoof(mm, openTo)}
+        />
+        <OpenFigure
+          label="… to, mm behind the front"
+          placeholder="closed"
+          field={fields.openToMm}
+          value={openTo}
+          onSave={(mm) => openRoof(openFrom, mm)}
+        />
+      </SimpleGrid>
+      {openable.length > 0 ? (
+        <MultiSelect
+          size="xs"
+          mt={8}
+          label="Stands open"
+          data={openable.map((part) => ({ value: part.id, label: labelled(part) }))}
+          value={showing.openPartIds}
+          onChange={(openPartIds) => onChange({ openPartIds })}
+        />
+      ) : (
+        <p className="soft small">
+          Doors and lids can stand open once a view has them as regions, under Livery.
+        </p>
+      )}
+    </section>
+  );
+}

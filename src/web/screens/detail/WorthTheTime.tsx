@@ -1,0 +1,150 @@
+import { Table, UnstyledButton } from '@mantine/core';
+import { Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
+import { formatMinutes } from '../../../core/finish/index.ts';
+import { figure } from '../../../core/figures.ts';
+import type { Showing } from '../../../core/kit/index.ts';
+import type { SeenDetail, SeenWork } from '../../workers/seenDetail.ts';
+
+/** Shares are means over all eyes: what one of eight sees a quarter of has 3 in a hundred. Below this nobody will see it. */
+const HARDLY = 0.02;
+
+interface WorthTheTimeProps {
+  seen: SeenDetail;
+  showing: Showing;
+  onChange: (part: Partial<Showing>) => void;
+}
+
+/** Which detail is worth the time there is, what one more evening would buy, and what nobody will see. */
+export function WorthTheTime({ seen: { work, choice, unknownViews }, showing, onChange }: WorthTheTimeProps) {
+  const chosen = new Set(choice.chosen);
+  const pleasure = new Set(showing.pleasure);
+  const done = work.filter(({ id }) => chosen.has(id) || pleasure.has(id));
+  const left = work.filter(({ id }) => !chosen.has(id) && !pleasure.has(id));
+  const hardly = left.filter(({ share }) => share !== null && share < HARDLY);
+  const later = left.filter(({ share }) => share !== null && share >= HARDLY);
+  const unknown = left.filter(({ share }) => share === null);
+  const toggle = (id: string) =>
+    onChange({
+      pleasure: pleasure.has(id) ? showing.pleasure.filter((each) => each !== id) : [...showing.pleasure, id],
+    });
+  if (work.length === 0)
+    return (
+      <p className="panel soft small">
+        No detail is planned yet that could be weighed: add wires, a harness, wheels or patterns.
+      </p>
+    );
+  const minutes = done.reduce((sum, each) => sum + each.minutes, 0);
+  return (
+    <>
+      <WorkTable
+        title={`Worth the ${formatMinutes(showing.minutes)}`}
+        note={`${formatMinutes(minutes)} in all. ${choice.proved ? 'No other choice shows more of it.' : 'The best choice found.'}`}
+        work={done}
+        act={(id) => (pleasure.has(id) ? 'weigh it again' : undefined)}
+        onAct={toggle}
+      />
+      {later.length > 0 && (
+        <WorkTable title="With more time" work={later} act={() => 'for my own pleasure'} onAct={toggle} />
+      )}
+      {hardly.length > 0 && (
+        <WorkTable
+          title="Nobody will see it"
+          note="Left out, it costs nothing that a viewer could tell."
+          work={hardly}
+          act={() => 'for my own pleasure'}
+          onAct={toggle}
+        />
+      )}
+      {unknown.length > 0 && (
+        <WorkTable
+          title="Not weighed"
+          note="Where its part sits is not known."
+          work={unknown}
+          act={() => 'for my own pleasure'}
+          onAct={toggle}
+        />
+      )}
+      {choice.next.length > 1 && (
+        <div className="panel">
+          <h3>What more time would buy</h3>
+          <ResponsiveContainer width="100%" height={150}>
+            <LineChart
+              data={choice.next.map(({ minutes: takes, gain }) => ({
+                minutes: takes,
+                gain: Math.round(gain),
+              }))}
+            >
+              <XAxis dataKey="minutes" type="number" unit=" min" tick={{ fontSize: 11 }} />
+              <YAxis width={34} tick={{ fontSize: 11 }} />
+              <Tooltip
+                formatter={(value) => [value, 'seen']}
+                labelFormatter={(label) => `${Number(label)} min`}
+              />
+              <Line
+                type="stepAfter"
+                dataKey="gain"
+                stroke="var(--ink)"
+                dot={false}
+                isAnimationActive={false}
+              />
+            </LineChart>
+          </ResponsiveContainer>
+          <p className="soft small">Up: hundredths of each part that come to be seen, added up.</p>
+        </div>
+      )}
+      {unknownViews.length > 0 && (
+        <p className="soft small">
+          {unknownViews.includes('top') && 'No view from above: the roof is taken as closed. '}
+          {unknownViews.includes('width') && 'The width is guessed from the length.'}
+        </p>
+      )}
+    </>
+  );
+}
+
+interface WorkTableProps {
+  title: string;
+  note?: string;
+  work: readonly SeenWork[];
+  act: (id: string) => string | undefined;
+  onAct: (id: string) => void;
+}
+
+const WorkTable = ({ title, note, work, act, onAct }: WorkTableProps) => (
+  <section className="panel" aria-label={title}>
+    <h3>{title}</h3>
+    <Table className="plainlist">
+      <Table.Thead>
+        <Table.Tr>
+          <Table.Th>Work</Table.Th>
+          <Table.Th className="num">Min</Table.Th>
+          <Table.Th className="num">Seen</Table.Th>
+        </Table.Tr>
+      </Table.Thead>
+      <Table.Tbody>
+        {work.map(({ id, name, minutes, share }) => {
+          const words = act(id);
+          return (
+            <Table.Tr key={id}>
+              <Table.Td>
+                {name}
+                {words && (
+                  <UnstyledButton
+                    className="why small"
+                    aria-label={`${name}: ${words}`}
+                    onClick={() => onAct(id)}
+                  >
+                    {words}
+                  </UnstyledButton>
+                )}
+              </Table.Td>
+              <Table.Td className="num mono">{minutes}</Table.Td>
+              <Table.Td className="num mono">{share === null ? '?' : figure(100 * share, '%')}</Table.Td>
+            </Table.Tr>
+          );
+        })}
+      </Table.Tbody>
+    </Table>
+    {note && <p className="soft small">{note}</p>}
+  </section>
+);

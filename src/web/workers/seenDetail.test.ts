@@ -1,0 +1,104 @@
+import { describe, expect, it } from 'vitest';
+import {
+  EMPTY_KIT,
+  newRecord,
+  partBoxRecord,
+  plainPart,
+  runRecord,
+  showingRecord,
+  viewRecord,
+  type Kit,
+  type PartBox,
+  type Showing,
+} from '../../core/kit/index.ts';
+import { seenDetail } from './seenDetail.ts';
+
+const part = (id: string, name: string, lengthMm: number | null = 12) => ({
+  ...plainPart(id),
+  name,
+  lengthMm,
+  areaCm2: null,
+});
+const box = (partId: string, behindMm: number): PartBox => ({
+  ...newRecord(partBoxRecord),
+  id: `box-${partId}`,
+  partId,
+  behindMm,
+  leftMm: 0,
+  upMm: 20,
+  lengthMm: 8,
+  widthMm: 8,
+  heightMm: 8,
+});
+const run = (id: string, partId: string) => ({
+  ...newRecord(runRecord),
+  id,
+  kind: 'heater-hose' as const,
+  fromPartId: partId,
+  toPartId: partId === 'a' ? 'c' : 'd',
+});
+// A van with a window in its front half; one box stands at it, the other behind the closed rear.
+const kit = (showing: Partial<Showing> = {}, more: Partial<Kit> = {}): Kit => ({
+  ...EMPTY_KIT,
+  parts: ['a', 'b', 'c', 'd'].map((id) => part(id, id)),
+  views: [
+    {
+      ...newRecord(viewRecord),
+      id: 'v',
+      name: 'Left',
+      side: 'left',
+      outline: 'M0 0H160V40H0Z',
+      openings: [{ id: 'w', name: 'window', path: 'M10 5H70V35H10Z' }],
+    },
+  ],
+  partBoxes: [box('a', 40), box('b', 120), box('c', 45), box('d', 125)],
+  runs: [run('seen', 'a'), run('hidden', 'b')],
+  showings: [{ ...newRecord(showingRecord), id: 's', glass: 1, ...showing }],
+  ...more,
+});
+
+describe('what is worth the time', () => {
+  it('is what can be seen; what nobody sees is left, also where there is time', () => {
+    const { work, choice } = seenDetail(kit(), 24)!;
+    expect(work.map(({ id }) => id)).toEqual(['run seen', 'run hidden']);
+    expect(work[0]!.share).toBeGreaterThan(0.05);
+    expect(work[1]!.share).toBeLessThan(0.02);
+    expect(choice.chosen[0]).toBe('run seen');
+    expect(choice.proved).toBe(true);
+  });
+
+  it('is less with less time, and what is done for its own sake comes off it first', () => {
+    const minutes = seenDetail(kit(), 24)!.work[0]!.minutes;
+    expect(seenDetail(kit({ minutes: minutes - 1 }), 24)!.choice.chosen).toEqual([]);
+    expect(seenDetail(kit({ minutes }), 24)!.choice.chosen).toEqual(['run seen']);
+    expect(seenDetail(kit({ minutes, pleasure: ['run hidden'] }), 24)!.choice.chosen).toEqual([]);
+  });
+
+  it('is not claimed of what has no known place, nor without a side to look through', () => {
+    const { work, unknown, choice } = seenDetail(kit({}, { partBoxes: [] }), 24)!;
+    expect(work.map(({ share }) => share)).toEqual([null, null]);
+    expect(unknown).toHaveLength(4);
+    expect(choice.chosen).toEqual([]);
+    expect(seenDetail(kit({}, { views: [] }), 24)).toBeNull();
+  });
+
+  it('guesses a place from what a part is, and says so', () => {
+    const parts = [
+      part('e', 'Engine block'),
+      part('s', 'Seat, front'),
+      part('m', 'Door mirror'),
+      part('x', 'Gearbox', null),
+    ];
+    const { placed, outside, unknown } = seenDetail(
+      kit({}, { parts, partBoxes: [box('s', 30)], runs: [] }),
+      24,
+    )!;
+    expect(placed.map(({ partId, guessed }) => [partId, guessed])).toEqual([
+      ['e', true],
+      ['s', false],
+    ]);
+    expect(placed[0]!.behindMm).toBeLessThan(60);
+    expect(outside).toEqual(['m']);
+    expect(unknown).toEqual(['x']);
+  });
+});
