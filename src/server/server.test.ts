@@ -809,7 +809,7 @@ describe('a kit', () => {
     expect(spares.map(({ kind }) => kind)).toEqual(expect.arrayContaining(['spare', 'material', 'lesson']));
     expect((await change([{ ...spares[0]!, value: null }])).status).toBe(400);
     const strange = await change([{ ...newPart('Q1') }], '/api/stock');
-    expect(strange.body.detail).toMatch(/the kind of record must be one of: spare, material, lesson/);
+    expect(strange.body.detail).toMatch(/the kind of record must be one of: spare, material, bar, lesson/);
   });
 
   it('keeps a picture and refuses what is none', async () => {
