@@ -95,7 +95,7 @@ describe('the builder’s own bench, from nothing', () => {
   });
 
   it('plans it, and says what is wrong when there is no evening at all', async () => {
-    await page.keyboard.press('5');
+    await page.keyboard.press('6');
     await shows(page, /Ready \w{3} \d+ \w{3}/);
     const plan = page.url();
     await page.goto(`${server.address}/bench`);

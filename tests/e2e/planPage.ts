@@ -65,7 +65,11 @@ export async function markStep(page: Page, title: string): Promise<void> {
       const step = [...frame.querySelectorAll('button')].find(({ textContent }) =>
         textContent.includes(wanted),
       );
-      if (!step) frame.scrollTop += 300;
+      if (!step) {
+        // A plan that comes in may have moved it up meanwhile: from the end, once more from the top.
+        const isAtEnd = frame.scrollTop + frame.clientHeight >= frame.scrollHeight - 1;
+        frame.scrollTop = isAtEnd ? 0 : frame.scrollTop + 300;
+      }
       step?.click();
       return step !== undefined;
     },

@@ -84,7 +84,15 @@ describe('the sample bench, from code to bench', () => {
     const stages = await page.$$eval('nav.runner a', (links) =>
       links.map((link) => link.innerText.split('\n')),
     );
-    expect(stages.map(([name]) => name)).toEqual(['Kit', 'Colour', 'Livery', 'Finish', 'Plan', 'Tonight']);
+    expect(stages.map(([name]) => name)).toEqual([
+      'Kit',
+      'Colour',
+      'Livery',
+      'Finish',
+      'Detail',
+      'Plan',
+      'Tonight',
+    ]);
     for (const [, state] of stages) expect(state).toMatch(/\w/);
   });
 
@@ -211,7 +219,7 @@ describe('the sample bench, from code to bench', () => {
   });
 
   it('plans the evenings with a reason for every start', async () => {
-    await page.keyboard.press('5');
+    await page.keyboard.press('6');
     await page.waitForSelector('[data-testid="step-reason"]');
     await shows(page, /Ready \w{3} \d+ \w{3}/);
     expect(
