@@ -63,7 +63,7 @@ describe('what is worth the time', () => {
     expect(work.map(({ id }) => id)).toEqual(['run seen', 'run hidden']);
     expect(work[0]!.share).toBeGreaterThan(0.05);
     expect(work[1]!.share).toBeLessThan(0.02);
-    expect(choice.chosen[0]).toBe('run seen');
+    expect(choice.chosen).toEqual(['run seen']);
     expect(choice.proved).toBe(true);
   });
 
@@ -100,5 +100,17 @@ describe('what is worth the time', () => {
     expect(placed[0]!.behindMm).toBeLessThan(60);
     expect(outside).toEqual(['m']);
     expect(unknown).toEqual(['x']);
+  });
+
+  it('lets no part hide another that is only guessed to be there', () => {
+    const parts = [part('t', 'Tub', 90), part('s', 'Seat, front', 20)];
+    const roofless = { openFromMm: 0, openToMm: 160 };
+    const share = (more: Partial<Kit>) =>
+      seenDetail(kit(roofless, { parts, runs: [], ...more }), 24)!.shares.find(({ id }) => id === 's')!.share;
+    const alone = share({ partBoxes: [] });
+    expect(alone).toBeGreaterThan(0.2);
+    // A block over it, said to be there, does.
+    const lid = { ...box('t', 90), upMm: 39, lengthMm: 120, widthMm: 60, heightMm: 1 };
+    expect(share({ partBoxes: [lid] })).toBeLessThan(0.5 * alone);
   });
 });

@@ -1,6 +1,13 @@
-import { chooseDetail, visibleShare, type DetailChoice, type SeenShare } from '../../core/detail/index.ts';
+import {
+  chooseDetail,
+  visibleShare,
+  type DetailChoice,
+  type SeenScene,
+  type SeenShare,
+} from '../../core/detail/index.ts';
 import { newRecord, showingRecord, type Kit } from '../../core/kit/index.ts';
 import { sceneOf, type ModelScene } from '../../core/livery/index.ts';
+import { HARDLY } from './hardly.ts';
 import { detailWork, type DetailWork } from '../../core/plan/index.ts';
 
 /** Rays for each part: two parts in a hundred. */
@@ -9,7 +16,7 @@ const SEED = 1;
 
 /** Detail with how much of it is seen. */
 export interface SeenWork extends DetailWork {
-  /** 0..1; 1 for what belongs to the outside; null where its place is not known. */
+  /** 0..1, the mean of its parts; 1 for what belongs to the outside; null where no place of them is known. */
   share: number | null;
 }
 
@@ -20,18 +27,36 @@ export interface SeenDetail extends Omit<ModelScene, 'scene'> {
   choice: DetailChoice;
 }
 
+/** The share of each part. Where a part is only guessed to be, it hides no other: a tub that was taken for a block would
+ *  hide the seats in it. */
+function sharesOf(scene: SeenScene, placed: ModelScene['placed']): SeenShare[] {
+  const guessed = new Set(placed.flatMap((part) => (part.guessed ? [part.partId] : [])));
+  const said = scene.parts.filter(({ id }) => !guessed.has(id));
+  const budget = { rays: RAYS, seed: SEED };
+  return [
+    ...visibleShare({ ...scene, parts: said }, budget).parts,
+    ...scene.parts
+      .filter(({ id }) => guessed.has(id))
+      .flatMap(
+        (part) =>
+          visibleShare({ ...scene, parts: [...said, part] }, { ...budget, only: new Set([part.id]) }).parts,
+      ),
+  ];
+}
+
 /** How much of each part is seen, and which detail is worth the time. Null where no view shows a side of the model. */
 export function seenDetail(kit: Kit, scale: number): SeenDetail | null {
   const model = sceneOf(kit);
   if (!model) return null;
   const { scene, ...rest } = model;
-  const { parts: shares } = visibleShare(scene, { rays: RAYS, seed: SEED });
+  const shares = sharesOf(scene, rest.placed);
   const shareOf = new Map(shares.map(({ id, share }) => [id, share]));
   const outside = new Set(model.outside);
   const seen = (partId: string) => shareOf.get(partId) ?? (outside.has(partId) ? 1 : null);
   const work = detailWork(kit, scale).map((each): SeenWork => {
     const known = each.partIds.flatMap((id) => seen(id) ?? []);
-    return { ...each, share: known.length > 0 ? Math.max(...known) : null };
+    const sum = known.reduce((all, share) => all + share, 0);
+    return { ...each, share: known.length > 0 ? sum / known.length : null };
   });
   const { minutes, pleasure } = kit.showings[0] ?? newRecord(showingRecord);
   const forItself = new Set(pleasure);
@@ -40,7 +65,9 @@ export function seenDetail(kit: Kit, scale: number): SeenDetail | null {
   const choice = chooseDetail({
     minutes: Math.max(0, minutes - spent),
     tasks: free.flatMap(({ id, minutes: takes, share }) =>
-      share === null ? [] : [{ id, minutes: takes, gain: 100 * share, after: [], not: [] }],
+      share === null
+        ? []
+        : [{ id, minutes: takes, gain: share < HARDLY ? 0 : 100 * share, after: [], not: [] }],
     ),
   });
   return { ...rest, shares, work, choice };

@@ -111,6 +111,9 @@ describe('how much of a part is seen', () => {
       ],
     };
     expect(visibleShare(scene, budget).parts[0]!.share).toBeCloseTo(0.75, 9);
+    expect(visibleShare(scene, { ...budget, only: new Set() })).toEqual({ parts: [] });
+    const { id, share } = visibleShare(scene, { ...budget, only: new Set([scene.parts[0]!.id]) }).parts[0]!;
+    expect([id, share]).toEqual([scene.parts[0]!.id, expect.closeTo(0.75, 9)]);
     expect(visibleShare(scene, budget)).toEqual(visibleShare(scene, budget));
   });
 

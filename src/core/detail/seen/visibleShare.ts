@@ -57,16 +57,18 @@ const TOUCHING = 1e-7;
 
 /** How much of each part is seen: over the viewers the weighted mean of the solid angle of the part from which light reaches
  *  the eye, divided by its solid angle were nothing else there. `rays`: for each part, shared among the viewers by weight.
+ *  `only`: of these parts alone, the others are there to hide them.
  *  Directions are drawn evenly over the solid angle of the faces that a viewer could see, one in each cell of a grid.
  *  Throws RangeError for a box inside out, a viewer inside a part, weights that do not add up to 1. */
 export function visibleShare(
   scene: SeenScene,
-  { rays, seed }: { rays: number; seed: number },
+  { rays, seed, only }: { rays: number; seed: number; only?: ReadonlySet<string> },
 ): { parts: SeenShare[] } {
   requireSound(scene, rays);
   const random = seededRandom(seed);
   const each = Math.min(rays, MOST_RAYS / Math.max(1, scene.parts.length));
-  const parts = scene.parts.map((part): SeenShare => {
+  const wanted = only ? scene.parts.filter(({ id }) => only.has(id)) : scene.parts;
+  const parts = wanted.map((part): SeenShare => {
     let [share, variance] = [0, 0];
     for (const { at: eye, weight } of scene.viewers) {
       if (weight === 0) continue;

@@ -11,7 +11,7 @@ interface Zone {
   across: number;
 }
 
-/** Where what belongs to a system usually sits in a car or truck with its engine in front. What is on the outside has none. */
+/** Where what belongs to a system usually sits in a car or truck with its engine in front. */
 const ZONES: Partial<Record<NonNullable<Role['system']>, Zone>> = {
   engine: { along: [0.06, 0.32], up: [0.15, 0.6], across: 0.4 },
   cabin: { along: [0.42, 0.75], up: [0.2, 0.62], across: 0.75 },
@@ -20,6 +20,9 @@ const ZONES: Partial<Record<NonNullable<Role['system']>, Zone>> = {
   suspension: { along: [0.1, 0.9], up: [0.03, 0.25], across: 0.8 },
   chassis: { along: [0.03, 0.97], up: [0, 0.12], across: 0.6 },
 };
+
+/** What is seen from without, whatever the shell. Of other systems nothing is claimed. */
+const OUTSIDE: ReadonlySet<Role['system']> = new Set(['body', 'glass', 'lamps', 'trim', 'wheels', 'deck']);
 
 /** How long, wide and high a part is taken to be: a box with its length and its surface, as wide as high. Undefined where
  *  neither was measured. */
@@ -34,8 +37,8 @@ function sizeOf({ lengthMm, areaCm2 }: Part): { long: number; thick: number } | 
 }
 
 /** Where the parts of a kit that sit inside the model are: as the builder said, else guessed from the system that each
- *  belongs to, one after the other along it. `outside`: parts that belong to the outside; `unknown`: parts of which neither
- *  place nor size is known. */
+ *  belongs to, one after the other along it. `outside`: parts that belong to the outside; `unknown`: parts of which place or
+ *  size is not known. */
 export function placedParts(
   kit: Kit,
   { lengthMm, widthMm, heightMm }: ModelSize,
@@ -55,7 +58,7 @@ export function placedParts(
     const zone = system === null ? undefined : ZONES[system];
     const size = sizeOf(part);
     if (box) placed.push({ ...box, guessed: false });
-    else if (system !== null && !zone) outside.push(part.id);
+    else if (OUTSIDE.has(system)) outside.push(part.id);
     else if (!zone || !size) unknown.push(part.id);
     else {
       const beside = inZone(system);

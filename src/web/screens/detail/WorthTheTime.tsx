@@ -3,10 +3,8 @@ import { Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'rec
 import { formatMinutes } from '../../../core/finish/index.ts';
 import { figure } from '../../../core/figures.ts';
 import type { Showing } from '../../../core/kit/index.ts';
+import { HARDLY } from '../../workers/hardly.ts';
 import type { SeenDetail, SeenWork } from '../../workers/seenDetail.ts';
-
-/** Shares are means over all eyes: what one of eight sees a quarter of has 3 in a hundred. Below this nobody will see it. */
-const HARDLY = 0.02;
 
 interface WorthTheTimeProps {
   seen: SeenDetail;
@@ -94,7 +92,8 @@ export function WorthTheTime({ seen: { work, choice, unknownViews }, showing, on
       )}
       {unknownViews.length > 0 && (
         <p className="soft small">
-          {unknownViews.includes('top') && 'No view from above: the roof is taken as closed. '}
+          {unknownViews.includes('top') &&
+            `No view from above: the roof is taken as closed${showing.openFromMm === null ? '' : ' but for what you said'}. `}
           {unknownViews.includes('width') && 'The width is guessed from the length.'}
         </p>
       )}
