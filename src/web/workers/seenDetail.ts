@@ -18,6 +18,8 @@ const SEED = 1;
 export interface SeenWork extends DetailWork {
   /** 0..1, the mean of its parts; 1 for what belongs to the outside; null where no place of them is known. */
   share: number | null;
+  /** It rests on a place that is only guessed. */
+  guessed: boolean;
 }
 
 export interface SeenDetail extends Omit<ModelScene, 'scene'> {
@@ -56,7 +58,8 @@ export function seenDetail(kit: Kit, scale: number): SeenDetail | null {
   const work = detailWork(kit, scale).map((each): SeenWork => {
     const known = each.partIds.flatMap((id) => seen(id) ?? []);
     const sum = known.reduce((all, share) => all + share, 0);
-    return { ...each, share: known.length > 0 ? sum / known.length : null };
+    const guessed = rest.placed.some((part) => part.guessed && each.partIds.includes(part.partId));
+    return { ...each, share: known.length > 0 ? sum / known.length : null, guessed };
   });
   const { minutes, pleasure } = kit.showings[0] ?? newRecord(showingRecord);
   const forItself = new Set(pleasure);

@@ -1,11 +1,11 @@
 import { SimpleGrid, Table, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
-import { figure } from '../../../core/figures.ts';
 import { counted, partBoxRecord, type Kit, type PartBox } from '../../../core/kit/index.ts';
 import type { PlacedPart } from '../../../core/livery/index.ts';
 import { FigureInput } from '../../components/form/FigureInput.tsx';
 import type { SeenDetail } from '../../workers/seenDetail.ts';
 import { labelled } from '../kit/partNames.ts';
+import { shareText } from './shareText.ts';
 import { usePutRecord } from './useDetailRecords.ts';
 
 const { fields } = partBoxRecord;
@@ -17,13 +17,6 @@ const FIGURES = [
   ['widthMm', 'Wide, mm'],
   ['heightMm', 'High, mm'],
 ] as const;
-
-/** In words where the place is only guessed: no digit is true there. */
-const shareText = (share: number, error: number, guessed: boolean): string => {
-  if (!guessed) return `${figure(100 * share, '%')} ± ${figure(100 * Math.max(error, 0.005), '%', 1)}`;
-  if (share < 0.03) return 'next to nothing';
-  return `about ${figure(Math.max(5, 5 * Math.round(20 * share)), '%')}`;
-};
 
 interface SeenPartsProps {
   buildId: string;
@@ -79,7 +72,7 @@ export function SeenParts({ buildId, kit, seen: { shares, placed, outside, unkno
                     </SimpleGrid>
                   )}
                 </Table.Td>
-                <Table.Td className="num mono small">{shareText(share, error, box.guessed)}</Table.Td>
+                <Table.Td className="num mono small">{shareText(share, box.guessed, error)}</Table.Td>
                 <Table.Td>
                   <UnstyledButton
                     className="why"

@@ -1,8 +1,8 @@
 import { Table, UnstyledButton } from '@mantine/core';
 import { Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { formatMinutes } from '../../../core/finish/index.ts';
-import { figure } from '../../../core/figures.ts';
 import type { Showing } from '../../../core/kit/index.ts';
+import { shareText } from './shareText.ts';
 import { HARDLY } from '../../workers/hardly.ts';
 import type { SeenDetail, SeenWork } from '../../workers/seenDetail.ts';
 
@@ -121,7 +121,7 @@ const WorkTable = ({ title, note, work, act, onAct }: WorkTableProps) => (
         </Table.Tr>
       </Table.Thead>
       <Table.Tbody>
-        {work.map(({ id, name, minutes, share }) => {
+        {work.map(({ id, name, minutes, share, guessed }) => {
           const words = act(id);
           return (
             <Table.Tr key={id}>
@@ -138,7 +138,9 @@ const WorkTable = ({ title, note, work, act, onAct }: WorkTableProps) => (
                 )}
               </Table.Td>
               <Table.Td className="num mono">{minutes}</Table.Td>
-              <Table.Td className="num mono">{share === null ? '?' : figure(100 * share, '%')}</Table.Td>
+              <Table.Td className="num mono small">
+                {share === null ? '?' : shareText(share, guessed)}
+              </Table.Td>
             </Table.Tr>
           );
         })}

@@ -42,9 +42,9 @@ const seen: SeenDetail = {
     { id: 'block', share: 0.012, error: 0.004 },
   ],
   work: [
-    { id: 'belts', name: 'Belts', partIds: ['seat'], minutes: 40, share: 0.314 },
-    { id: 'leads', name: 'Leads', partIds: ['block'], minutes: 60, share: 0.012 },
-    { id: 'hose', name: 'Hose', partIds: ['c'], minutes: 10, share: null },
+    { id: 'belts', name: 'Belts', partIds: ['seat'], minutes: 40, share: 0.314, guessed: false },
+    { id: 'leads', name: 'Leads', partIds: ['block'], minutes: 60, share: 0.012, guessed: true },
+    { id: 'hose', name: 'Hose', partIds: ['c'], minutes: 10, share: null, guessed: false },
   ],
   choice: { chosen: ['belts'], gain: 31.4, minutes: 40, proved: true, next: [{ minutes: 0, gain: 0 }] },
 };
@@ -106,7 +106,7 @@ describe('what is seen', () => {
     show(seen);
     const named = (title: string) => screen.getByLabelText(title).textContent;
     expect(named('Worth the 4 h')).toMatch(/Belts.*31 %.*No other choice/);
-    expect(named('Nobody will see it')).toMatch(/Leads.*1 %/);
+    expect(named('Nobody will see it')).toMatch(/Leads.*next to nothing/);
     expect(named('Not weighed')).toMatch(/Hose.*\?/);
   });
 
