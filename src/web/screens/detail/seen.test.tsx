@@ -64,14 +64,6 @@ beforeEach(() => {
   matchMediaStandIn();
   changed.mockReset();
   changed.mockResolvedValue(undefined);
-  vi.stubGlobal(
-    'ResizeObserver',
-    class {
-      observe() {}
-      unobserve() {}
-      disconnect() {}
-    },
-  );
 });
 afterEach(cleanup);
 
