@@ -1,4 +1,5 @@
 import { drillFor } from './drills.ts';
+import { STOCK_SIZES } from './scale/stockSizes.ts';
 
 /** What is run from one part to another. */
 export const RUN_KINDS = [
@@ -75,10 +76,7 @@ export const RUN_FACTS: Readonly<Record<RunKind, RunFacts>> = {
   },
 };
 
-/** Wire and tube as they are sold, mm. */
-const STOCK_MM = [
-  0.15, 0.2, 0.25, 0.3, 0.35, 0.4, 0.5, 0.6, 0.7, 0.8, 1, 1.2, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10,
-];
+const STOCK_MM = [...new Set([...STOCK_SIZES.wire, ...STOCK_SIZES.tube])].sort((p, q) => p - q);
 /** A hole is drilled so much wider than what goes into it, mm. */
 const SLIP_MM = 0.05;
 

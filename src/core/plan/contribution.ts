@@ -316,6 +316,8 @@ export interface PlanContribution {
   /** What steps that cannot be taken back serve and prevent. */
   consequences?: (build: DividedKit, stepOf: StepOfJoint, crossSteps: readonly CrossStep[]) => Consequence[];
   needs?: (context: NeedsContext) => Need[];
+  /** Things that are added to the kit and that the plan leaves out, since they are not decided or cannot be made. */
+  stillOpen?: (build: DividedKit) => number;
   /** What the kit alone has to say, and what follows from the plan. */
   kitAdvice?: (build: DividedKit) => KitAdvice[];
   advice?: (ahead: Ahead) => void;

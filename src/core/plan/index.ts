@@ -54,7 +54,7 @@ export {
   type AdviceTopic,
   type AdviceDraft,
 } from './advice/advice.ts';
-export { PICTURE_MISSING } from './contributions/milestones.ts';
+export { missingPictureId } from './contributions/milestones.ts';
 export { noLongerPlanned } from './noLongerPlanned.ts';
 export { REPAIRS, withRepairs } from './repairs.ts';
 export { withOwnSteps } from './ownSteps.ts';

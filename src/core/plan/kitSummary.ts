@@ -16,8 +16,6 @@ import {
 import { CONTRIBUTIONS } from './contributions/index.ts';
 import { kitFits } from './contributions/fits.ts';
 import { printedMarkings } from './contributions/plannedMarkings.ts';
-import { openDetails } from './contributions/fineDetail.ts';
-import { openHarnesses } from './contributions/harnesses.ts';
 import { isTyre } from './contributions/parts.ts';
 import { gluedJoint, type GluedJoint } from './gluedJoints.ts';
 import { inOrderOfWork } from './tasks.ts';
@@ -153,7 +151,7 @@ export function summariseKit(
       chains: kit.chains.length,
       patterns: kit.patterns.length,
       gauges: kit.gauges.length,
-      open: openHarnesses(build) + openDetails(build),
+      open: CONTRIBUTIONS.reduce((sum, each) => sum + (each.stillOpen?.(build) ?? 0), 0),
     },
     toPaint: Object.fromEntries(
       trays.map((tray) => [tray.id, build.partsIn(tray).filter((part) => isPainted(build, part)).length]),

@@ -5,8 +5,8 @@ const CROSS_MM = 2;
 
 /** The pieces of a pattern, each to be cut out: full lines are cut, dashed ones folded, crosses are for a circle cutter. */
 export const drawDevelopment = ({ pieces }: Development): FlatDrawing[] =>
-  pieces.map(({ name, outline, folds, centres }) => ({
-    ...framed(
+  pieces.map(({ name, outline, folds, centres }) =>
+    framed(
       {
         id: name,
         lines: [
@@ -18,4 +18,4 @@ export const drawDevelopment = ({ pieces }: Development): FlatDrawing[] =>
       },
       0,
     ),
-  }));
+  );

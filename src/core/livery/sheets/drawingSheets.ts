@@ -14,7 +14,7 @@ export interface DrawingSheets {
 }
 
 /** How each kind of line is printed: what is only folded or measured by is told apart without colour. */
-export const PRINTED_LINES: Readonly<Record<LineKind, Omit<PagePath, 'd'>>> = {
+const PRINTED_LINES: Readonly<Record<LineKind, Omit<PagePath, 'd'>>> = {
   cut: { stroke: '#000000', strokeMm: 0.15 },
   fold: { stroke: '#777777', strokeMm: 0.1, dashMm: 0.8 },
   line: { stroke: '#000000', strokeMm: 0.2 },

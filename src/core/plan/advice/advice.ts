@@ -61,6 +61,10 @@ export type Advise = (steps: readonly PlanOperation[], draft: AdviceDraft) => vo
 
 const PRACTICE = 'ordinary workshop practice; the product label wins';
 
+/** What a rule says of one subject of a build, by id. */
+export const adviceId = (buildId: string, rule: string, subject: string): string =>
+  `${buildId} ${rule} ${subject}`.trim();
+
 /** The draft as advice of a build. */
 export function adviceFrom(
   buildId: string,
@@ -72,7 +76,7 @@ export function adviceFrom(
   const starts = steps.flatMap((step) => startOf(step) ?? []);
   return {
     ...rest,
-    id: `${buildId} ${rest.rule} ${subject}`.trim(),
+    id: adviceId(buildId, rest.rule, subject),
     buildId,
     remedy,
     source,

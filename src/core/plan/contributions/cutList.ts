@@ -1,5 +1,6 @@
-import { laceOf, planHarness, resolveVersion, type Kit } from '../../kit/index.ts';
-import { faultOf } from './harnesses.ts';
+import { counted, laceOf, planHarness, resolveVersion, type Kit } from '../../kit/index.ts';
+import { worked } from '../../worked.ts';
+import type { PlanContribution } from '../contribution.ts';
 import { runAtScale, runName } from './runs.ts';
 
 /** Pieces of one diameter. */
@@ -7,6 +8,8 @@ export interface CutGroup {
   /** mm. */
   wireMm: number;
   pieces: { id: string; what: string; length: number; count: number }[];
+  /** What it is for, one line for each thing. */
+  uses: string[];
   /** What is known to need it, but not how long. */
   unmeasured: string[];
 }
@@ -18,24 +21,27 @@ const tenth = (mm: number) => Math.ceil(10 * mm - 1e-9) / 10;
 export function cutList(kit: Kit, scale: number): CutGroup[] {
   const groups = new Map<number, CutGroup>();
   const group = (wireMm: number) => {
-    const known = groups.get(wireMm) ?? { wireMm, pieces: [], unmeasured: [] };
+    const known = groups.get(wireMm) ?? { wireMm, pieces: [], uses: [], unmeasured: [] };
     groups.set(wireMm, known);
     return known;
   };
   const { used } = resolveVersion(kit);
   for (const run of kit.runs) {
     if (!used.has(run.fromPartId) || !used.has(run.toPartId)) continue;
-    const { unmeasured, pieces } = group(runAtScale(run, scale).wireMm);
+    const { unmeasured, pieces, uses } = group(runAtScale(run, scale).wireMm);
+    uses.push(runName(run, kit));
     const what = runName({ ...run, count: 1 }, kit);
     if (run.lengthMm === null) unmeasured.push(what);
     else pieces.push({ id: `run ${run.id}`, what, length: tenth(run.lengthMm), count: run.count });
   }
   for (const harness of kit.harnesses) {
-    if (faultOf(() => planHarness(harness, scale)) !== undefined) continue;
-    const { wire, leads } = planHarness(harness, scale);
-    if (!wire) continue;
+    const { answer } = worked(() => planHarness(harness, scale));
+    if (!answer?.wire) continue;
+    const { wire, leads } = answer;
+    const { pieces, uses } = group(wire.wireMm);
+    uses.push(`${counted(leads.length, 'lead')} of ${harness.name.toLowerCase()}`);
     for (const { cylinder, cap, lengthMm } of leads)
-      group(wire.wireMm).pieces.push({
+      pieces.push({
         id: `harness ${harness.id} ${cylinder} ${cap}`,
         what: `lead ${cylinder}${cap === 2 ? ', cap 2' : ''}, ${harness.name.toLowerCase()}`,
         length: tenth(lengthMm),
@@ -43,9 +49,13 @@ export function cutList(kit: Kit, scale: number): CutGroup[] {
       });
   }
   for (const wheel of kit.wheels) {
-    if (faultOf(() => laceOf(wheel, scale)) !== undefined) continue;
-    const { wire, lacing } = laceOf(wheel, scale);
-    group(wire.wireMm).pieces.push({
+    if (wheel.partId !== null && !used.has(wheel.partId)) continue;
+    const { answer } = worked(() => laceOf(wheel, scale));
+    if (!answer) continue;
+    const { wire, lacing } = answer;
+    const { pieces, uses } = group(wire.wireMm);
+    uses.push(`${counted(wheel.count * wheel.spokes, 'spoke')} of ${wheel.name.toLowerCase()}`);
+    pieces.push({
       id: `wheel ${wheel.id}`,
       what: `spoke, ${wheel.name.toLowerCase()}`,
       length: tenth(lacing.wireMm / wheel.spokes),
@@ -54,3 +64,19 @@ export function cutList(kit: Kit, scale: number): CutGroup[] {
   }
   return [...groups.values()].sort((p, q) => p.wireMm - q.wireMm);
 }
+
+/** Wire, rod and tube to have, one thing for each diameter. */
+export const cutting: PlanContribution = {
+  id: 'cutting',
+  needs: ({ kit, scale, material }) =>
+    cutList(kit, scale).map(({ wireMm, pieces, uses, unmeasured }) => {
+      const length = pieces.reduce((sum, each) => sum + each.length * each.count, 0);
+      const some = unmeasured.length > 0 ? ', and what is not measured yet' : '';
+      return material(
+        `wire-${wireMm}`,
+        `wire or tube, ${wireMm} mm`,
+        `${uses.join('; ')}${length > 0 ? `: ${Math.ceil(length - 1e-9)} mm in all${some}` : ''}`,
+        { substitute: 'stretched sprue of that diameter', looks: 'it breaks where it is bent sharply' },
+      );
+    }),
+};

@@ -1,6 +1,6 @@
 import { RUN_FACTS } from '../../detail/index.ts';
 import { resolveVersion, type Kit } from '../../kit/index.ts';
-import { madeOf } from './fineDetail.ts';
+import { detailsOf } from './detailsOf.ts';
 import { harnessRuns } from './harnesses.ts';
 import { runName } from './runs.ts';
 
@@ -24,11 +24,10 @@ export function detailWork(kit: Kit, scale: number): DetailWork[] {
     partIds: [run.fromPartId, run.toPartId],
     minutes: Math.round(run.count * (RUN_FACTS[run.kind].minutes + HOLES)),
   }));
-  const made = madeOf(kit, scale).map(({ id, partId, title, minutes }) => ({
-    id,
-    name: title,
-    partIds: [partId],
-    minutes: Math.round(minutes),
-  }));
+  const made = detailsOf(kit, scale).flatMap(({ id, partId, made: { answer } }): DetailWork[] =>
+    partId === null || !answer
+      ? []
+      : [{ id, name: answer.title, partIds: [partId], minutes: Math.round(answer.minutes) }],
+  );
   return [...runs, ...made].filter(({ partIds }) => partIds.every((id) => used.has(id)));
 }

@@ -1,5 +1,6 @@
 import { figure } from '../../figures.ts';
 import { planHarness, type Harness, type Kit, type Run } from '../../kit/index.ts';
+import { worked } from '../../worked.ts';
 import type { KitAdvice } from '../advice/kitAdvice.ts';
 import { traysOf, type DividedKit, type PlanContribution } from '../contribution.ts';
 
@@ -8,25 +9,14 @@ export interface LedRun extends Run {
   lines?: string[];
 }
 
-/** What is wrong with something that is worked out, in words; undefined for nothing. */
-export function faultOf(work: () => unknown): string | undefined {
-  try {
-    work();
-    return undefined;
-  } catch (error) {
-    if (!(error instanceof RangeError)) throw error;
-    return error.message;
-  }
-}
-
 /** Ignition leads as runs from the cap to the plugs, of harnesses that can be worked out and name both parts. */
 export function harnessRuns({ harnesses }: Pick<Kit, 'harnesses'>, scale: number): LedRun[] {
   return harnesses.flatMap((harness): LedRun[] => {
     const { id, name, fromPartId, toPartId, realMm } = harness;
     if (fromPartId === null || toPartId === null || fromPartId === toPartId) return [];
-    if (faultOf(() => planHarness(harness, scale)) !== undefined) return [];
-    const { leads, totalMm, gluing, apart } = planHarness(harness, scale);
-    if (leads.length === 0) return [];
+    const { answer } = worked(() => planHarness(harness, scale));
+    if (!answer || answer.leads.length === 0) return [];
+    const { leads, totalMm, gluing, apart } = answer;
     const byCylinder = [...leads].sort((p, q) => p.cylinder - q.cylinder || p.cap - q.cap);
     const called = (at: number) => `${leads[at]!.cylinder}${leads[at]!.cap === 2 ? ' of cap 2' : ''}`;
     return [
@@ -56,15 +46,11 @@ export function harnessRuns({ harnesses }: Pick<Kit, 'harnesses'>, scale: number
   });
 }
 
-/** Harnesses whose leads the plan leaves out. One with a coil on each plug has none. */
-export const openHarnesses = ({ kit, scale }: Pick<DividedKit, 'kit' | 'scale'>): number =>
-  kit.harnesses.filter(({ source }) => source !== 'coil-per-plug').length - harnessRuns(kit, scale).length;
-
 /** A harness that cannot be worked out, while its holes are not drilled yet. */
 function wrong(build: DividedKit, harness: Harness): KitAdvice[] {
   const parts = [harness.fromPartId, harness.toPartId].flatMap((id) => id ?? []);
   const trays = traysOf(build, parts);
-  const fault = faultOf(() => planHarness(harness, build.scale));
+  const { fault } = worked(() => planHarness(harness, build.scale));
   if (fault === undefined || trays.length === 0) return [];
   return [
     {
@@ -85,5 +71,8 @@ function wrong(build: DividedKit, harness: Harness): KitAdvice[] {
 /** Ignition harnesses: their leads are runs, and planned as such. */
 export const harnesses: PlanContribution = {
   id: 'harnesses',
+  // One with a coil on each plug has no lead to plan.
+  stillOpen: ({ kit, scale }) =>
+    kit.harnesses.filter(({ source }) => source !== 'coil-per-plug').length - harnessRuns(kit, scale).length,
   kitAdvice: (build) => build.kit.harnesses.flatMap((harness) => wrong(build, harness)),
 };

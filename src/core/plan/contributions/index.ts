@@ -2,6 +2,7 @@ import type { PlanContribution } from '../contribution.ts';
 import { aims } from './aims.ts';
 import { air } from './air.ts';
 import { brightwork } from './brightwork.ts';
+import { cutting } from './cutList.ts';
 import { decisions } from './decisions.ts';
 import { fineDetail } from './fineDetail.ts';
 import { finals } from './finals.ts';
@@ -44,6 +45,7 @@ export const CONTRIBUTIONS: readonly PlanContribution[] = [
   runs,
   harnesses,
   fineDetail,
+  cutting,
   leftOutSteps,
   wants,
   stance,

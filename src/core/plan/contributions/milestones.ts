@@ -1,3 +1,4 @@
+import { adviceId } from '../advice/advice.ts';
 import { operationsOf } from '../benchSteps.ts';
 import type { Ahead, PlanContribution } from '../contribution.ts';
 import type { PlanOperation } from '../operation.ts';
@@ -5,7 +6,11 @@ import type { PlanOperation } from '../operation.ts';
 /** Pictures that were due and are not there, while they can still be taken. */
 export const milestones: PlanContribution = { id: 'milestones', advice: adviseOfPictures };
 
-export const PICTURE_MISSING = 'picture-missing';
+const RULE = 'picture-missing';
+
+/** The advice that the picture of a step is missing, by id. */
+export const missingPictureId = ({ id, buildId }: Pick<PlanOperation, 'id' | 'buildId'>): string =>
+  adviceId(buildId, RULE, id);
 
 function adviseOfPictures(ahead: Ahead): void {
   const { build, all, own, advise } = ahead;
@@ -16,7 +21,7 @@ function adviseOfPictures(ahead: Ahead): void {
     const { join, shutsIn } = closingOf(step, ahead);
     if (!join) continue;
     advise([join], {
-      rule: PICTURE_MISSING,
+      rule: RULE,
       subject: step.id,
       severity: shutsIn ? 'warn' : 'note',
       topic: shutsIn ? 'risk' : 'note',

@@ -218,23 +218,4 @@ export const runs: PlanContribution = {
   trayTasks,
   crossSteps,
   consequences: shutOffRuns,
-
-  needs({ kit, version, scale, material }) {
-    const byWire = new Map<number, Run[]>();
-    for (const run of usedRuns({ kit, version, scale })) {
-      const { wireMm } = runAtScale(run, scale);
-      byWire.set(wireMm, [...(byWire.get(wireMm) ?? []), run]);
-    }
-    return [...byWire].map(([wireMm, led]) => {
-      const known = led.filter(({ lengthMm }) => lengthMm !== null);
-      const length = known.reduce((sum, run) => sum + run.lengthMm! * run.count, 0);
-      const some = known.length < led.length ? ', and what is not measured yet' : '';
-      return material(
-        `wire-${wireMm}`,
-        `wire or tube, ${wireMm} mm`,
-        `${led.map((run) => runName(run, kit)).join('; ')}${length > 0 ? `: ${length} mm in all${some}` : ''}`,
-        { substitute: 'stretched sprue of that diameter', looks: 'it breaks where it is bent sharply' },
-      );
-    });
-  },
 };

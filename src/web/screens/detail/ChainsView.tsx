@@ -4,7 +4,7 @@ import type { DetailViewProps } from './detailView.ts';
 import { DetailList } from './DetailList.tsx';
 import { Fault } from './Fault.tsx';
 import { RecordCard } from './RecordCard.tsx';
-import { worked } from './worked.ts';
+import { worked } from '../../../core/worked.ts';
 
 /** Chains over two sprockets: how many links, and how they hang. */
 export const ChainsView = ({ build, kit }: DetailViewProps) => (

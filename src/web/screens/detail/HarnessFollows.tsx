@@ -5,7 +5,7 @@ import { ignitionQuestion, planHarness, type Harness, type Kit } from '../../../
 import { DrawingPicture } from './DrawingPicture.tsx';
 import { Fault } from './Fault.tsx';
 import { SaveDrawings } from './SaveDrawings.tsx';
-import { worked } from './worked.ts';
+import { worked } from '../../../core/worked.ts';
 
 interface HarnessFollowsProps {
   harness: Harness;

@@ -12,7 +12,7 @@ import { choices } from './choices.ts';
 import { HarnessFigure } from './HarnessFigure.tsx';
 import { NumbersInput } from './NumbersInput.tsx';
 import { SparkFields } from './SparkFields.tsx';
-import { worked } from './worked.ts';
+import { worked } from '../../../core/worked.ts';
 
 const { fields } = harnessRecord;
 const LAYOUT_WORDS = { 'in-line': 'in a line', v: 'two banks (V, flat)', radial: 'in a ring' } as const;

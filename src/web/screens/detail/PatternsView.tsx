@@ -16,7 +16,7 @@ import { DrawingPicture } from './DrawingPicture.tsx';
 import { Fault } from './Fault.tsx';
 import { RecordCard } from './RecordCard.tsx';
 import { SaveDrawings } from './SaveDrawings.tsx';
-import { worked } from './worked.ts';
+import { worked } from '../../../core/worked.ts';
 
 const SIZE_WORDS = {
   radiusMm: 'Radius, mm',

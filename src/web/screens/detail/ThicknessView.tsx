@@ -7,7 +7,7 @@ import { DetailList } from './DetailList.tsx';
 import { Fault } from './Fault.tsx';
 import { RecordCard } from './RecordCard.tsx';
 import { ScaleBothWays } from './ScaleBothWays.tsx';
-import { worked } from './worked.ts';
+import { worked } from '../../../core/worked.ts';
 
 const WAY_WORDS: Readonly<Record<ThicknessWay, string>> = {
   leave: 'leave it',

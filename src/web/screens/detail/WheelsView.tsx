@@ -7,7 +7,7 @@ import { DrawingPicture } from './DrawingPicture.tsx';
 import { Fault } from './Fault.tsx';
 import { RecordCard } from './RecordCard.tsx';
 import { SaveDrawings } from './SaveDrawings.tsx';
-import { worked } from './worked.ts';
+import { worked } from '../../../core/worked.ts';
 
 /** Wheels laced with wire: how long each spoke is, in what order they go in, and a jig to lace them on. */
 export const WheelsView = ({ build, kit }: DetailViewProps) => (

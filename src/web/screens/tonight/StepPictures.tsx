@@ -2,7 +2,7 @@ import { Button, Group, TextInput, UnstyledButton } from '@mantine/core';
 import { useRef, useState } from 'react';
 import { PATHS, pathTo } from '../../../api/index.ts';
 import { newRecord, milestoneRecord, type Milestone } from '../../../core/kit/index.ts';
-import { PICTURE_MISSING, type Advice, type PlanOperation } from '../../../core/plan/index.ts';
+import { missingPictureId, type Advice, type PlanOperation } from '../../../core/plan/index.ts';
 import { textLimits } from '../../components/limits.ts';
 import { benchNow } from '../../data/clock.ts';
 import { changeKit, keepPicture } from '../../data/kit.ts';
@@ -17,10 +17,9 @@ interface StepPicturesProps {
 
 /** Pictures that are due at a step, and those of earlier ones that it makes the last chance for. */
 export function StepPictures({ operation, operations, advice, milestones }: StepPicturesProps) {
-  const missed = advice.filter(({ rule }) => rule === PICTURE_MISSING);
+  const said = new Set(advice.map(({ id }) => id));
   const due = operations.filter(
-    ({ id, photo }) =>
-      photo !== undefined && (id === operation.id || missed.some((each) => each.id.endsWith(` ${id}`))),
+    (step) => step.photo !== undefined && (step.id === operation.id || said.has(missingPictureId(step))),
   );
   return due.map(({ id, buildId, photo }) => (
     <StepPicture

@@ -1,0 +1,140 @@
+import { figure } from '../../figures.ts';
+import {
+  auditOf,
+  chainOf,
+  flatOf,
+  laceOf,
+  PATTERN_FACTS,
+  type DriveChain,
+  type Gauge,
+  type Kit,
+  type Pattern,
+  type WireWheel,
+} from '../../kit/index.ts';
+import { worked, type Worked } from '../../worked.ts';
+import type { TrayTask } from '../contribution.ts';
+
+/** Minutes at the bench; working values. */
+const MINUTES = { wheel: 10, spoke: 1.5, chain: 8, link: 0.4, pattern: 6, piece: 4 };
+
+/** A step as far as what is made says it. */
+export type Made = Pick<TrayTask, 'title' | 'minutes' | 'because' | 'details'>;
+
+function laced(wheel: WireWheel, scale: number): Made {
+  const { lacing, wire } = laceOf(wheel, scale);
+  const crossed = wheel.crosses === 0 ? 'radial' : `${wheel.crosses}-cross`;
+  return {
+    title: `Lace ${wheel.count > 1 ? `${wheel.count} × ` : ''}${wheel.name.toLowerCase()}`,
+    minutes: wheel.count * (MINUTES.wheel + MINUTES.spoke * wheel.spokes),
+    because: 'Moulded spokes are thicker than wire, and laced ones go in once rim and hub are finished.',
+    details: [
+      `${wheel.spokes} spokes each, ${crossed}, of ${figure(wire.wireMm, 'mm')} wire`,
+      `each ${figure(lacing.spokeMm, 'mm', 1)} between its holes, both ends turned in`,
+      ...(wire.drillMm === undefined ? [] : [`holes ${figure(wire.drillMm, 'mm')}`]),
+      'on the printed jig: those that lean back first, then those that cross over them',
+    ],
+  };
+}
+
+function chained(chain: DriveChain, scale: number): Made {
+  const { links, sagMm, pitchMm } = chainOf(chain, scale);
+  return {
+    title: `Fit ${chain.name.toLowerCase()}`,
+    minutes: chain.count * (MINUTES.chain + MINUTES.link * links),
+    because: 'A chain goes on once both sprockets sit where they stay.',
+    details: [
+      `${links} links of ${figure(pitchMm, 'mm')}, one of them the joining link, its closed end forward`,
+      `hangs ${figure(sagMm, 'mm', 1)} in the middle of its slack run`,
+    ],
+  };
+}
+
+function wrapped(pattern: Pattern): Made {
+  const { pieces } = flatOf(pattern);
+  return {
+    title: `Cut and lay ${pattern.count > 1 ? `${pattern.count} × ` : ''}${pattern.name.toLowerCase()}`,
+    minutes:
+      pattern.count * (MINUTES.pattern + MINUTES.piece * pieces.reduce((sum, { count }) => sum + count, 0)),
+    because: 'Laid in the flat it is cut once and meets at its seam.',
+    details: [
+      `${PATTERN_FACTS[pattern.shape].name} from ${pattern.material}: ${pieces.map(({ name, count }) => (count > 1 ? `${count} × ${name}` : name)).join(', ')}`,
+      'print at exact size and measure the bar; the seam goes to the side that nobody sees',
+      ...(pattern.material === 'foil' ? ['burnish from the middle outward'] : []),
+    ],
+  };
+}
+
+const THINNING = { start: 6, perTenth: 4, replace: 15 };
+
+/** What was decided about a part that is too thick; undefined where it is left as it is. */
+function thinned(gauge: Gauge, kit: Kit, scale: number): Made | undefined {
+  const { takeOffMm, trueMm, instead } = auditOf(gauge, kit, scale);
+  const name = gauge.name.toLowerCase();
+  const because = 'Thick edges give the scale away, and bare plastic is the only time to take them down.';
+  if (gauge.way === 'replace')
+    return {
+      title: `Make thinner: ${name}`,
+      minutes: THINNING.replace,
+      because,
+      details: [
+        `true to scale ${figure(trueMm, 'mm')}`,
+        instead
+          ? `from ${instead.clear ? 'clear ' : ''}${instead.form}, ${instead.mm} mm; the old part is its template`
+          : 'from what is thin enough; the old part is its template',
+      ],
+    };
+  if (gauge.way !== 'thin' && gauge.way !== 'edges') return undefined;
+  return {
+    title: `${gauge.way === 'edges' ? 'Thin the edges' : 'Thin'}: ${name}`,
+    minutes: THINNING.start + THINNING.perTenth * 10 * takeOffMm,
+    because,
+    details: [
+      `take off ${figure(takeOffMm, 'mm')} from behind, of ${figure(gauge.measuredMm, 'mm')}`,
+      gauge.way === 'edges'
+        ? 'bevel towards the edge that is seen'
+        : 'scrape crosswise, hold it to the light often',
+    ],
+  };
+}
+
+/** Something made of wire, links, foil or sheet, or thinned, as far as it can be made. */
+export interface Detail {
+  /** The drawer in which it is decided. */
+  page: 'wheels' | 'chains' | 'patterns' | 'thickness';
+  kind: 'detail' | 'thin';
+  /** Of its step. */
+  id: string;
+  name: string;
+  partId: string | null;
+  isDecided: boolean;
+  /** Its step, undefined where none is wanted; or what is wrong with it. */
+  made: Worked<Made | undefined>;
+}
+
+/** All of it in a kit, at a scale of 1 to `scale`. */
+export function detailsOf(kit: Kit, scale: number): Detail[] {
+  const of =
+    <T extends { id: string; name: string; partId: string | null }>(
+      page: Detail['page'],
+      word: string,
+      make: (each: T) => Made | undefined,
+    ) =>
+    (each: T): Detail => ({
+      page,
+      kind: page === 'thickness' ? 'thin' : 'detail',
+      id: `${word}-${each.id}`,
+      name: each.name,
+      partId: each.partId,
+      isDecided: true,
+      made: worked(() => make(each)),
+    });
+  return [
+    ...kit.gauges.map((gauge) => ({
+      ...of('thickness', 'thin', (each: Gauge) => thinned(each, kit, scale))(gauge),
+      isDecided: gauge.way !== null,
+    })),
+    ...kit.wheels.map(of('wheels', 'wheel', (wheel: WireWheel) => laced(wheel, scale))),
+    ...kit.chains.map(of('chains', 'chain', (chain: DriveChain) => chained(chain, scale))),
+    ...kit.patterns.map(of('patterns', 'pattern', wrapped)),
+  ];
+}
