@@ -12,7 +12,7 @@ export { TASK_LABELS, taskLabel, TASKS, type TaskKind } from './tasks.ts';
 export { summariseKit, type KitSummary } from './kitSummary.ts';
 export { kitNeeds } from './kitNeeds.ts';
 export type { Need } from './contribution.ts';
-export { cutList, type CutGroup } from './contributions/cutList.ts';
+export { cutList, stockFor, type CutGroup } from './contributions/cutList.ts';
 export { detailWork, type DetailWork } from './contributions/detailWork.ts';
 export { endLines } from './contributions/runEnds.ts';
 export { runAtScale, runName } from './contributions/runs.ts';

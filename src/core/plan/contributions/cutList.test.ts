@@ -1,7 +1,17 @@
 import { describe, expect, it } from 'vitest';
-import { harnessRecord, newRecord, plainPart, runRecord, wheelRecord, type Run } from '../../kit/index.ts';
+import {
+  barRecord,
+  harnessRecord,
+  newRecord,
+  plainPart,
+  runRecord,
+  wheelRecord,
+  type Run,
+  type StockLength,
+} from '../../kit/index.ts';
 import { kitWith } from '../../kit/plainKit.ts';
-import { cutList } from './cutList.ts';
+import { kitNeeds } from '../kitNeeds.ts';
+import { cutList, stockFor } from './cutList.ts';
 
 const parts = ['a', 'b'].map((id) => ({ ...plainPart(id), name: id }));
 const run = (id: string, more: Partial<Run> = {}): Run => ({
@@ -44,5 +54,49 @@ describe('what is cut', () => {
       counts({ harnesses: [{ ...harness, firingOrder: [1] }], wheels: [{ ...wheel, spokes: 7 }] }),
     ).toEqual([]);
     expect(counts({ runs: [run('gone', { toPartId: 'c', lengthMm: 3 })], parts })).toEqual([]);
+  });
+
+  it('leaves out what the version does without', () => {
+    const wheel = { ...newRecord(wheelRecord), id: 'w', name: 'Rear' };
+    expect(cutList(kitWith({ parts, wheels: [{ ...wheel, partId: 'a' }] }), 24)).toHaveLength(1);
+    expect(cutList(kitWith({ parts, wheels: [{ ...wheel, partId: 'gone' }] }), 24)).toEqual([]);
+  });
+
+  it('is asked for once a diameter, with all that it is for', () => {
+    const wheel = { ...newRecord(wheelRecord), id: 'w', name: 'Rear', realMm: 12 };
+    const kit = kitWith({
+      parts,
+      runs: [run('long', { lengthMm: 40, name: 'earth strap' }), run('open', { name: 'coil cable' })],
+      wheels: [wheel, { ...wheel, id: 'v', name: 'Front' }],
+    });
+    const wanted = kitNeeds({ kit, paints: [], adhesives: [], spares: [], materials: [], scale: 24 });
+    expect(wanted.map(({ id }) => id)).toEqual(['material:wire-0.5']);
+    expect(wanted[0]!.why).toMatch(
+      /^earth strap, a to b; coil cable, a to b; 36 spokes of rear; 36 spokes of front: \d+ mm in all, and what is not measured yet$/,
+    );
+  });
+});
+
+describe('stock for what is cut', () => {
+  const bar = (id: string, diameterMm: number, form: StockLength['form'] = 'wire'): StockLength => ({
+    ...newRecord(barRecord),
+    id,
+    name: id,
+    diameterMm,
+    form,
+  });
+  it('is what is nearest, for one diameter each, and no strip', () => {
+    const groups = [{ wireMm: 0.25 }, { wireMm: 0.3 }];
+    const found = stockFor(groups, [
+      bar('between', 0.28),
+      bar('thin', 0.24),
+      bar('flat', 0.3, 'strip'),
+      bar('far', 0.4),
+    ]);
+    expect([...found].map(([mm, bars]) => [mm, bars.map(({ id }) => id)])).toEqual([
+      [0.25, ['thin']],
+      [0.3, ['between']],
+    ]);
+    expect(stockFor([], [bar('any', 0.3)]).size).toBe(0);
   });
 });

@@ -1,4 +1,4 @@
-import { counted, laceOf, planHarness, resolveVersion, type Kit } from '../../kit/index.ts';
+import { counted, laceOf, planHarness, resolveVersion, type Kit, type StockLength } from '../../kit/index.ts';
 import { worked } from '../../worked.ts';
 import type { PlanContribution } from '../contribution.ts';
 import { runAtScale, runName } from './runs.ts';
@@ -63,6 +63,25 @@ export function cutList(kit: Kit, scale: number): CutGroup[] {
     });
   }
   return [...groups.values()].sort((p, q) => p.wireMm - q.wireMm);
+}
+
+/** Stock that differs by less from the diameter that is wanted stands for it, as a share of it. */
+const LIKE = 0.12;
+
+/** From what each group is cut, by its diameter: what is nearest to it of all groups, so that no length is cut twice. A strip is
+ *  no wire. */
+export function stockFor(
+  groups: readonly Pick<CutGroup, 'wireMm'>[],
+  bars: readonly StockLength[],
+): Map<number, StockLength[]> {
+  const found = new Map(groups.map(({ wireMm }) => [wireMm, [] as StockLength[]]));
+  for (const bar of bars) {
+    if (bar.form === 'strip') continue;
+    const off = (wireMm: number) => Math.abs(bar.diameterMm - wireMm) / wireMm;
+    const nearest = [...found.keys()].sort((p, q) => off(p) - off(q))[0];
+    if (nearest !== undefined && off(nearest) <= LIKE) found.get(nearest)!.push(bar);
+  }
+  return found;
 }
 
 /** Wire, rod and tube to have, one thing for each diameter. */

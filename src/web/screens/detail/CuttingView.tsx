@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { householdWires, type CutPlan } from '../../../core/detail/index.ts';
 import { figure } from '../../../core/figures.ts';
 import { counted, type StockLength } from '../../../core/kit/index.ts';
-import { cutList, type CutGroup } from '../../../core/plan/index.ts';
+import { cutList, stockFor, type CutGroup } from '../../../core/plan/index.ts';
 import { useTask } from '../../data/useTask.ts';
 import type { CutGroups, DetailWorker } from '../../workers/detailWorker.ts';
 import type { DetailViewProps } from './detailView.ts';
@@ -12,18 +12,14 @@ import { StockLengths } from './StockLengths.tsx';
 
 /** What a saw or cutter takes away, mm. */
 const KERF_MM = 0.5;
-/** Stock that differs by less from the diameter that is wanted stands for it, as a share of it. */
-const LIKE = 0.12;
-
-const suits = ({ diameterMm }: StockLength, wireMm: number) => Math.abs(diameterMm - wireMm) <= LIKE * wireMm;
-
 /** From what every wire, lead, pipe and spoke is cut: what is there, what is left, what to buy. */
 export function CuttingView({ build, kit, stock }: DetailViewProps) {
   const groups = useMemo(() => cutList(kit, build.scale), [kit, build.scale]);
+  const stockOf = useMemo(() => stockFor(groups, stock.bars), [groups, stock.bars]);
   const question = useMemo(
     () =>
       groups.flatMap(({ wireMm, pieces }) => {
-        const bars = stock.bars.filter((bar) => suits(bar, wireMm));
+        const bars = stockOf.get(wireMm)!;
         if (bars.length === 0 || pieces.length === 0) return [];
         return [
           {
@@ -39,7 +35,7 @@ export function CuttingView({ build, kit, stock }: DetailViewProps) {
           },
         ];
       }),
-    [groups, stock.bars],
+    [groups, stockOf],
   );
   const { state, newest } = useTask<DetailWorker, CutGroups>({
     question: question.length > 0 ? question : undefined,
@@ -69,7 +65,7 @@ export function CuttingView({ build, kit, stock }: DetailViewProps) {
           <CutFrom
             key={group.wireMm}
             group={group}
-            bars={stock.bars}
+            bars={stockOf.get(group.wireMm)!}
             plan={plans.get(String(group.wireMm))}
             isWorking={state.kind === 'working'}
           />
@@ -129,7 +125,7 @@ function CutFrom({ group: { wireMm, pieces }, bars, plan, isWorking }: CutFromPr
     </p>
   );
   if (pieces.length === 0) return null;
-  if (!bars.some((bar) => suits(bar, wireMm)))
+  if (bars.length === 0)
     return (
       <div className="panel warned">
         <h3>{figure(wireMm, 'mm')}: none in stock</h3>
