@@ -13,6 +13,7 @@ export {
 } from './cutting/cutStock.ts';
 export {
   visibleShare,
+  type Hole,
   type Panel,
   type SeenPart,
   type SeenScene,

@@ -3,7 +3,7 @@ import { cutStock, type CutQuestion, type FlatDrawing } from '../../core/detail/
 import { pagesPdf, pageSvg } from '../../core/formats/index.ts';
 import type { Printing } from '../../core/kit/index.ts';
 import { drawingSheets } from '../../core/livery/index.ts';
-import { seenDetail } from './seenDetail.ts';
+import { seenDetail } from '../../core/plan/index.ts';
 import { usualFace } from './printMaterials.ts';
 
 /** Drawings on sheets at exact scale, as one PDF and as an SVG for each sheet. */

@@ -41,7 +41,7 @@ function sizeOf({ lengthMm, areaCm2 }: Part): { long: number; thick: number } | 
  *  size is not known. */
 export function placedParts(
   kit: Kit,
-  { lengthMm, widthMm, heightMm }: ModelSize,
+  model: ModelSize,
 ): { placed: PlacedPart[]; outside: string[]; unknown: string[] } {
   const { used } = resolveVersion(kit);
   const said = new Map(kit.partBoxes.map((box) => [box.partId, box]));
@@ -50,8 +50,12 @@ export function placedParts(
   const placed: PlacedPart[] = [];
   const outside: string[] = [];
   const unknown: string[] = [];
-  const inZone = (system: Role['system']) =>
-    all.filter(({ id }) => !said.has(id) && roles.get(id)?.system === system && system !== null);
+  const beside = new Map<Role['system'], Part[]>();
+  for (const part of all) {
+    if (said.has(part.id)) continue;
+    const system = roles.get(part.id)?.system ?? null;
+    beside.set(system, [...(beside.get(system) ?? []), part]);
+  }
   for (const part of all) {
     const box = said.get(part.id);
     const system = roles.get(part.id)?.system ?? null;
@@ -61,27 +65,34 @@ export function placedParts(
     else if (OUTSIDE.has(system)) outside.push(part.id);
     else if (!zone || !size) unknown.push(part.id);
     else {
-      const beside = inZone(system);
-      const place = (beside.indexOf(part) + 0.5) / beside.length;
-      const room = {
-        length: (zone.along[1] - zone.along[0]) * lengthMm,
-        width: zone.across * widthMm,
-        height: (zone.up[1] - zone.up[0]) * heightMm,
-      };
-      const width = Math.min(size.thick, room.width);
-      const side = roles.get(part.id)?.side;
-      const out = (room.width - width) / 2;
-      placed.push({
-        partId: part.id,
-        behindMm: zone.along[0] * lengthMm + place * room.length,
-        leftMm: side === 'left' ? out : side === 'right' ? -out : 0,
-        upMm: ((zone.up[0] + zone.up[1]) / 2) * heightMm,
-        lengthMm: Math.min(size.long, room.length),
-        widthMm: width,
-        heightMm: Math.min(size.thick, room.height),
-        guessed: true,
-      });
+      const along = beside.get(system)!;
+      const place = (along.indexOf(part) + 0.5) / along.length;
+      placed.push(guessedIn(zone, place, part, size, roles.get(part.id)?.side, model));
     }
   }
   return { placed, outside, unknown };
+}
+
+/** A part in a zone, at a share of its length: no larger than there is room. */
+function guessedIn(
+  { along, up, across }: Zone,
+  place: number,
+  { id }: Part,
+  { long, thick }: { long: number; thick: number },
+  side: Role['side'] | undefined,
+  { lengthMm, widthMm, heightMm }: ModelSize,
+): PlacedPart {
+  const room = (along[1] - along[0]) * lengthMm;
+  const width = Math.min(thick, across * widthMm);
+  const out = (across * widthMm - width) / 2;
+  return {
+    partId: id,
+    behindMm: along[0] * lengthMm + place * room,
+    leftMm: side === 'left' ? out : side === 'right' ? -out : 0,
+    upMm: ((up[0] + up[1]) / 2) * heightMm,
+    lengthMm: Math.min(long, room),
+    widthMm: width,
+    heightMm: Math.min(thick, (up[1] - up[0]) * heightMm),
+    guessed: true,
+  };
 }

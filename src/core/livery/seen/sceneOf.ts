@@ -1,4 +1,4 @@
-import type { SeenScene, Viewer } from '../../detail/index.ts';
+import type { SeenPart, SeenScene, Viewer } from '../../detail/index.ts';
 import { newRecord, showingRecord, type Kit, type ShownFrom } from '../../kit/index.ts';
 import { placedParts, type PlacedPart } from './placedParts.ts';
 import { shellOf, type ModelSize, type Shell } from './shellOf.ts';
@@ -9,6 +9,8 @@ export interface ModelScene {
   /** What no view shows. */
   unknownViews: Shell['unknown'];
   placed: PlacedPart[];
+  /** Parts that are said to be where an eye is: they are not in the scene. */
+  inside: string[];
   outside: string[];
   unknown: string[];
 }
@@ -53,20 +55,25 @@ export function sceneOf(kit: Kit): ModelScene | undefined {
   const shell = shellOf(kit.views, { openPartIds: new Set(openPartIds), glass, widthMm, open });
   if (!shell) return undefined;
   const { placed, outside, unknown } = placedParts(kit, shell.size);
+  const viewers = viewersOf(from, shell.size);
+  const boxes = placed.map(boxOf);
+  const inside = new Set(boxes.filter((box) => viewers.some(({ at }) => holds(box, at))).map(({ id }) => id));
   return {
     size: shell.size,
     unknownViews: shell.unknown,
     placed,
+    inside: [...inside],
     outside,
     unknown,
-    scene: {
-      panels: shell.panels,
-      viewers: viewersOf(from, shell.size),
-      parts: placed.map(({ partId, behindMm, leftMm, upMm, lengthMm, widthMm: wide, heightMm }) => ({
-        id: partId,
-        min: [-behindMm - lengthMm / 2, leftMm - wide / 2, upMm - heightMm / 2],
-        max: [-behindMm + lengthMm / 2, leftMm + wide / 2, upMm + heightMm / 2],
-      })),
-    },
+    scene: { panels: shell.panels, viewers, parts: boxes.filter(({ id }) => !inside.has(id)) },
   };
 }
+
+const boxOf = ({ partId, behindMm, leftMm, upMm, lengthMm, widthMm, heightMm }: PlacedPart): SeenPart => ({
+  id: partId,
+  min: [-behindMm - lengthMm / 2, leftMm - widthMm / 2, upMm - heightMm / 2],
+  max: [-behindMm + lengthMm / 2, leftMm + widthMm / 2, upMm + heightMm / 2],
+});
+
+const holds = ({ min, max }: SeenPart, at: readonly number[]): boolean =>
+  at.every((value, axis) => value > min[axis]! && value < max[axis]!);

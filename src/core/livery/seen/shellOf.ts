@@ -1,6 +1,6 @@
-import type { Panel } from '../../detail/index.ts';
+import type { Hole, Panel } from '../../detail/index.ts';
 import type { LiveryView } from '../../kit/index.ts';
-import { boxAround, readOutline, type Ring } from '../geometry/readOutline.ts';
+import { boxAround, readOutline, type Box, type Ring } from '../geometry/readOutline.ts';
 
 /** x forward from the front, y left from the middle, z up from the lowest of the side view; mm on the model. */
 export interface ModelSize {
@@ -13,7 +13,7 @@ export interface Shell {
   size: ModelSize;
   panels: Panel[];
   /** What no view shows, and is taken as closed or guessed. */
-  unknown: ('side' | 'top' | 'width')[];
+  unknown: ('top' | 'width')[];
 }
 
 /** A shell is cut into so many slices along its length. */
@@ -65,6 +65,85 @@ export function spanBetween(
   return [Math.min(...across), Math.max(...across)];
 }
 
+const turned = (rings: readonly Ring[], place: (x: number) => number, rise: (y: number) => number): Ring[] =>
+  rings.map((ring) => ring.map(([x, y]) => [place(x), rise(y)] as const));
+
+/** What lets light through from above, laid over the length of the side. */
+const lidsOf = (
+  view: LiveryView,
+  box: Box,
+  { lengthMm, widthMm }: ModelSize,
+  openPartIds: ReadonlySet<string>,
+  glass: number,
+): Through[] =>
+  holesOf(view, openPartIds, glass).map(({ rings, clear }) => ({
+    clear,
+    rings: turned(
+      rings,
+      (x) => ((x - box.x) * lengthMm) / box.width,
+      (y) => ((y - box.y - box.height / 2) * widthMm) / box.height,
+    ),
+  }));
+
+/** A slice of the model along its length, from the front, and how low and high its outline is there. */
+interface Slice {
+  from: number;
+  to: number;
+  low: number;
+  high: number;
+}
+
+function slicesOf(outline: readonly Ring[], lengthMm: number): Slice[] {
+  const step = lengthMm / SLICES;
+  return Array.from({ length: SLICES }, (_, at) => {
+    const [from, to] = [at * step, (at + 1) * step];
+    const span = spanBetween(outline, from + INSIDE, to - INSIDE);
+    return { from, to, low: span?.[0] ?? 0, high: span?.[1] ?? 0 };
+  });
+}
+
+/** What of some holes lies in a slice. */
+const holesIn = ({ from, to }: Slice, holes: readonly Through[]): Hole[] =>
+  holes.flatMap(({ rings, clear }) => {
+    const span = spanBetween(rings, from, to);
+    return span ? [{ from: [-to, span[0]], to: [-from, span[1]], clear }] : [];
+  });
+
+const wallsOf = (slice: Slice, half: number, holes: readonly Through[]): Panel[] =>
+  slice.high > slice.low
+    ? [-half, half].map((at) => ({
+        axis: 'y',
+        at,
+        from: [-slice.to, slice.low],
+        to: [-slice.from, slice.high],
+        holes: holesIn(slice, holes),
+      }))
+    : [];
+
+const roofOf = (slice: Slice, half: number, lids: readonly Through[]): Panel[] =>
+  slice.high > slice.low
+    ? [
+        {
+          axis: 'z',
+          at: slice.high,
+          from: [-slice.to, -half],
+          to: [-slice.from, half],
+          holes: holesIn(slice, lids),
+        },
+      ]
+    : [];
+
+/** Steps of the roof, and both ends: what stands higher than its neighbour. */
+function risersOf(slices: readonly Slice[], half: number): Panel[] {
+  const heights = [0, ...slices.map(({ high }) => high), 0];
+  const places = [0, ...slices.map(({ to }) => -to)];
+  return places.flatMap((at, place): Panel[] => {
+    const [before, behind] = [heights[place]!, heights[place + 1]!];
+    const [low, high] = [Math.min(before, behind), Math.max(before, behind)];
+    return high > low ? [{ axis: 'x', at, from: [-half, low], to: [half, high], holes: [] }] : [];
+  });
+}
+
 /** The shell of a model as opaque panels with holes, from the views of its livery: sides and roof in slices along its length,
  *  each as high as the side view is there, with the openings of the side and of the top. In a view from the left, and from
  *  above, the front lies to the left. What no view shows is closed. `glass`: the light that openings let through, 0..1; parts
@@ -92,66 +171,23 @@ export function shellOf(
   const topBox = topView && boxAround(readOutline(topView.outline).rings);
   const width = widthMm ?? topBox?.height ?? USUAL_WIDTH * box.width;
   const size = { lengthMm: box.width, widthMm: width, heightMm: box.height };
-  const half = width / 2;
   // From the right the front lies to the right.
   const along = (x: number) => (sideView.side === 'left' ? x - box.x : box.x + box.width - x);
   const up = (y: number) => box.y + box.height - y;
-  const turned = (
-    rings: readonly Ring[],
-    place: (x: number) => number,
-    rise: (y: number) => number,
-  ): Ring[] => rings.map((ring) => ring.map(([x, y]) => [place(x), rise(y)] as const));
   const outline = turned(side, along, up);
-  const holes = holesOf(sideView, openPartIds, glass).map((hole) => ({
-    ...hole,
-    rings: turned(hole.rings, along, up),
+  const holes = holesOf(sideView, openPartIds, glass).map(({ rings, clear }) => ({
+    rings: turned(rings, along, up),
+    clear,
   }));
-  const lids =
-    topView && topBox
-      ? holesOf(topView, openPartIds, glass).map((hole) => ({
-          ...hole,
-          rings: turned(
-            hole.rings,
-            (x) => ((x - topBox.x) * box.width) / topBox.width,
-            (y) => ((y - topBox.y - topBox.height / 2) * width) / topBox.height,
-          ),
-        }))
-      : [];
-  const step = box.width / SLICES;
-  const slices = Array.from({ length: SLICES }, (_, at) => {
-    const [from, to] = [at * step, (at + 1) * step];
-    const span = spanBetween(outline, from + INSIDE, to - INSIDE);
-    return { from, to, low: span?.[0] ?? 0, high: span?.[1] ?? 0 };
-  });
-  const panels: Panel[] = [];
-  for (const { from, to, low, high } of slices) {
-    if (high - low <= 0) continue;
-    const x = [-to, -from] as const;
-    const windows = holes.flatMap(({ rings, clear }) => {
-      const span = spanBetween(rings, from, to);
-      return span ? [{ from: [x[0], span[0]] as const, to: [x[1], span[1]] as const, clear }] : [];
-    });
-    for (const at of [-half, half])
-      panels.push({ axis: 'y', at, from: [x[0], low], to: [x[1], high], holes: windows });
-    if (open && (from + to) / 2 > open[0] && (from + to) / 2 < open[1]) continue;
-    panels.push({
-      axis: 'z',
-      at: high,
-      from: [x[0], -half],
-      to: [x[1], half],
-      holes: lids.flatMap(({ rings, clear }) => {
-        const span = spanBetween(rings, from, to);
-        return span ? [{ from: [x[0], span[0]] as const, to: [x[1], span[1]] as const, clear }] : [];
-      }),
-    });
-  }
-  // Steps of the roof, and both ends: what stands higher than its neighbour.
-  const heights = [0, ...slices.map(({ high }) => high), 0];
-  for (let at = 0; at + 1 < heights.length; at++) {
-    const [low, high] = [heights[at]!, heights[at + 1]!].sort((p, q) => p - q) as [number, number];
-    if (high > low)
-      panels.push({ axis: 'x', at: 0 - at * step, from: [-half, low], to: [half, high], holes: [] });
-  }
+  const lids = topView && topBox ? lidsOf(topView, topBox, size, openPartIds, glass) : [];
+  const slices = slicesOf(outline, box.width);
+  const panels = [
+    ...slices.flatMap((slice) => wallsOf(slice, width / 2, holes)),
+    ...slices
+      .filter(({ from, to }) => !open || (from + to) / 2 <= open[0] || (from + to) / 2 >= open[1])
+      .flatMap((slice) => roofOf(slice, width / 2, lids)),
+    ...risersOf(slices, width / 2),
+  ];
   return {
     size,
     panels,

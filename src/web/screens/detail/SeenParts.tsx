@@ -1,9 +1,9 @@
 import { SimpleGrid, Table, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
-import { counted, partBoxRecord, type Kit, type PartBox } from '../../../core/kit/index.ts';
+import { counted, partBoxRecord, type Kit, type Part, type PartBox } from '../../../core/kit/index.ts';
 import type { PlacedPart } from '../../../core/livery/index.ts';
+import type { SeenDetail } from '../../../core/plan/index.ts';
 import { FigureInput } from '../../components/form/FigureInput.tsx';
-import type { SeenDetail } from '../../workers/seenDetail.ts';
 import { labelled } from '../kit/partNames.ts';
 import { shareText } from './shareText.ts';
 import { usePutRecord } from './useDetailRecords.ts';
@@ -25,20 +25,18 @@ interface SeenPartsProps {
 }
 
 /** How much of every part inside is seen, least first, and where each is taken to be. */
-export function SeenParts({ buildId, kit, seen: { shares, placed, outside, unknown } }: SeenPartsProps) {
+export function SeenParts({ buildId, kit, seen }: SeenPartsProps) {
+  const { shares, placed, inside, outside, unknown } = seen;
   const { problem, put } = usePutRecord(buildId, 'part-box');
   const [opened, setOpened] = useState<string>();
   const parts = new Map(kit.parts.map((part) => [part.id, part]));
   const boxes = new Map(placed.map((box) => [box.partId, box]));
-  const rows = [...shares].sort((p, q) => p.share - q.share);
-  const place = ({ guessed: _, ...box }: PlacedPart, part: Partial<PartBox>) => {
-    const own = kit.partBoxes.find(({ partId }) => partId === box.partId);
-    put(
-      own?.id ?? `box-${box.partId}`,
-      { ...box, ...part },
-      `place of ${parts.get(box.partId)?.name.toLowerCase()}`,
-    );
-  };
+  const shareOf = new Map(shares.map((share) => [share.id, share]));
+  const rows = [...inside, ...[...shares].sort((p, q) => p.share - q.share).map(({ id }) => id)].flatMap(
+    (id) => parts.get(id) ?? [],
+  );
+  const own = (partId: string) => kit.partBoxes.find((box) => box.partId === partId)?.id;
+  const called = ({ name }: Part) => `place of ${name.toLowerCase()}`;
   return (
     <section className="panel" aria-label="Parts inside">
       <h3>Parts inside, the most hidden first</h3>
@@ -52,38 +50,22 @@ export function SeenParts({ buildId, kit, seen: { shares, placed, outside, unkno
           </Table.Tr>
         </Table.Thead>
         <Table.Tbody>
-          {rows.map(({ id, share, error }) => {
-            const box = boxes.get(id)!;
+          {rows.map((part) => {
+            const { guessed, ...box } = boxes.get(part.id)!;
+            const share = shareOf.get(part.id);
             return (
-              <Table.Tr key={id}>
-                <Table.Td>
-                  {labelled(parts.get(id)!)}
-                  {opened === id && (
-                    <SimpleGrid cols={3} spacing="xs" mt={6}>
-                      {FIGURES.map(([key, label]) => (
-                        <FigureInput
-                          key={key}
-                          label={label}
-                          field={fields[key]}
-                          value={Number(box[key].toFixed(2))}
-                          onSave={(value) => place(box, { [key]: value })}
-                        />
-                      ))}
-                    </SimpleGrid>
-                  )}
-                </Table.Td>
-                <Table.Td className="num mono small">{shareText(share, box.guessed, error)}</Table.Td>
-                <Table.Td>
-                  <UnstyledButton
-                    className="why"
-                    aria-expanded={opened === id}
-                    aria-label={`Place of ${parts.get(id)!.name}`}
-                    onClick={() => setOpened(opened === id ? undefined : id)}
-                  >
-                    {box.guessed ? 'guessed' : 'as you said'}
-                  </UnstyledButton>
-                </Table.Td>
-              </Table.Tr>
+              <PlacedRow
+                key={part.id}
+                part={part}
+                box={boxes.get(part.id)!}
+                seen={share ? shareText(share.share, guessed, share.error) : 'an eye stands in it'}
+                isOpen={opened === part.id}
+                onOpen={() => setOpened(opened === part.id ? undefined : part.id)}
+                onPlace={(change) =>
+                  put(own(part.id) ?? `box-${part.id}`, { ...box, ...change }, called(part))
+                }
+                onGuess={() => put(own(part.id)!, null, called(part))}
+              />
             );
           })}
         </Table.Tbody>
@@ -91,9 +73,60 @@ export function SeenParts({ buildId, kit, seen: { shares, placed, outside, unkno
       <p className="soft small">
         {counted(outside.length, 'part')} on the outside {outside.length === 1 ? 'is' : 'are'} taken as seen.
         {unknown.length > 0 &&
-          ` Of ${counted(unknown.length, 'part')} nothing is known: neither where ${unknown.length === 1 ? 'it belongs nor its' : 'they belong nor their'} size.`}{' '}
+          ` Of ${counted(unknown.length, 'part')} the place or the size is not known, and nothing is claimed.`}{' '}
         Places that are guessed follow from what a part is; say where it is to be surer.
       </p>
     </section>
+  );
+}
+
+interface PlacedRowProps {
+  part: Part;
+  box: PlacedPart;
+  seen: string;
+  isOpen: boolean;
+  onOpen: () => void;
+  onPlace: (change: Partial<PartBox>) => void;
+  onGuess: () => void;
+}
+
+function PlacedRow({ part, box, seen, isOpen, onOpen, onPlace, onGuess }: PlacedRowProps) {
+  return (
+    <Table.Tr>
+      <Table.Td>
+        {labelled(part)}
+        {isOpen && (
+          <>
+            <SimpleGrid cols={{ base: 2, sm: 3 }} spacing="xs" mt={6}>
+              {FIGURES.map(([key, label]) => (
+                <FigureInput
+                  key={key}
+                  label={label}
+                  field={fields[key]}
+                  value={Number(box[key].toFixed(2))}
+                  onSave={(value) => onPlace({ [key]: value })}
+                />
+              ))}
+            </SimpleGrid>
+            {!box.guessed && (
+              <UnstyledButton className="why" onClick={onGuess}>
+                let it be guessed again
+              </UnstyledButton>
+            )}
+          </>
+        )}
+      </Table.Td>
+      <Table.Td className="num mono small">{seen}</Table.Td>
+      <Table.Td>
+        <UnstyledButton
+          className="why"
+          aria-expanded={isOpen}
+          aria-label={`Place of ${part.name}: ${box.guessed ? 'guessed' : 'as you said'}`}
+          onClick={onOpen}
+        >
+          {box.guessed ? 'guessed' : 'as you said'}
+        </UnstyledButton>
+      </Table.Td>
+    </Table.Tr>
   );
 }

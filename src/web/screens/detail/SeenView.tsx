@@ -12,7 +12,7 @@ import {
 import { FigureInput } from '../../components/form/FigureInput.tsx';
 import { useTask } from '../../data/useTask.ts';
 import type { DetailWorker } from '../../workers/detailWorker.ts';
-import type { SeenDetail } from '../../workers/seenDetail.ts';
+import type { SeenDetail } from '../../../core/plan/index.ts';
 import { labelled } from '../kit/partNames.ts';
 import type { DetailViewProps } from './detailView.ts';
 import { newDetailWorker } from './newDetailWorker.ts';

@@ -3,8 +3,7 @@ import { Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'rec
 import { formatMinutes } from '../../../core/finish/index.ts';
 import type { Showing } from '../../../core/kit/index.ts';
 import { shareText } from './shareText.ts';
-import { HARDLY } from '../../workers/hardly.ts';
-import type { SeenDetail, SeenWork } from '../../workers/seenDetail.ts';
+import { HARDLY, type SeenDetail, type SeenWork } from '../../../core/plan/index.ts';
 
 interface WorthTheTimeProps {
   seen: SeenDetail;
@@ -41,26 +40,19 @@ export function WorthTheTime({ seen: { work, choice, unknownViews }, showing, on
         act={(id) => (pleasure.has(id) ? 'weigh it again' : undefined)}
         onAct={toggle}
       />
-      {later.length > 0 && (
-        <WorkTable title="With more time" work={later} act={() => 'for my own pleasure'} onAct={toggle} />
-      )}
-      {hardly.length > 0 && (
-        <WorkTable
-          title="Nobody will see it"
-          note="Left out, it costs nothing that a viewer could tell."
-          work={hardly}
-          act={() => 'for my own pleasure'}
-          onAct={toggle}
-        />
-      )}
-      {unknown.length > 0 && (
-        <WorkTable
-          title="Not weighed"
-          note="Where its part sits is not known."
-          work={unknown}
-          act={() => 'for my own pleasure'}
-          onAct={toggle}
-        />
+      {[
+        { title: 'With more time', work: later },
+        {
+          title: 'Nobody will see it',
+          work: hardly,
+          note: 'Left out, it costs nothing that a viewer could tell.',
+        },
+        { title: 'Not weighed', work: unknown, note: 'Where its part sits is not known.' },
+      ].map(
+        (group) =>
+          group.work.length > 0 && (
+            <WorkTable key={group.title} {...group} act={() => 'for my own pleasure'} onAct={toggle} />
+          ),
       )}
       {choice.next.length > 1 && (
         <div className="panel">

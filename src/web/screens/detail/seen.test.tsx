@@ -8,7 +8,7 @@ import type { BuildRecord } from '../../../api/index.ts';
 import { assembleStock, EMPTY_KIT, plainPart, type Kit } from '../../../core/kit/index.ts';
 import { changeKit } from '../../data/kit.ts';
 import { useTask } from '../../data/useTask.ts';
-import type { SeenDetail } from '../../workers/seenDetail.ts';
+import type { SeenDetail } from '../../../core/plan/index.ts';
 import { SeenView } from './SeenView.tsx';
 
 vi.mock('../../data/kit.ts', () => ({ changeKit: vi.fn(() => Promise.resolve()) }));
@@ -35,6 +35,7 @@ const seen: SeenDetail = {
   size: { lengthMm: 160, widthMm: 64, heightMm: 40 },
   unknownViews: ['top', 'width'],
   placed: [placed('block', true), placed('seat', false)],
+  inside: [],
   outside: ['a', 'b'],
   unknown: ['c'],
   shares: [
@@ -48,12 +49,16 @@ const seen: SeenDetail = {
   ],
   choice: { chosen: ['belts'], gain: 31.4, minutes: 40, proved: true, next: [{ minutes: 0, gain: 0 }] },
 };
-const show = (newest: SeenDetail | null | undefined) => {
+const show = (newest: SeenDetail | null | undefined, partBoxes: Kit['partBoxes'] = []) => {
   vi.mocked(useTask).mockReturnValue({ state: { kind: 'idle' }, newest } as never);
   render(
     <MantineProvider env="test">
       <MemoryRouter>
-        <SeenView build={{ id: 'b', scale: 24 } as BuildRecord} kit={kit} stock={assembleStock([])} />
+        <SeenView
+          build={{ id: 'b', scale: 24 } as BuildRecord}
+          kit={{ ...kit, partBoxes }}
+          stock={assembleStock([])}
+        />
       </MemoryRouter>
     </MantineProvider>,
   );
@@ -78,20 +83,32 @@ describe('what is seen', () => {
       expect.stringMatching(/Seat.*31 % ± 1\.1 %.*as you said/),
     ]);
     expect(
-      screen.getByText(/2 parts on the outside are taken as seen.*Of 1 part nothing is known/),
+      screen.getByText(
+        /2 parts on the outside are taken as seen.*Of 1 part the place or the size is not known/,
+      ),
     ).toBeTruthy();
     expect(screen.getByText(/roof is taken as closed.*width is guessed/)).toBeTruthy();
   });
 
   it('keeps a place once it is typed', () => {
     show(seen);
-    fireEvent.click(screen.getByLabelText('Place of Engine block'));
+    fireEvent.click(screen.getByLabelText('Place of Engine block: guessed'));
     fireEvent.blur(screen.getByLabelText('Above the lowest, mm'), { target: { value: '22' } });
     expect(lastValue()).toMatchObject({
       kind: 'part-box',
       value: { partId: 'block', upMm: 22, behindMm: 20 },
     });
     expect(lastValue().value).not.toHaveProperty('guessed');
+  });
+
+  it('lets a place go again, and says where an eye would stand in a part', () => {
+    show({ ...seen, inside: ['seat'], shares: seen.shares.filter(({ id }) => id !== 'seat') }, [
+      { ...placed('seat', false), id: 'own' },
+    ]);
+    expect(screen.getByText('an eye stands in it')).toBeTruthy();
+    fireEvent.click(screen.getByLabelText('Place of Seat: as you said'));
+    fireEvent.click(screen.getByText('let it be guessed again'));
+    expect(lastValue()).toEqual({ kind: 'part-box', id: 'own', value: null });
   });
 
   it('tells apart what is worth the time, what nobody will see, and what is not known', () => {

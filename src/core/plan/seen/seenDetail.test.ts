@@ -10,7 +10,7 @@ import {
   type Kit,
   type PartBox,
   type Showing,
-} from '../../core/kit/index.ts';
+} from '../../kit/index.ts';
 import { seenDetail } from './seenDetail.ts';
 
 const part = (id: string, name: string, lengthMm: number | null = 12) => ({
@@ -112,5 +112,12 @@ describe('what is worth the time', () => {
     // A block over it, said to be there, does.
     const lid = { ...box('t', 90), upMm: 39, lengthMm: 120, widthMm: 60, heightMm: 1 };
     expect(share({ partBoxes: [lid] })).toBeLessThan(0.5 * alone);
+  });
+
+  it('passes over a part in which an eye would stand, and says which', () => {
+    const huge = { ...box('b', 0), lengthMm: 2000, widthMm: 2000, heightMm: 2000 };
+    const { inside, shares } = seenDetail(kit({}, { partBoxes: [box('a', 40), huge] }), 24)!;
+    expect(inside).toEqual(['b']);
+    expect(shares.map(({ id }) => id)).toEqual(['a']);
   });
 });

@@ -4,11 +4,11 @@ import {
   type DetailChoice,
   type SeenScene,
   type SeenShare,
-} from '../../core/detail/index.ts';
-import { newRecord, showingRecord, type Kit } from '../../core/kit/index.ts';
-import { sceneOf, type ModelScene } from '../../core/livery/index.ts';
+} from '../../detail/index.ts';
+import { newRecord, showingRecord, type Kit } from '../../kit/index.ts';
+import { sceneOf, type ModelScene } from '../../livery/index.ts';
 import { HARDLY } from './hardly.ts';
-import { detailWork, type DetailWork } from '../../core/plan/index.ts';
+import { detailWork, type DetailWork } from '../contributions/detailWork.ts';
 
 /** Rays for each part: two parts in a hundred. */
 const RAYS = 700;
