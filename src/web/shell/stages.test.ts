@@ -2,7 +2,15 @@ import { beforeAll, describe, expect, it, vi } from 'vitest';
 import type { BuildRecord } from '../../api/index.ts';
 import { plainOperation } from '../../core/plan/plainPlan.ts';
 import { summariseKit, type PlanView } from '../../core/plan/index.ts';
-import { EMPTY_KIT, plainPart, type Kit } from '../../core/kit/index.ts';
+import {
+  chainRecord,
+  EMPTY_KIT,
+  gaugeRecord,
+  newRecord,
+  plainPart,
+  wheelRecord,
+  type Kit,
+} from '../../core/kit/index.ts';
 
 // Data modules listen to the window that they are loaded into.
 let stageStates: typeof import('./stages.ts').stageStates;
@@ -163,5 +171,29 @@ describe('the states of plan and tonight', () => {
       text: 'working it out',
       done: false,
     });
+  });
+});
+
+describe('the state of the detail stage', () => {
+  const detail = (kit: Partial<Kit>) => stageStates(build({ parts: kit.parts ?? [], ...kit }), null).detail;
+  const wheel = { ...newRecord(wheelRecord), id: 'w', name: 'Front', partId: 'rim', count: 2 };
+  const chain = { ...newRecord(chainRecord), id: 'c', name: 'Chain', partId: 'rim' };
+  const gauge = { ...newRecord(gaugeRecord), id: 'g', name: 'Edge', partId: 'rim', way: 'leave' as const };
+  const parts = [{ ...plainPart('rim'), name: 'Rim' }];
+
+  it('counts what is added, and has no tick over nothing', () => {
+    expect(detail({})).toEqual({ text: 'nothing added', done: false });
+    expect(detail({ parts, wheels: [wheel] })).toEqual({ text: '2 laced wheels', done: true });
+    expect(detail({ parts, wheels: [wheel], chains: [chain] }).text).toBe('2 laced wheels, 1 chain');
+    expect(detail({ parts, wheels: [wheel], chains: [chain], gauges: [gauge] }).text).toBe(
+      '2 laced wheels, 2 kinds more',
+    );
+  });
+
+  it('has no tick over what is not decided, names no part, or cannot be made', () => {
+    const open = { text: '1 still open', done: false };
+    expect(detail({ parts, gauges: [{ ...gauge, way: null }] })).toEqual(open);
+    expect(detail({ parts, wheels: [{ ...wheel, partId: null }] })).toEqual(open);
+    expect(detail({ parts, chains: [{ ...chain, centresMm: 1 }] })).toEqual(open);
   });
 });

@@ -1,4 +1,5 @@
-import { Button, Group, Select, SimpleGrid, TextInput } from '@mantine/core';
+import { ChoiceSelect } from '../../components/form/ChoiceSelect.tsx';
+import { Button, Group, SimpleGrid, TextInput } from '@mantine/core';
 import { NUMBERINGS, usualFiringOrder } from '../../../core/detail/index.ts';
 import {
   ENGINE_KINDS,
@@ -8,7 +9,6 @@ import {
   type Kit,
 } from '../../../core/kit/index.ts';
 import { textLimits } from '../../components/limits.ts';
-import { choices } from './choices.ts';
 import { HarnessFigure } from './HarnessFigure.tsx';
 import { NumbersInput } from './NumbersInput.tsx';
 import { SparkFields } from './SparkFields.tsx';
@@ -60,13 +60,12 @@ export function HarnessForm({ harness, kit, onChange, onRemove }: HarnessFormPro
       </Group>
       <h3>The engine</h3>
       <SimpleGrid cols={{ base: 2, sm: 3 }} spacing="xs">
-        <Select
-          size="xs"
+        <ChoiceSelect
           label="Cylinders stand"
-          allowDeselect={false}
-          data={choices(ENGINE_KINDS, LAYOUT_WORDS)}
+          values={ENGINE_KINDS}
+          words={LAYOUT_WORDS}
           value={harness.layout}
-          onChange={(layout) => layout && onChange({ layout })}
+          onSave={(layout) => onChange({ layout })}
         />
         <HarnessFigure {...of} figure="cylinders" label="How many" />
         <HarnessFigure {...of} figure="reachMm" label="Crank to plug, mm" />
@@ -77,15 +76,14 @@ export function HarnessForm({ harness, kit, onChange, onRemove }: HarnessFormPro
         {harness.layout === 'v' && <HarnessFigure {...of} figure="offsetMm" label="Right bank behind, mm" />}
       </SimpleGrid>
       {harness.layout === 'v' && (
-        <Select
-          size="xs"
+        <ChoiceSelect
           mt={6}
           label="Counted"
-          allowDeselect={false}
           disabled={harness.ownNumbers.length > 0}
-          data={choices(NUMBERINGS, NUMBERING_WORDS)}
+          values={NUMBERINGS}
+          words={NUMBERING_WORDS}
           value={harness.numbering}
-          onChange={(numbering) => numbering && onChange({ numbering })}
+          onSave={(numbering) => onChange({ numbering })}
         />
       )}
       <NumbersInput

@@ -1,3 +1,4 @@
+import { ChoiceSelect } from '../../components/form/ChoiceSelect.tsx';
 import { Checkbox, Group, Select } from '@mantine/core';
 import { drawDevelopment } from '../../../core/detail/index.ts';
 import { figure } from '../../../core/figures.ts';
@@ -82,13 +83,11 @@ const PatternChoices = ({
         value={pattern.shape}
         onChange={(shape) => shape && onChange({ shape })}
       />
-      <Select
-        size="xs"
+      <ChoiceSelect
         label="Cut from"
-        allowDeselect={false}
-        data={[...PATTERN_MATERIALS]}
+        values={PATTERN_MATERIALS}
         value={pattern.material}
-        onChange={(material) => material && onChange({ material })}
+        onSave={(material) => onChange({ material })}
       />
     </Group>
     {pattern.shape === 'cylinder' && (

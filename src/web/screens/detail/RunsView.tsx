@@ -56,6 +56,20 @@ export function RunsView({ build, kit }: DetailViewProps) {
                       <Table.Td>
                         {name}
                         {run.note && <span className="soft small"> {run.note}</span>}
+                        <Group gap="xs">
+                          <EndSelect
+                            label="Begins with"
+                            of={name}
+                            value={run.fromEnd}
+                            onChange={(fromEnd) => change(run, { fromEnd }, 'fitting of a run')}
+                          />
+                          <EndSelect
+                            label="Ends with"
+                            of={name}
+                            value={run.toEnd}
+                            onChange={(toEnd) => change(run, { toEnd }, 'fitting of a run')}
+                          />
+                        </Group>
                       </Table.Td>
                       <Table.Td className="num">
                         <Edit
@@ -128,18 +142,6 @@ export function RunsView({ build, kit }: DetailViewProps) {
                     `; that wire is ${Math.round(100 * Math.abs(off))} % ${off > 0 ? 'thicker' : 'thinner'} than the middle`}
                   .
                 </p>
-                <Group gap="xs">
-                  <EndSelect
-                    label={`Begins with: ${runName(run, kit)}`}
-                    value={run.fromEnd}
-                    onChange={(fromEnd) => change(run, { fromEnd }, 'fitting of a run')}
-                  />
-                  <EndSelect
-                    label={`Ends with: ${runName(run, kit)}`}
-                    value={run.toEnd}
-                    onChange={(toEnd) => change(run, { toEnd }, 'fitting of a run')}
-                  />
-                </Group>
                 {endLines(run, wireMm).map((line) => (
                   <p key={line} className="small">
                     {line}
@@ -175,20 +177,19 @@ const END_WORDS: Readonly<Record<RunEnd, string>> = {
   plug: 'a connector',
 };
 
-/** What is at an end of a wire or hose. */
-const EndSelect = ({
-  label,
-  value = 'plain',
-  onChange,
-}: {
+interface EndSelectProps {
   label: string;
+  of: string;
   value: RunEnd | undefined;
   onChange: (end: RunEnd) => void;
-}) => (
+}
+
+/** What is at an end of a wire or hose. */
+const EndSelect = ({ label, of, value = 'plain', onChange }: EndSelectProps) => (
   <NativeSelect
     size="xs"
-    label={label.slice(0, label.indexOf(':'))}
-    aria-label={label}
+    label={label}
+    aria-label={`${label}: ${of}`}
     data={RUN_ENDS.map((end) => ({ value: end, label: END_WORDS[end] }))}
     value={value}
     onChange={({ currentTarget }) => onChange(currentTarget.value as RunEnd)}

@@ -1,8 +1,8 @@
 import { Button, Group } from '@mantine/core';
-import { wrap } from 'comlink';
 import { useState } from 'react';
 import type { FlatDrawing } from '../../../core/detail/index.ts';
 import { counted, type Kit } from '../../../core/kit/index.ts';
+import { inWorker } from '../../data/inWorker.ts';
 import { saveFile } from '../../data/saveFile.ts';
 import type { DetailWorker, PrintedDrawings } from '../../workers/detailWorker.ts';
 import { newDetailWorker } from './newDetailWorker.ts';
@@ -18,14 +18,10 @@ interface SaveDrawingsProps {
   enlarged?: true;
 }
 
-async function printed({ kit, title, drawings, copies = {} }: SaveDrawingsProps): Promise<PrintedDrawings> {
-  const worker = newDetailWorker();
-  try {
-    return await wrap<DetailWorker>(worker).printDrawings([...drawings], copies, printingOf(kit), title);
-  } finally {
-    worker.terminate();
-  }
-}
+const printed = ({ kit, title, drawings, copies = {} }: SaveDrawingsProps): Promise<PrintedDrawings> =>
+  inWorker<DetailWorker, PrintedDrawings>(newDetailWorker, (remote) =>
+    remote.printDrawings([...drawings], copies, printingOf(kit), title),
+  );
 
 /** Saves drawings at exact scale, on the paper and for the printer of the print sheets. */
 export function SaveDrawings(props: SaveDrawingsProps) {

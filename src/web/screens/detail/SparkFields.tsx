@@ -1,7 +1,7 @@
-import { Checkbox, Select, SimpleGrid, TextInput } from '@mantine/core';
+import { ChoiceSelect } from '../../components/form/ChoiceSelect.tsx';
+import { Checkbox, SimpleGrid, TextInput } from '@mantine/core';
 import { harnessRecord, IGNITION_SOURCES, ROTORS, type Harness, type Kit } from '../../../core/kit/index.ts';
 import { textLimits } from '../../components/limits.ts';
-import { choices } from './choices.ts';
 import { Guides } from './Guides.tsx';
 import { HarnessFigure } from './HarnessFigure.tsx';
 import { PartSelect } from './PartSelect.tsx';
@@ -26,22 +26,19 @@ export function SparkFields({ harness, kit, onChange }: SparkFieldsProps) {
     <>
       <h3>Where the spark comes from</h3>
       <SimpleGrid cols={{ base: 2, sm: 3 }} spacing="xs">
-        <Select
-          size="xs"
+        <ChoiceSelect
           label="Source"
-          allowDeselect={false}
-          data={choices(IGNITION_SOURCES, SOURCE_WORDS)}
+          values={IGNITION_SOURCES}
+          words={SOURCE_WORDS}
           value={harness.source}
-          onChange={(source) => source && onChange({ source })}
+          onSave={(source) => onChange({ source })}
         />
         {isCap && (
-          <Select
-            size="xs"
+          <ChoiceSelect
             label="Rotor turns, seen from outside"
-            allowDeselect={false}
-            data={[...ROTORS]}
+            values={ROTORS}
             value={harness.rotor}
-            onChange={(rotor) => rotor && onChange({ rotor })}
+            onSave={(rotor) => onChange({ rotor })}
           />
         )}
         {isCap && <HarnessFigure {...of} figure="capRadiusMm" label="Cap, radius, mm" />}

@@ -6,6 +6,7 @@ import {
   type Kit,
   type LiveryArea,
 } from '../../../core/kit/index.ts';
+import { ChoiceSelect } from '../../components/form/ChoiceSelect.tsx';
 import { FigureInput } from '../../components/form/FigureInput.tsx';
 import { textLimits } from '../../components/limits.ts';
 
@@ -63,13 +64,11 @@ export const AreaForm = ({ area, kit, onSave, onMirror, onLayAlong }: AreaFormPr
         value={area.finishId}
         onChange={(finishId) => finishId && onSave({ finishId })}
       />
-      <Select
-        size="xs"
+      <ChoiceSelect
         label="Shape"
-        allowDeselect={false}
-        data={[...AREA_SHAPES]}
+        values={AREA_SHAPES}
         value={area.shape}
-        onChange={(shape) => shape && onSave({ shape })}
+        onSave={(shape) => onSave({ shape })}
       />
       {FIGURES[area.shape].map((figure) => (
         <FigureInput

@@ -1,4 +1,4 @@
-import { ColorInput, Select, TextInput } from '@mantine/core';
+import { ColorInput, TextInput } from '@mantine/core';
 import {
   artworkFields,
   ARTWORKS,
@@ -6,12 +6,12 @@ import {
   type ArtworkKind,
   type Marking,
 } from '../../../core/kit/index.ts';
+import { ChoiceSelect } from '../../components/form/ChoiceSelect.tsx';
 import { FigureInput } from '../../components/form/FigureInput.tsx';
 import { textLimits } from '../../components/limits.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { FaceField } from './FaceField.tsx';
 import { OpenArtwork } from './OpenArtwork.tsx';
-import { worded } from './worded.ts';
 
 const ARTWORK_WORDS: Readonly<Record<ArtworkKind, string>> = {
   none: 'none: it comes from elsewhere',
@@ -61,13 +61,12 @@ export function ArtworkFields({ marking, buildId, onSave }: ArtworkFieldsProps) 
   );
   return (
     <div className="fieldgrid" style={{ marginTop: 8 }}>
-      <Select
-        size="xs"
+      <ChoiceSelect
         label="Own artwork"
-        allowDeselect={false}
-        data={worded(ARTWORKS, ARTWORK_WORDS)}
+        values={ARTWORKS}
+        words={ARTWORK_WORDS}
         value={kind}
-        onChange={(chosen) => chosen && put({ kind: chosen })}
+        onSave={(chosen) => put({ kind: chosen })}
       />
       {(COUNTED.includes(kind) || LETTERED.includes(kind)) && (
         <TextInput

@@ -9,6 +9,7 @@ import {
   type Marking,
   type MarkingSurface,
 } from '../../../core/kit/index.ts';
+import { ChoiceSelect } from '../../components/form/ChoiceSelect.tsx';
 import { FigureInput } from '../../components/form/FigureInput.tsx';
 import { textLimits } from '../../components/limits.ts';
 import { partOptions } from '../kit/partNames.ts';
@@ -115,13 +116,12 @@ export function MarkingForm({ marking, kit, buildId, scale, onSave }: MarkingFor
           value={marking.count}
           onSave={(count) => onSave({ count })}
         />
-        <Select
-          size="xs"
+        <ChoiceSelect
           label="The surface is"
-          allowDeselect={false}
-          data={worded(SURFACES, SURFACE_WORDS)}
+          values={SURFACES}
+          words={SURFACE_WORDS}
           value={marking.surface}
-          onChange={(surface) => surface && onSave({ surface })}
+          onSave={(surface) => onSave({ surface })}
         />
         <Select
           size="xs"

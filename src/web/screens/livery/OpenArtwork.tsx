@@ -1,7 +1,7 @@
 import { markingRecord, type Marking } from '../../../core/kit/index.ts';
 import { dotsPerInch, LEAST_DPI, MM_PER_INCH } from '../../../core/livery/index.ts';
 import { keepArtwork } from '../../data/kit.ts';
-import { inWorker } from './inWorker.ts';
+import { inLiveryWorker } from './inWorker.ts';
 import { OpenFile } from './OpenFile.tsx';
 
 interface OpenArtworkProps {
@@ -27,7 +27,9 @@ const inProportion = ({ width }: Marking, of: { width: number; height: number })
 /** A drawing: what the marking becomes, and what is to be known of it. */
 async function openDrawing(file: File, marking: Marking): Promise<[Partial<Marking>, string[]]> {
   const text = await file.text();
-  const { drawn, widthMm, heightMm, unitsSaid, left } = await inWorker((remote) => remote.readDrawing(text));
+  const { drawn, widthMm, heightMm, unitsSaid, left } = await inLiveryWorker((remote) =>
+    remote.readDrawing(text),
+  );
   const size = unitsSaid
     ? { width: possible('width', widthMm), height: possible('height', heightMm) }
     : inProportion(marking, { width: widthMm, height: heightMm });

@@ -1,6 +1,6 @@
 import { VIEW_SIDES } from '../../../core/kit/index.ts';
 import type { DrawnOutline, ViewSource } from '../../../core/livery/index.ts';
-import { inWorker } from './inWorker.ts';
+import { inLiveryWorker } from './inWorker.ts';
 import { OpenFile } from './OpenFile.tsx';
 
 const toldOf = ({ unitsSaid, left }: DrawnOutline): string[] => [
@@ -20,7 +20,7 @@ export const OpenDrawing = ({ onDrawn }: { onDrawn: (drawn: ViewSource) => void 
     mt={6}
     onOpen={async (file) => {
       const text = await file.text();
-      const drawn = await inWorker((remote) => remote.readSvg(text));
+      const drawn = await inLiveryWorker((remote) => remote.readSvg(text));
       const name = file.name.replace(/\.svg$/i, '').slice(0, MOST_NAME);
       onDrawn({ ...drawn, name, sides: VIEW_SIDES, slope: 1 });
       return toldOf(drawn);

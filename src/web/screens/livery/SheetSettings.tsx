@@ -1,7 +1,7 @@
-import { Checkbox, Select } from '@mantine/core';
+import { Checkbox } from '@mantine/core';
 import { PAPERS, printingRecord, type Paper, type Printing } from '../../../core/kit/index.ts';
+import { ChoiceSelect } from '../../components/form/ChoiceSelect.tsx';
 import { FigureInput } from '../../components/form/FigureInput.tsx';
-import { worded } from './worded.ts';
 
 const PAPER_WORDS: Readonly<Record<Paper, string>> = {
   a4: 'A4, 210 by 297 mm',
@@ -34,13 +34,12 @@ export function SheetSettings({ printing, onSave }: SheetSettingsProps) {
   return (
     <div className="panel">
       <h3>The sheet</h3>
-      <Select
-        size="xs"
+      <ChoiceSelect
         label="Paper or film"
-        allowDeselect={false}
-        data={worded(PAPERS, PAPER_WORDS)}
+        values={PAPERS}
+        words={PAPER_WORDS}
         value={printing.paper}
-        onChange={(paper) => paper && onSave({ paper })}
+        onSave={(paper) => onSave({ paper })}
       />
       {printing.paper === 'own' && (
         <div className="fieldgrid">

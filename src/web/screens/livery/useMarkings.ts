@@ -6,7 +6,7 @@ import type { MarkingFacts, PlacedMarking } from '../../../core/livery/index.ts'
 import type { BuildContext } from '../../data/buildContext.ts';
 import { useTask } from '../../data/useTask.ts';
 import type { DrawnMarking, LaidSheets, LiveryWorker } from '../../workers/liveryWorker.ts';
-import { inWorker, newLiveryWorker } from './inWorker.ts';
+import { inLiveryWorker, newLiveryWorker } from './inWorker.ts';
 import type { PredictedFinish } from './useLivery.ts';
 
 /** Every marking of a kit with what it lies on and how it is drawn, worked out in a worker whenever one changes. */
@@ -47,7 +47,7 @@ export function useSheets(kit: Kit | undefined, scale: number | undefined) {
 
 /** Pages as a PDF, made away from the page. */
 export const pdfOf = (pages: readonly PrintedPage[], title: string): Promise<Uint8Array> =>
-  inWorker((remote) => remote.pagesPdf(pages, title));
+  inLiveryWorker((remote) => remote.pagesPdf(pages, title));
 
 /** What is known of a marking and of what it lies on, as the stacks leave it. */
 export function factsOf(
