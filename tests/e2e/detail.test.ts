@@ -1,0 +1,83 @@
+import { PDFDocument } from 'pdf-lib';
+import type { Page } from 'puppeteer-core';
+import { describe, expect, it } from 'vitest';
+import type { KitItemsRecord } from '../../src/api/index.ts';
+import type { Harness } from '../../src/core/kit/index.ts';
+import { fill, press, sampleBench, saved, shows, textOf, type Started } from './bench.ts';
+
+describe('the detail of a build', () => {
+  let server: Started;
+  let page: Page;
+  sampleBench((opened) => ({ server, page } = opened));
+  const open = (drawer: string, id = 'tolliver') =>
+    page.goto(`${server.address}/build/${id}/detail/${drawer}`);
+  const follows = () => textOf(page, 'section[aria-label="What follows"]');
+  const harness = async () => {
+    const answer = await fetch(`${server.address}/api/builds/tolliver/kit`);
+    const { items } = (await answer.json()) as KitItemsRecord;
+    return items.find(({ kind }) => kind === 'harness')!.value as Harness;
+  };
+
+  it('wires an engine, keeps a firing order that cannot be, and says what is wrong', async () => {
+    await open('ignition');
+    await shows(page, /Take 0\.30 mm wire, drill plugs and cap 0\.35 mm/);
+    await fill(page, 'Firing order', '1-5-3-3-2-4');
+    await page.keyboard.press('Tab');
+    await shows(page, /names cylinder 3 twice[\s\S]*What was typed is kept/);
+    await saved(page);
+    expect((await harness()).firingOrder).toEqual([1, 5, 3, 3, 2, 4]);
+    await press(page, 'button', 'Take 1-5-3-6-2-4, usual for it');
+    await shows(page, /drill plugs and cap/);
+    await saved(page);
+    expect((await harness()).firingOrder).toEqual([1, 5, 3, 6, 2, 4]);
+  });
+
+  it('saves its drawings as a PDF of the sheet that is printed on', async () => {
+    await page.evaluate(() => {
+      URL.createObjectURL = (blob) => {
+        void (blob as Blob).arrayBuffer().then((bytes) => {
+          document.body.dataset.saved = JSON.stringify([...new Uint8Array(bytes)]);
+        });
+        return '#';
+      };
+    });
+    await press(page, 'button', 'Save as PDF, enlarged');
+    const bytes = await page
+      .waitForFunction(() => document.body.dataset.saved)
+      .then((handle) => handle.jsonValue());
+    const pdf = await PDFDocument.load(new Uint8Array(JSON.parse(bytes as string) as number[]));
+    expect(pdf.getPageCount()).toBe(1);
+    // A4 in points.
+    expect(pdf.getPage(0).getWidth()).toBeCloseTo((210 / 25.4) * 72, 0);
+  });
+
+  it('cuts everything from what is in stock, and asks for what is not', async () => {
+    await open('cutting', 'quillon');
+    await shows(page, /0\.25 mm: 2 lengths opened[\s\S]*1 length to buy, €3\.40/);
+    expect(await follows()).toMatch(/0\.50 mm: none in stock/);
+  });
+
+  it('tells what will be seen, and what is done for its own sake all the same', async () => {
+    await open('seen');
+    await shows(page, /Worth the 3 h[\s\S]*No other choice shows more of it/);
+    await shows(page, /Parts inside, the most hidden first[\s\S]*guessed/);
+    await press(page, 'button', 'Place of Seat, front: guessed');
+    await fill(page, 'Above the lowest, mm', '20');
+    await page.keyboard.press('Tab');
+    await saved(page);
+    await shows(page, /Seat, front[\s\S]{0,400}\d+ % ± \d+\.\d %/);
+    await press(page, 'button', 'let it be guessed again');
+    await shows(page, /Seat, front[\s\S]{0,400}about \d+ %/);
+    await fill(page, 'Time there is, minutes', '60');
+    await page.keyboard.press('Tab');
+    await saved(page);
+    await shows(page, /Worth the 60 min[\s\S]*With more time[\s\S]*6 × ignition lead/);
+    await press(
+      page,
+      'button',
+      '6 × ignition lead (straight six), distributor to cylinder head: for my own pleasure',
+    );
+    await saved(page);
+    await shows(page, /Worth the 60 min[\s\S]*6 × ignition lead[\s\S]*weigh it again[\s\S]*With more time/);
+  });
+});
