@@ -4,7 +4,7 @@ import type { Join, KitPart, Lesson, PlannedLayer, StockMaterial } from '../core
 import type { BenchCalendar, KitSummary } from '../core/plan/index.ts';
 import type { CodeSource, Provenance } from '../core/match/index.ts';
 import type { HidingClass } from '../core/paint/index.ts';
-import type { DateOrder } from './schemas.ts';
+import type { Clock, DateOrder } from './schemas.ts';
 
 /** Records as the server sends them. `version` grows with every change and guards against overwriting. */
 
@@ -244,6 +244,8 @@ export interface Preferences {
   tools?: ToolSettings;
   /** Day and month first where none is chosen. */
   dates?: DateOrder;
+  /** By 24 hours where none is chosen. */
+  clock?: Clock;
 }
 
 export interface SettingsRecord {

@@ -206,11 +206,18 @@ const toolSetting = object({
 export const DATE_ORDERS = ['day-month', 'month-day', 'iso'] as const;
 export type DateOrder = (typeof DATE_ORDERS)[number];
 
+/** How times of day are written: 19:30, or 7:30 pm. */
+export const CLOCKS = ['24-hour', '12-hour'] as const;
+export type Clock = (typeof CLOCKS)[number];
+
 export const preferencesSchema = object({
   temperature: oneOf(['C', 'F'] as const, 'the unit of temperature'),
   volume: oneOf(['ml', 'drops'] as const, 'the unit of volume'),
   dates: string()
     .oneOf(DATE_ORDERS, `the order of dates must be one of: ${DATE_ORDERS.join(', ')}`)
+    .optional(),
+  clock: string()
+    .oneOf(CLOCKS, `times of day are written by one of: ${CLOCKS.join(', ')}`)
     .optional(),
   tools: lazy((value: unknown) =>
     value === undefined

@@ -128,16 +128,6 @@ export function localDate(date: Date): string {
   return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
 }
 
-const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
-
-/** A moment in local time, like "Mon 1 Jun 19:00"; `minutes` since 1970. */
-export function momentText(minutes: number): string {
-  const date = new Date(minutes * 60000);
-  const two = (value: number) => String(value).padStart(2, '0');
-  return `${DAYS[date.getDay()]!} ${date.getDate()} ${MONTHS[date.getMonth()]!} ${two(date.getHours())}:${two(date.getMinutes())}`;
-}
-
 function epochMinutes(date: Date): number {
   return Math.round(date.getTime() / 60000);
 }

@@ -1,5 +1,6 @@
 import { TextInput } from '@mantine/core';
 import { useState } from 'react';
+import { clockKind } from '../data/clock.ts';
 import { clockOf, typedClock } from './time.ts';
 
 interface ClockFieldProps {
@@ -9,7 +10,7 @@ interface ClockFieldProps {
   onChange: (minutes: number) => void;
 }
 
-/** A time of day on the clock of 24 hours, as all times are shown; taken when the field is left. What is no time is not
+/** A time of day on the builder's clock, as all times are shown; taken when the field is left. What is no time is not
  *  taken, and stands with what is kept instead until it is mended or given up by Escape. */
 export function ClockField({ name, value, onChange }: ClockFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
@@ -25,10 +26,10 @@ export function ClockField({ name, value, onChange }: ClockFieldProps) {
   return (
     <TextInput
       size="xs"
-      styles={{ input: { width: 64 } }}
+      styles={{ input: { width: clockKind() === '12-hour' ? 84 : 64 } }}
       aria-label={name}
-      placeholder="19:30"
-      maxLength={5}
+      placeholder={clockOf(1170)}
+      maxLength={9}
       error={isWrong && `no time; ${clockOf(value)} stays`}
       value={typed ?? clockOf(value)}
       onFocus={({ currentTarget }) => currentTarget.select()}

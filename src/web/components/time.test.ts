@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { setBenchClock, setDateOrder } from '../data/clock.ts';
+import { setBenchClock, setClock, setDateOrder } from '../data/clock.ts';
 import {
   clockOf,
   clockText,
@@ -23,6 +23,7 @@ const minutes = (...parts: [number, number, number, number, number]) => {
 describe('days and times on screen', () => {
   afterEach(() => {
     setDateOrder('day-month');
+    setClock('24-hour');
     setBenchClock(Date.now());
     vi.useRealTimers();
   });
@@ -60,6 +61,29 @@ describe('days and times on screen', () => {
   ])('are typed in any usual way: %s', (text, minute) => {
     expect(typedClock(text)).toBe(minute);
     if (minute !== null) expect(typedClock(clockOf(minute))).toBe(minute);
+  });
+
+  it.each([
+    ['7:30 pm', 1170],
+    ['7.30PM', 1170],
+    ['7p', 1140],
+    ['12 am', 0],
+    ['12:05 p.m.', 725],
+    ['13 pm', null],
+    ['0:10 am', null],
+    ['7 mp', null],
+  ])('are typed with their half of the day: %s', (text, minute) => {
+    expect(typedClock(text)).toBe(minute);
+    setClock('12-hour');
+    if (minute !== null) expect(typedClock(clockOf(minute))).toBe(minute);
+  });
+
+  it('are written by a clock of 12 hours where that is chosen', () => {
+    now();
+    setClock('12-hour');
+    expect([0, 725, 1170, 1440].map(clockOf)).toEqual(['12:00 am', '12:05 pm', '7:30 pm', '12:00 am']);
+    expect(whenText(minutes(2026, 5, 12, 21, 5))).toBe('9:05 pm');
+    expect(whenText(minutes(2026, 5, 15, 9, 0))).toBe('Fri 9:00 am');
   });
 
   it('leave out what today and this week need not say', () => {

@@ -1,6 +1,6 @@
 import { format, isSameDay, isSameYear, parseISO } from 'date-fns';
-import { benchNow, dateOrder } from '../data/clock.ts';
-import type { DateOrder } from '../../api/index.ts';
+import { benchNow, clockKind, dateOrder } from '../data/clock.ts';
+import type { Clock, DateOrder } from '../../api/index.ts';
 
 const dateOf = (epochMinutes: number) => new Date(epochMinutes * 60000);
 
@@ -10,6 +10,9 @@ export const DAYS: Readonly<Record<DateOrder, { near: string; far: string; field
   'month-day': { near: 'MMM d', far: 'MMM d, yyyy', field: 'MMM D, YYYY' },
   iso: { near: 'yyyy-MM-dd', far: 'yyyy-MM-dd', field: 'YYYY-MM-DD' },
 };
+
+/** How times of day are written on each clock. */
+const TIMES: Readonly<Record<Clock, string>> = { '24-hour': 'HH:mm', '12-hour': 'h:mm aaa' };
 
 /** The pattern of a day in a date field, as the builder writes days. */
 export const fieldPattern = (): string => DAYS[dateOrder()].field;
@@ -34,14 +37,14 @@ export function whenText(epochMinutes: number): string {
   const now = new Date(benchNow());
   if (isSameDay(date, now)) return clockText(epochMinutes);
   const days = Math.abs(date.getTime() - now.getTime()) / 86_400_000;
-  return days < 6 ? format(date, 'EEE HH:mm') : fullText(epochMinutes);
+  return days < 6 ? `${format(date, 'EEE')} ${clockText(epochMinutes)}` : fullText(epochMinutes);
 }
 
 /** "Sat 5 Dec 09:00". */
 export const fullText = (epochMinutes: number): string =>
   `${dayText(epochMinutes)} ${clockText(epochMinutes)}`;
 
-export const clockText = (epochMinutes: number): string => format(dateOf(epochMinutes), 'HH:mm');
+export const clockText = (epochMinutes: number): string => format(dateOf(epochMinutes), TIMES[clockKind()]);
 
 /** The day of a moment as it is stored, and its minute of that day. */
 export const dayOf = (epochMinutes: number): string => format(dateOf(epochMinutes), 'yyyy-MM-dd');
@@ -52,13 +55,17 @@ export const minuteOfDay = (epochMinutes: number): number =>
 export const momentOf = (day: string, minute: number): number =>
   parseISO(day).setHours(Math.floor(minute / 60), minute % 60) / 60000;
 
-/** "19:30" of a minute of the day. */
+/** "19:30" or "7:30 pm" of a minute of the day. */
 export const clockOf = (minute: number): string =>
-  [Math.floor(minute / 60) % 24, minute % 60].map((part) => String(part).padStart(2, '0')).join(':');
+  format(new Date(2000, 0, 1, Math.floor(minute / 60) % 24, minute % 60), TIMES[clockKind()]);
 
-/** The minute of the day that was typed, as 19:30, 19.30, 1930 or 7; null for what is no time. */
+/** The minute of the day that was typed, as 19:30, 19.30, 1930, 7, 7:30 pm or 7p; null for what is no time. */
 export function typedClock(text: string): number | null {
-  const [, hours, minutes = '0'] = /^(\d{1,2})(?:[:.\s]?(\d{2}))?$/.exec(text.trim()) ?? [];
-  if (hours === undefined || Number(hours) > 23 || Number(minutes) > 59) return null;
-  return Number(hours) * 60 + Number(minutes);
+  const [, digits, minutes = '0', half] =
+    /^(\d{1,2})(?:[:.\s]?(\d{2}))?\s*(?:([ap])\.?(?:m\.?)?)?$/i.exec(text.trim()) ?? [];
+  if (digits === undefined || Number(minutes) > 59) return null;
+  const hours = Number(digits);
+  if (half === undefined) return hours > 23 ? null : hours * 60 + Number(minutes);
+  if (hours < 1 || hours > 12) return null;
+  return ((hours % 12) + (half.toLowerCase() === 'p' ? 12 : 0)) * 60 + Number(minutes);
 }

@@ -23,7 +23,7 @@ import {
   type TrayRecord,
 } from '../../api/index.ts';
 import { cachedNow, changeCached, refetch, useCached } from './cache.ts';
-import { setBenchClock, setDateOrder } from './clock.ts';
+import { setBenchClock, setWriting } from './clock.ts';
 import { exchange, get, request, RequestProblem } from './request.ts';
 import { recallableWrite, savesSettled, setRefusal, whenReached, write, type Recallable } from './saving.ts';
 import { forget, remember } from './undo.ts';
@@ -37,7 +37,7 @@ async function getBench(): Promise<BenchSnapshot> {
   await savesSettled();
   const snapshot = await wholeBench((path) => exchange('GET', path), known);
   setBenchClock(snapshot.now);
-  setDateOrder(snapshot.settings.preferences.dates);
+  setWriting(snapshot.settings.preferences);
   seeVersion('settings', snapshot.settings.version);
   for (const build of snapshot.builds) seeBuild(build);
   for (const { operationId, version } of snapshot.steps) seeVersion(`step ${operationId}`, version);
@@ -256,7 +256,7 @@ export async function removeBuild(build: BuildRecord): Promise<void> {
 }
 
 async function sendSettings(settings: SettingsRecord): Promise<void> {
-  setDateOrder(settings.preferences.dates);
+  setWriting(settings.preferences);
   updateBench((snapshot) => ({ ...snapshot, settings }));
   const { conditions, calendar, preferences } = settings;
   try {

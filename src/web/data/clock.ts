@@ -1,4 +1,4 @@
-import type { DateOrder } from '../../api/index.ts';
+import type { Clock, DateOrder, Preferences } from '../../api/index.ts';
 
 /** Difference between the bench's clock and this machine's, ms; set by every snapshot of the bench. */
 let offset = 0;
@@ -12,11 +12,22 @@ export function benchNow(): number {
   return Date.now() + offset;
 }
 
-/** In which order the builder writes days; set with the settings of the bench. */
+/** How the builder writes days and times of day; set with the settings of the bench. */
 let order: DateOrder = 'day-month';
+let clock: Clock = '24-hour';
 
 export const dateOrder = (): DateOrder => order;
+export const clockKind = (): Clock => clock;
 
 export function setDateOrder(next: DateOrder = 'day-month'): void {
   order = next;
+}
+
+export function setClock(next: Clock = '24-hour'): void {
+  clock = next;
+}
+
+export function setWriting(preferences: Preferences): void {
+  setDateOrder(preferences.dates);
+  setClock(preferences.clock);
 }

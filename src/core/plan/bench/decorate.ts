@@ -1,5 +1,5 @@
 import { earliestFinish, type ScheduleInstance } from '../../scheduling/index.ts';
-import { momentText } from '../calendar.ts';
+import { figure } from '../../figures.ts';
 import { adviceFrom, byDate, type Advice } from '../advice/advice.ts';
 import { adviseBuild } from '../advice/adviseBuild.ts';
 import { explainStarts } from '../explainStarts.ts';
@@ -112,7 +112,7 @@ function brokenPins(
         subject: id,
         severity: 'warn',
         text: `Cannot be held: ${operation.title}`,
-        why: `You pinned it to ${momentText(pinned)}. What comes before it, a recoat window or the bench’s sessions leave no room for that; it comes ${momentText(start)}.`,
+        why: `What comes before it, a recoat window or the bench’s sessions leave no room for it at the moment to which you pinned it; it comes ${figure(Math.abs(start - pinned) / 60, 'h')} ${start > pinned ? 'later' : 'sooner'}.`,
         remedy: 'Let go of the pin, or pin it to a moment at which the bench is open and it is ready.',
         stage: 'plan',
       },

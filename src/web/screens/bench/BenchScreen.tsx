@@ -168,7 +168,7 @@ export function BenchScreen() {
           onSave={(next, label) => save({ calendar: next }, label)}
         />
         <div className="panel">
-          <h3>Units and dates</h3>
+          <h3>Units, dates, times</h3>
           <SegmentedControl
             fullWidth
             aria-label="Temperature in"
@@ -203,6 +203,17 @@ export function BenchScreen() {
             ]}
             value={preferences.dates ?? 'day-month'}
             onChange={(value) => save({ preferences: { ...preferences, dates: value } }, 'order of dates')}
+          />
+          <SegmentedControl
+            mt={8}
+            fullWidth
+            aria-label="Times as"
+            data={[
+              { value: '24-hour', label: '19:30' },
+              { value: '12-hour', label: '7:30 pm' },
+            ]}
+            value={preferences.clock ?? '24-hour'}
+            onChange={(value) => save({ preferences: { ...preferences, clock: value } }, 'clock')}
           />
         </div>
         <DevicePanel />
