@@ -56,7 +56,7 @@ export function RunsView({ build, kit }: DetailViewProps) {
                       <Table.Td>
                         {name}
                         {run.note && <span className="soft small"> {run.note}</span>}
-                        <Group gap="xs">
+                        <Group gap={6} wrap="nowrap" mt={4}>
                           <EndSelect
                             label="Begins with"
                             of={name}
