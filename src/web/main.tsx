@@ -5,6 +5,7 @@ import '@fontsource/barlow-condensed/latin-600.css';
 import '@fontsource/jetbrains-mono/latin-500.css';
 import '@mantine/core/styles.css';
 import './styles.css';
+import './layout.css';
 import { MantineProvider } from '@mantine/core';
 import { setNonce } from 'get-nonce';
 import { StrictMode } from 'react';

@@ -8,9 +8,5 @@ interface BeyondScreenProps {
 /** Says so where a screen cannot show a colour and a less vivid one of its hue stands in. */
 export function BeyondScreen({ spectrum, view }: BeyondScreenProps) {
   if (spectrumToDisplay(spectrum, view).inGamut) return null;
-  return (
-    <span className="small" style={{ display: 'block' }}>
-      ▲ more vivid than a screen can show
-    </span>
-  );
+  return <span className="small block">▲ more vivid than a screen can show</span>;
 }

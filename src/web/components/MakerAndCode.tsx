@@ -10,7 +10,7 @@ interface MakerAndCodeProps {
 /** What a factory code is called by, side by side. */
 export function MakerAndCode({ maker, code, onMaker, onCode }: MakerAndCodeProps) {
   return (
-    <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
+    <div className="stacked two-columns g8">
       <TextInput
         label="Maker"
         value={maker}

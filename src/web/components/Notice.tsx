@@ -10,9 +10,7 @@ export function Notice({ text, onUnderstood }: NoticeProps) {
   if (text === '') return null;
   return (
     <Alert color="gray" variant="outline" p="xs" my={6} role="note">
-      <p className="small" style={{ margin: 0 }}>
-        {text}
-      </p>
+      <p className="small m0">{text}</p>
       <Button variant="default" size="compact-xs" mt={6} onClick={onUnderstood}>
         understood
       </Button>

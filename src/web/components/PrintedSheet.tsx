@@ -16,7 +16,7 @@ export function PrintedSheet({ label, back, printWords, children }: PrintedSheet
     <section className="recipecard" aria-label={label}>
       <div className="noprint" style={{ display: 'flex', justifyContent: 'space-between', marginBottom: 14 }}>
         <Link to={back.to}>{back.words}</Link>
-        <Button variant="action" style={{ width: 'auto' }} onClick={() => window.print()}>
+        <Button variant="action" className="unstretched" onClick={() => window.print()}>
           {printWords}
         </Button>
       </div>

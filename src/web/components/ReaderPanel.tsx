@@ -98,7 +98,7 @@ export function ReaderPanel({ subject, coatUm, onRead }: ReaderPanelProps) {
             onChange={(value) => setCoats(Math.min(20, Math.max(1, Number(value) || 1)))}
             mt={8}
           />
-          <div className="chips" role="group" aria-label="What is under the paint" style={{ marginTop: 8 }}>
+          <div className="chips mt8" role="group" aria-label="What is under the paint">
             {UNDERLAYS.map(({ value, name }) => (
               <UnstyledButton
                 key={value}
@@ -113,7 +113,7 @@ export function ReaderPanel({ subject, coatUm, onRead }: ReaderPanelProps) {
         </>
       )}
       {refusal && <p role="alert">{refusal}</p>}
-      <div style={{ display: 'flex', gap: 10, alignItems: 'center', marginTop: 10, flexWrap: 'wrap' }}>
+      <div className="in-row g10 middle mt10 breaks">
         <Button variant="action" disabled={busy || !next} onClick={() => next && run(next.act)}>
           {next ? next.name : 'Warming up…'}
         </Button>
@@ -124,7 +124,7 @@ export function ReaderPanel({ subject, coatUm, onRead }: ReaderPanelProps) {
         )}
       </div>
       {reader.simulated && (
-        <p className="soft small" style={{ marginTop: 8 }}>
+        <p className="soft small mt8">
           A stand-in: it reads{' '}
           {coatUm === undefined
             ? 'a chip that was sprayed and faded in its own way.'

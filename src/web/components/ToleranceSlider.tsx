@@ -16,7 +16,7 @@ interface ToleranceSliderProps {
 export function ToleranceSlider({ who, about, tolerance, onChange }: ToleranceSliderProps) {
   const id = useId();
   return (
-    <div style={{ marginTop: 12 }}>
+    <div className="mt12">
       <span id={id}>
         {who} within <b className="mono">{figure(tolerance, 'dE')}</b>
       </span>
@@ -30,9 +30,7 @@ export function ToleranceSlider({ who, about, tolerance, onChange }: ToleranceSl
         label={(value) => figure(value, 'dE')}
         onChange={onChange}
       />
-      <p className="soft small" style={{ marginTop: 6 }}>
-        Below 1 nobody sees it; at 2 it shows only where two panels touch.
-      </p>
+      <p className="soft small mt6">Below 1 nobody sees it; at 2 it shows only where two panels touch.</p>
     </div>
   );
 }

@@ -20,11 +20,9 @@ export function TrayList({ trays, chosen, products, codes, note, onChoose }: Tra
         <li key={tray.id}>
           <UnstyledButton aria-pressed={tray.id === chosen} onClick={() => onChoose(tray)}>
             <span className="dot" style={{ background: trayHex(tray, products, codes) }} aria-hidden />
-            <span style={{ minWidth: 0 }}>
-              <span style={{ display: 'block' }}>{tray.name}</span>
-              <span className="soft small" style={{ display: 'block' }}>
-                {note(tray)}
-              </span>
+            <span className="shrinks">
+              <span className="block">{tray.name}</span>
+              <span className="soft small block">{note(tray)}</span>
             </span>
           </UnstyledButton>
         </li>

@@ -54,11 +54,11 @@ export function CureFelt({
           Planned to be free {whenText(until)}. Touch the sprue or the spoon that was sprayed with it, not the
           model.
         </p>
-        <div style={{ display: 'flex', gap: 8, marginTop: 8 }}>
+        <div className="in-row g8 mt8">
           <Button onClick={() => note(true)}>Dry enough now</Button>
           <Button onClick={() => note(false)}>Still wet</Button>
         </div>
-        <p className="small soft" style={{ marginTop: 6 }}>
+        <p className="small soft mt6">
           After two coats of a paint the plan counts with your times. Recoat windows stay those of the
           product.
         </p>

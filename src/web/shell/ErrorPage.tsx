@@ -42,7 +42,7 @@ export function ErrorPage() {
         </ul>
       )}
       {refused && <p>{refused}</p>}
-      <p style={{ display: 'flex', gap: 10, flexWrap: 'wrap', marginTop: 12 }}>
+      <p className="in-row g10 breaks mt12">
         {undoLabel && <Button onClick={() => void takeBack()}>Undo the last change: {undoLabel}</Button>}
         <Button onClick={again}>Try again</Button>
         {build && (

@@ -11,7 +11,7 @@ export function NotFoundPage() {
           ? `It said: ${error.message}. What you saved is safe.`
           : 'The build or page may have been removed, or the address was cut short.'}
       </p>
-      <p style={{ marginTop: 12 }}>
+      <p className="mt12">
         <Link to="/" className="quiet" reloadDocument={Boolean(error)}>
           Back to your builds
         </Link>

@@ -23,7 +23,7 @@ export function ShortcutSheet({ onClose }: { onClose: () => void }) {
     <Modal opened onClose={onClose} title="Keys">
       <dl className="rows">
         {KEYS.map(([keys, what]) => (
-          <div key={what} style={{ display: 'contents' }}>
+          <div key={what} className="contents">
             <dt>
               {keys.map((key) => (
                 <Kbd key={key} mr={4}>

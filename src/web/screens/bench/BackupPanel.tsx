@@ -42,7 +42,7 @@ export function BackupPanel({ guarded, readOnly }: { guarded: boolean; readOnly:
         </p>
       )}
       {guarded && (
-        <Button style={{ marginTop: 12 }} onClick={() => void signOut()}>
+        <Button className="mt12" onClick={() => void signOut()}>
           Sign out of this bench
         </Button>
       )}

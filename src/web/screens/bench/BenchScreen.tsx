@@ -91,7 +91,7 @@ export function BenchScreen() {
                         </span>
                       ))}
                     </Table.Td>
-                    <Table.Td style={{ textAlign: 'right' }}>
+                    <Table.Td className="right">
                       <UnstyledButton
                         className="plain"
                         aria-label={`Add a session on ${DAYS[weekday]}`}
@@ -112,20 +112,20 @@ export function BenchScreen() {
               })}
             </Table.Tbody>
           </Table>
-          <p className="soft small" style={{ marginTop: 8 }}>
+          <p className="soft small mt8">
             {weekly > 0
               ? `${Math.floor(weekly / 60)} h ${weekly % 60} min a week. The plan puts your hands only here, and sprays only where you can; paint cures day and night.`
               : 'No session at all: nothing can be planned until there is one.'}
           </p>
           {problem && (
-            <p role="alert" style={{ marginTop: 8 }}>
+            <p role="alert" className="mt8">
               {problem}
             </p>
           )}
         </div>
         <div className="panel">
           <h3>Closed days</h3>
-          <div className="chips" style={{ alignItems: 'center' }}>
+          <div className="chips middle">
             {calendar.closed.map((date) => (
               <UnstyledButton
                 key={date}

@@ -17,7 +17,7 @@ export function DevicePanel() {
         value={brief ? 'brief' : 'usual'}
         onChange={(value) => setBriefSearch(value === 'brief')}
       />
-      <p className="soft small" style={{ marginTop: 8 }}>
+      <p className="soft small mt8">
         After every change Fanfare looks for a better plan for some seconds
         {brief
           ? '; this device looks for an eighth of that, and a plan may end an evening later than it need.'

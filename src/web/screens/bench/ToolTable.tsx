@@ -98,7 +98,7 @@ export function ToolTable({ preferences, onSave }: ToolTableProps) {
           )}
         </Table.Tbody>
       </Table>
-      <p className="soft small" style={{ marginTop: 8 }}>
+      <p className="soft small mt8">
         Usual settings to begin with; yours replace them in every step and in the quantities. The cross takes
         the usual ones back.
       </p>

@@ -52,15 +52,7 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
   return (
     <>
       <section className="booth" aria-label="Booth" data-light={light}>
-        <div
-          style={{
-            display: 'flex',
-            alignItems: 'center',
-            justifyContent: 'space-between',
-            gap: 12,
-            flexWrap: 'wrap',
-          }}
-        >
+        <div className="in-row middle apart g12 breaks">
           <h2>{code.name || code.code}</h2>
           <LightSwitch light={light} onChange={setLight} />
         </div>
@@ -82,7 +74,7 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
                 width={source.inForce ? 120 : 84}
                 label={PROVENANCE_WORDS[source.provenance]}
               />
-              <b style={{ display: 'block' }}>{PROVENANCE_WORDS[source.provenance]}</b>
+              <b className="block">{PROVENANCE_WORDS[source.provenance]}</b>
               <span className="mono">±{figure(sourceUncertainty(source), 'dE')}</span>
             </li>
           ))}
@@ -141,7 +133,7 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
               onBlur={({ currentTarget: { value } }) => about({ suppliers: value.trim() })}
             />
           </div>
-          <UnstyledButton className="why" style={{ marginTop: 8 }} onClick={onNear}>
+          <UnstyledButton className="why mt8" onClick={onNear}>
             list all codes by nearness to this one
           </UnstyledButton>
         </div>
@@ -154,7 +146,7 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
               in force.
             </Why>
           </h3>
-          <div role="radiogroup" aria-label="Source in force" style={{ display: 'grid', gap: 8 }}>
+          <div role="radiogroup" aria-label="Source in force" className="stacked g8">
             {code.sources.map((source, index) => {
               const differs = apart.find((one) => one.source === source);
               return (
@@ -171,20 +163,20 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
                         ? ', in force by your choice'
                         : ', in force: the surest'
                       : ''}
-                    <span className="small" style={{ display: 'block' }}>
+                    <span className="small block">
                       {source.note}
                       {source.spectrum ? ', spectrum' : ''}
-                      <span style={{ display: 'block' }}>
+                      <span className="block">
                         measured {GEOMETRY_NAMES[source.geometry ?? 'unknown']}
                         {source.gloss === null || source.gloss === undefined ? '' : `, ${source.gloss} GU`}
                       </span>
                     </span>
-                    <span className="mono small" style={{ display: 'block' }}>
+                    <span className="mono small block">
                       L {bare(source.lab.L, 'L')} a {bare(source.lab.a, 'L')} b {bare(source.lab.b, 'L')}, ±
                       {figure(sourceUncertainty(source), 'dE')}
                     </span>
                     {differs && (
-                      <span className="small" style={{ display: 'block' }}>
+                      <span className="small block">
                         {figure(differs.dE00, 'dE')} away{differs.words && `: ${differs.words}`}
                         {differs.beyondDoubt ? ' – more than both doubts explain' : ''}
                       </span>
@@ -206,7 +198,7 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
             })}
           </div>
           {code.sources.some(({ chosen }) => chosen) && (
-            <UnstyledButton className="why" style={{ marginTop: 8 }} onClick={letDecide}>
+            <UnstyledButton className="why mt8" onClick={letDecide}>
               let the surest decide
             </UnstyledButton>
           )}

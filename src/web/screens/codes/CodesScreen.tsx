@@ -49,7 +49,7 @@ export function CodesScreen() {
     <div className="columns codes">
       <section className="column" aria-label="Codes">
         <h2>Codes</h2>
-        <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8, textAlign: 'center' }}>
+        <div className="stacked two-columns g8 centred">
           <Link to="/codes/picture" className="quiet">
             From a picture
           </Link>
@@ -163,9 +163,9 @@ function CodeList({ found, chosen, onOpen }: CodeListProps) {
                 style={{ background: spectrumToDisplay(code.spectrum).hex }}
                 aria-hidden
               />
-              <span style={{ minWidth: 0 }}>
+              <span className="shrinks">
                 <span className="mono">{code.code}</span> {code.name}
-                <span className="soft small" style={{ display: 'block' }}>
+                <span className="soft small block">
                   {code.maker} {code.years}
                 </span>
               </span>

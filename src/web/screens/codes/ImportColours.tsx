@@ -80,17 +80,17 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
   };
   return (
     <div style={{ maxWidth: 980, margin: '0 auto', display: 'grid', gap: 14 }}>
-      <div style={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', gap: 10 }}>
+      <div className="in-row apart middle g10">
         <h2 style={{ fontSize: 26 }}>{codes.length === 0 ? 'No codes yet' : 'Bring in colours'}</h2>
         {codes.length > 0 && <Button onClick={() => onDone()}>Back to the codes</Button>}
       </div>
-      <div className="panel" style={{ display: 'grid', gap: 12 }}>
+      <div className="panel stacked g12">
         <h3>From a file</h3>
         <p className="soft">
           CGATS text and CxF 3 with spectra or Lab, GIMP palettes, and tables (CSV, tabs) with a heading. The
           file is read here, in your browser; you see everything before anything is kept.
         </p>
-        <div style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap' }}>
+        <div className="in-row g12 middle breaks">
           <FileButton
             onChange={(chosen) => {
               if (!chosen) return;
@@ -100,7 +100,7 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
             }}
           >
             {(props) => (
-              <Button variant="action" style={{ width: 'auto' }} {...props}>
+              <Button variant="action" className="unstretched" {...props}>
                 Choose a file
               </Button>
             )}
@@ -116,7 +116,7 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
         {file?.ask && (
           <div role="alert">
             <p>{file.ask}</p>
-            <div className="chips" role="group" aria-label="Scale of reflectance" style={{ marginTop: 6 }}>
+            <div className="chips mt6" role="group" aria-label="Scale of reflectance">
               <UnstyledButton className="chip" onClick={() => say({ scale: 'fraction' })}>
                 fractions, 1 is white
               </UnstyledButton>
@@ -167,7 +167,7 @@ export function ImportColours({ codes, onDone }: ImportColoursProps) {
         )}
         {file && file.colours.length > 0 && (
           <>
-            <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12 }}>
+            <div className="stacked two-columns g12">
               <TextInput
                 label="Maker or collection"
                 description="goes before each code"
@@ -251,9 +251,9 @@ function ColumnMapping({ table: { headings, columns, preview }, onChange }: Colu
     .map((column, index) => ({ column, index }))
     .filter(({ column }) => typeof column !== 'number');
   return (
-    <div style={{ overflowX: 'auto' }}>
+    <div className="scrolls-x">
       <Table className="plainlist">
-        <Table.Caption className="small" style={{ textAlign: 'left' }}>
+        <Table.Caption className="small left">
           What the columns hold{bands > 0 ? `; ${bands} wavelengths besides` : ''}
         </Table.Caption>
         <Table.Thead>

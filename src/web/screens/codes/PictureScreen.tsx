@@ -61,11 +61,11 @@ export function PictureScreen() {
   return (
     <div className="columns">
       <section className="column" aria-label="What you know">
-        <div style={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', gap: 10 }}>
+        <div className="in-row middle apart g10">
           <h2>Colours from a picture</h2>
           <Link to="/codes">all codes</Link>
         </div>
-        <div className="panel" style={{ display: 'grid', gap: 8 }}>
+        <div className="panel stacked g8">
           <h3>1. The picture</h3>
           <p className="small">It stays in this browser; only the colours that you keep are stored.</p>
           <FileButton onChange={choose} accept="image/*">
@@ -73,7 +73,7 @@ export function PictureScreen() {
           </FileButton>
           {picture && <p className="small mono">{picture.name}</p>}
         </div>
-        <div className="panel" style={{ display: 'grid', gap: 8 }}>
+        <div className="panel stacked g8">
           <h3>
             2. What to mark{' '}
             <Why about="grey card and patches">
@@ -223,13 +223,13 @@ function PatchPanel({ patch, colour, codes, pictureName, onRemove }: PatchPanelP
   };
   return (
     <div className="panel">
-      <div style={{ display: 'flex', justifyContent: 'space-between' }}>
+      <div className="in-row apart">
         <h3>{patch.name}</h3>
         <RemoveButton name={`Take out ${patch.name}`} onRemove={onRemove} />
       </div>
       {colour ? (
         <>
-          <div style={{ display: 'flex', gap: 12 }}>
+          <div className="in-row g12">
             <span className="coatground">
               <Spoon
                 hex={labToDisplay(colour.lab).hex}
@@ -249,12 +249,12 @@ function PatchPanel({ patch, colour, codes, pictureName, onRemove }: PatchPanelP
             </dl>
           </div>
           {colour.warnings.map((warning) => (
-            <p key={warning} className="small" style={{ marginTop: 6 }}>
+            <p key={warning} className="small mt6">
               {warning}
             </p>
           ))}
           <form
-            style={{ display: 'grid', gap: 8, marginTop: 8 }}
+            className="stacked g8 mt8"
             onSubmit={(event) => {
               event.preventDefault();
               void keep();

@@ -125,9 +125,9 @@ export function Booth({
                 ? Object.keys(candidate.mix)[0]
                 : amountText(candidate.drops, unit)}
             </span>
-            <span className="mono" style={{ whiteSpace: 'nowrap' }}>
+            <span className="mono nowrap">
               {bare(dE, 'dE')}{' '}
-              <span className="small" style={{ display: 'block' }}>
+              <span className="small block">
                 {bands.has(candidate.key) ? rangeText(bands.get(candidate.key)!) : '…'}
               </span>
             </span>
@@ -138,15 +138,7 @@ export function Booth({
   );
   return (
     <section className="booth" aria-label="Booth" data-light={view.illuminant}>
-      <div
-        style={{
-          display: 'flex',
-          alignItems: 'center',
-          justifyContent: 'space-between',
-          gap: 12,
-          flexWrap: 'wrap',
-        }}
-      >
+      <div className="in-row middle apart g12 breaks">
         <h2>Target and answers</h2>
         <LightSwitch light={view.illuminant} onChange={onLight} />
       </div>
@@ -160,7 +152,7 @@ export function Booth({
             width={150}
             label={split ? `left ${code.name}, right the answer` : `${code.name}, the colour wanted`}
           />
-          <b style={{ display: 'block' }}>{code.name}</b>
+          <b className="block">{code.name}</b>
           <span className="mono">{code.code}</span>
           <BeyondScreen spectrum={code.spectrum} view={view} />
           <Checkbox
@@ -174,8 +166,8 @@ export function Booth({
           <h3>Recipes in whole drops</h3>
           <SearchNote recipes={recipes} tolerance={tolerance} poolName={poolName} best={mixed[0]} />
           {mixed.length > 0 && row(mixed, 'Recipes')}
-          <div style={{ display: 'flex', gap: 8, alignItems: 'center', marginTop: 8 }}>
-            <h3 style={{ flex: 1 }}>As they come</h3>
+          <div className="in-row g8 middle mt8">
+            <h3 className="grows">As they come</h3>
             <WishSelects wish={wish} onWish={onWish} />
           </div>
           {nearest.length > 0 ? (
@@ -248,7 +240,7 @@ function SearchNote({
           ? 'Best so far; the rest is being ruled out:'
           : `Searching every recipe ${poolName}:`}{' '}
         <span className="mono">{Math.round(100 * state.share)} %</span>{' '}
-        <UnstyledButton className="why" style={{ color: 'inherit' }} onClick={cancel}>
+        <UnstyledButton className="why same-ink" onClick={cancel}>
           cancel
         </UnstyledButton>
       </p>
@@ -258,7 +250,7 @@ function SearchNote({
     return (
       <p role="status">
         Cancelled.{' '}
-        <UnstyledButton className="why" style={{ color: 'inherit' }} onClick={again}>
+        <UnstyledButton className="why same-ink" onClick={again}>
           search again
         </UnstyledButton>
       </p>

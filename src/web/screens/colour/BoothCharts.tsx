@@ -36,8 +36,8 @@ export function BoothCharts({ code, chosen, candidates, onPick }: BoothChartsPro
     name: product.name,
   }));
   return (
-    <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 14, marginTop: 12 }}>
-      <figure className="well" style={{ margin: 0 }}>
+    <div className="stacked two-columns g14 mt12">
+      <figure className="well m0">
         <figcaption className="small">
           Reflectance, %, over 400–700 nm: target solid, answer dashed
         </figcaption>
@@ -61,7 +61,7 @@ export function BoothCharts({ code, chosen, candidates, onPick }: BoothChartsPro
           </LineChart>
         </ResponsiveContainer>
       </figure>
-      <figure className="well" style={{ margin: 0 }}>
+      <figure className="well m0">
         <figcaption className="small">Drops against difference (dE00 as judged): pick a point</figcaption>
         <ResponsiveContainer width="100%" height={150}>
           <ScatterChart margin={{ top: 8, right: 12, bottom: 0, left: -18 }} accessibilityLayer={false}>

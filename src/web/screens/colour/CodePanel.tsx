@@ -58,7 +58,7 @@ export function CodePanel({ code, codes, onChoose }: CodePanelProps) {
           </p>
           <dl className="rows small">
             {code.sources.map((source, index) => (
-              <div key={index} style={{ display: 'contents' }}>
+              <div key={index} className="contents">
                 <dt title={source.note}>
                   <span
                     className="dot"
@@ -79,7 +79,7 @@ export function CodePanel({ code, codes, onChoose }: CodePanelProps) {
             ))}
           </dl>
           {apart > DISAGREEMENT && (
-            <p className="small" style={{ marginTop: 6 }}>
+            <p className="small mt6">
               Sources disagree by {figure(apart, 'dE')}; the instrument is in force.{' '}
               <Why about="which source is in force">
                 A reading of a chip is surer (±0.4) than a restored vehicle (±1.5) or a picture (±4.5), so it
@@ -113,7 +113,7 @@ export function CodePanel({ code, codes, onChoose }: CodePanelProps) {
           )}
         </>
       )}
-      <div style={{ marginTop: 8 }}>
+      <div className="mt8">
         {adding ? (
           <OwnCode
             onSaved={(saved) => {

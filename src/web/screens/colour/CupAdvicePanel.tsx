@@ -69,11 +69,11 @@ export function CupAdvicePanel({
               </b>{' '}
               {verdict.words || 'no difference to see'}
             </p>
-            <p className="small" style={{ marginTop: 4 }}>
+            <p className="small mt4">
               {verdict.stop ? <b>Stop here. </b> : ''}
               {verdict.reason}
             </p>
-            <p className="small" style={{ marginTop: 4 }}>
+            <p className="small mt4">
               Sprayed until nothing shows through, this cup comes to{' '}
               <span className="mono">{figure(now.dE00, 'dE')}</span> ({rangeText(now)}).
             </p>
@@ -97,7 +97,7 @@ export function CupAdvicePanel({
               paints in Match.
             </p>
           )}
-          <div role="radiogroup" aria-label="Drops to add" style={{ display: 'grid', gap: 6 }}>
+          <div role="radiogroup" aria-label="Drops to add" className="stacked g6">
             {options.map((option, index) => (
               <UnstyledButton
                 key={JSON.stringify(option.add)}
@@ -107,10 +107,7 @@ export function CupAdvicePanel({
                 onClick={() => setPicked(index)}
               >
                 {Object.entries(option.add).map(([id, count]) => (
-                  <span
-                    key={id}
-                    style={{ display: 'flex', justifyContent: 'space-between', gap: 8, alignItems: 'center' }}
-                  >
+                  <span key={id} className="in-row apart g8 middle">
                     <span>{named(id)?.name ?? id}</span>
                     <Drops
                       count={count}
@@ -127,10 +124,10 @@ export function CupAdvicePanel({
           </div>
           {best && (
             <>
-              <Button variant="action" style={{ marginTop: 10 }} onClick={() => onAdd(best.add)}>
+              <Button variant="action" className="mt10" onClick={() => onAdd(best.add)}>
                 I put {best.added === 1 ? 'this drop' : `these ${best.added} drops`} in
               </Button>
-              <p className="soft small" style={{ marginTop: 6 }}>
+              <p className="soft small mt6">
                 Nothing can be taken out, so add, stir, spray and read again.{' '}
                 <Why about="drops to add">
                   Every whole number of drops up to 12 of what is in the cup was tried, with the optics
@@ -150,7 +147,7 @@ export function CupAdvicePanel({
             .filter(({ dE00 }) => dE00 >= SMALL_DOUBT)
             .slice(0, SHOWN_DOUBTS)
             .map(({ source, dE00 }, index) => (
-              <div key={source} style={{ display: 'contents' }}>
+              <div key={source} className="contents">
                 <dt>
                   {doubtName(source, paints)}
                   {index === 0 && <span className="soft">{doubtRemedy(source)}</span>}
@@ -165,7 +162,7 @@ export function CupAdvicePanel({
           <h3>Learned</h3>
           <dl className="rows small">
             {taught.map(({ paint, refit }) => (
-              <div key={paint.id} style={{ display: 'contents' }}>
+              <div key={paint.id} className="contents">
                 <dt>
                   {paint.name}, {refit.readings} {refit.readings === 1 ? 'reading' : 'readings'}
                 </dt>
@@ -175,9 +172,7 @@ export function CupAdvicePanel({
               </div>
             ))}
           </dl>
-          <p className="soft small" style={{ marginTop: 6 }}>
-            Every later recipe with these paints uses what was learned.
-          </p>
+          <p className="soft small mt6">Every later recipe with these paints uses what was learned.</p>
         </div>
       )}
     </>

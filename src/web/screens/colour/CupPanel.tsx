@@ -93,7 +93,7 @@ export function CupPanel({
               padding: '2px 0',
             }}
           >
-            <span style={{ minWidth: 0 }}>
+            <span className="shrinks">
               <span className="mono small">{paint.id}</span> {paint.name}
               {paint.levelMl === null && <span className="soft small"> (to buy)</span>}
             </span>
@@ -105,12 +105,12 @@ export function CupPanel({
           </div>
         ))}
         <DriesTo product={chosen.product} wanted={code.gloss} />
-        <p className="soft small" style={{ marginTop: 6 }}>
+        <p className="soft small mt6">
           {used[0] &&
             `${used[0].paint.range}, ${FAMILIES[used[0].paint.family].name}, ${chosen.product.sheen}`}
         </p>
         {paintMl > 0 && (
-          <p style={{ marginTop: 6 }}>
+          <p className="mt6">
             For {tray.name.toLowerCase()} twice over:{' '}
             <span className="mono">
               {inDrops ? `${Math.ceil(2 * paintMl * DROPS_PER_ML)} drops` : figure(2 * paintMl, 'ml')}
@@ -125,7 +125,7 @@ export function CupPanel({
         {paintMl > 0 && used.length > 1 && (
           <p>
             in {unit === 'drops' ? 'drops' : 'ml'}{' '}
-            <span className="mono" style={{ whiteSpace: 'nowrap' }}>
+            <span className="mono nowrap">
               {used
                 .map(({ drops }) => (unit === 'drops' ? drops * batches : bare((drops * batches) / 10, 'ml')))
                 .join(' : ')}
@@ -133,7 +133,7 @@ export function CupPanel({
           </p>
         )}
         {toBuy.length > 0 && (
-          <p style={{ marginTop: 6 }}>
+          <p className="mt6">
             To buy: {toBuy.length} {toBuy.length === 1 ? 'bottle' : 'bottles'},{' '}
             <span className="mono">
               {figure(
@@ -157,7 +157,7 @@ export function CupPanel({
         error={error}
       />
       {findings.length > 0 && (
-        <div className="panel warned" style={{ display: 'grid', gap: 10 }}>
+        <div className="panel warned stacked g10">
           <FindingList findings={findings} />
         </div>
       )}
@@ -171,11 +171,7 @@ export function CupPanel({
         )}
       </Button>
       {about.mix && (
-        <Link
-          to={`/build/${tray.buildId}/colour/${tray.id}/card`}
-          className="quiet"
-          style={{ textAlign: 'center' }}
-        >
+        <Link to={`/build/${tray.buildId}/colour/${tray.id}/card`} className="quiet centred">
           Recipe card to print
         </Link>
       )}

@@ -170,11 +170,8 @@ function CupDesk({ tray, code, workshop: { build, paints, products }, cups, all 
             </div>
           )}
           {inCup.map(({ paint, drops }) => (
-            <div
-              key={paint.id}
-              style={{ display: 'flex', justifyContent: 'space-between', gap: 8, alignItems: 'center' }}
-            >
-              <span style={{ minWidth: 0 }}>
+            <div key={paint.id} className="in-row apart g8 middle">
+              <span className="shrinks">
                 <span className="mono small">{paint.id}</span> {paint.name}
               </span>
               <Drops count={drops} hex={spectrumToDisplay(opaqueSpectrum(paint)).hex} />
@@ -194,7 +191,7 @@ function CupDesk({ tray, code, workshop: { build, paints, products }, cups, all 
                 : 'Choose a paint or a recipe in Match first.'}
             </p>
           )}
-          <div style={{ display: 'flex', gap: 10, marginTop: 8, alignItems: 'center' }}>
+          <div className="in-row g10 mt8 middle">
             {mix ? (
               <UnstyledButton className={cup ? 'why' : 'action'} onClick={mixCup}>
                 {cup ? 'mix a fresh cup of the recipe in use' : 'Mix the recipe in use'}

@@ -13,9 +13,9 @@ export function DriesTo({ product, wanted }: { product: Product; wanted: number 
   const { wet, dry, lighter, words } = wetToDry(product.optics, product.family, product.sheen);
   const own = SHEEN_GLOSS[product.sheen];
   return (
-    <p className="small" style={{ marginTop: 6 }}>
+    <p className="small mt6">
       {Math.abs(own - wanted) > SHOWS && product.sheen !== 'metal' && (
-        <span style={{ display: 'block' }}>
+        <span className="block">
           It dries {product.sheen} by itself; to look as shown it wants a {sheenName(wanted)} clear.
         </span>
       )}

@@ -23,7 +23,7 @@ export function MatchOptions({ buildId, scale, choices, onChange, shelfCount, al
     field: K,
     options: readonly (readonly [MatchChoices[K], string])[],
   ) => (
-    <div className="chips" role="group" aria-label={label} style={{ marginTop: 8 }}>
+    <div className="chips mt8" role="group" aria-label={label}>
       {options.map(([value, name]) => (
         <UnstyledButton
           key={name}
@@ -61,7 +61,7 @@ export function MatchOptions({ buildId, scale, choices, onChange, shelfCount, al
         ['drops', 'drops'],
         ['tenths', 'tenths of a ml'],
       ])}
-      <h3 style={{ marginTop: 10 }}>Best is</h3>
+      <h3 className="mt10">Best is</h3>
       {chips('What makes an answer best', 'aim', [
         ['nearest', 'the nearest'],
         ['fewest-bottles', 'fewest bottles'],
@@ -75,9 +75,9 @@ export function MatchOptions({ buildId, scale, choices, onChange, shelfCount, al
           onChange={(tolerance) => set({ tolerance })}
         />
       )}
-      <details style={{ marginTop: 10 }}>
+      <details className="mt10">
         <summary>How it is judged</summary>
-        <div style={{ display: 'grid', gap: 8, marginTop: 8 }}>
+        <div className="stacked g8 mt8">
           <Select
             label="Nearest in"
             data={[
@@ -121,7 +121,7 @@ export function MatchOptions({ buildId, scale, choices, onChange, shelfCount, al
           </div>
         </div>
       </details>
-      <p className="soft small" style={{ marginTop: 8 }}>
+      <p className="soft small mt8">
         One chemistry to a cup.
         {buildId && (
           <>

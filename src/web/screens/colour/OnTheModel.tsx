@@ -65,7 +65,7 @@ export function OnTheModel({
           </>
         )}
         {OTHER_LIGHTS.map((light, index) => (
-          <div key={light} style={{ display: 'contents' }}>
+          <div key={light} className="contents">
             <dt>{ILLUMINANT_NAMES[light].name}</dt>
             <dd className="mono">
               {figure(
@@ -125,14 +125,14 @@ export function OnTheModel({
         </dd>
       </dl>
       {band?.doubts[0] && (
-        <p className="soft small" style={{ marginTop: 6 }}>
+        <p className="soft small mt6">
           Blurred most by {doubtName(band.doubts[0].source, paints).toLowerCase()},{' '}
           <span className="mono">±{figure(band.doubts[0].dE00, 'dE')}</span>
           {doubtRemedy(band.doubts[0].source)}.
         </p>
       )}
       {told && (
-        <p className="small" style={{ marginTop: 6 }}>
+        <p className="small mt6">
           The one reading that narrows it most: <b>{testPieceName(told, paints)}</b>; what the paints leave
           open goes from <span className="mono">±{figure(told.now, 'dE')}</span> to{' '}
           <span className="mono">±{figure(told.after, 'dE')}</span>.

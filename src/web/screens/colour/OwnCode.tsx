@@ -47,7 +47,7 @@ export function OwnCode({
   };
   return (
     <form
-      style={{ display: 'grid', gap: 8 }}
+      className="stacked g8"
       onSubmit={(event) => {
         event.preventDefault();
         void submit();
@@ -89,7 +89,7 @@ export function OwnCode({
         onChange={(value) => setProvenance(value as CodeInput['provenance'])}
       />
       {problem && <p role="alert">{problem}</p>}
-      <div style={{ display: 'flex', gap: 8 }}>
+      <div className="in-row g8">
         <Button type="submit">Save and use it</Button>
         <Button onClick={onCancel}>Cancel</Button>
       </div>

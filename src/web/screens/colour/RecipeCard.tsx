@@ -97,7 +97,7 @@ export function RecipeCard() {
           />
         </span>
       </header>
-      <Table className="plainlist" style={{ marginTop: 12 }}>
+      <Table className="plainlist mt12">
         <Table.Thead>
           <Table.Tr>
             <Table.Th>Paint</Table.Th>
@@ -186,7 +186,7 @@ export function RecipeCard() {
         <dt>Card of</dt>
         <dd>{dayText(benchNow() / 60000)}</dd>
       </dl>
-      <p className="small" style={{ marginTop: 12 }}>
+      <p className="small mt12">
         Spray with air drawn off and a mask for solvent; the product&apos;s safety sheet and local rules go
         before this card.
       </p>

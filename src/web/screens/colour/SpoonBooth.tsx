@@ -47,27 +47,19 @@ export function SpoonBooth({ code, light, onLight, spoons, predicted, gloss, onA
   }));
   return (
     <section className="booth" aria-label="Booth" data-light={light}>
-      <div
-        style={{
-          display: 'flex',
-          alignItems: 'center',
-          justifyContent: 'space-between',
-          gap: 12,
-          flexWrap: 'wrap',
-        }}
-      >
+      <div className="in-row middle apart g12 breaks">
         <h2>Target and spoons</h2>
         <LightSwitch light={light} onChange={onLight} />
       </div>
       <div style={{ display: 'grid', gridTemplateColumns: '170px minmax(0, 1fr)', gap: 16, marginTop: 10 }}>
-        <div style={{ textAlign: 'center' }}>
+        <div className="centred">
           <Spoon
             hex={seen(code.spectrum)}
             gloss={shine}
             width={124}
             label={`${code.name}, the colour wanted`}
           />
-          <b style={{ display: 'block' }}>{code.name}</b>
+          <b className="block">{code.name}</b>
           <span className="mono">{code.code}</span>
         </div>
         {spoons.length === 0 ? (
@@ -76,9 +68,7 @@ export function SpoonBooth({ code, light, onLight, spoons, predicted, gloss, onA
             read it: wet paint lies.
           </p>
         ) : (
-          <ul
-            style={{ display: 'flex', gap: 10, flexWrap: 'wrap', listStyle: 'none', margin: 0, padding: 0 }}
-          >
+          <ul className="in-row g10 breaks unlisted m0 p0">
             {spoons.map(({ reading, words }, index) => (
               <li key={reading.id} style={{ width: 124 }}>
                 <Spoon
@@ -88,33 +78,27 @@ export function SpoonBooth({ code, light, onLight, spoons, predicted, gloss, onA
                   width={72}
                   label={`Spoon ${index + 1}`}
                 />
-                <div style={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between' }}>
+                <div className="in-row middle apart">
                   <b>Spoon {index + 1}</b>
                   <RemoveButton name={`Set spoon ${index + 1} aside`} onRemove={() => onAside(reading)} />
                 </div>
-                <span className="mono" style={{ display: 'block' }}>
+                <span className="mono block">
                   {bare(
                     differenceIn({ illuminant: light, observer: '2deg' }, reading.spectrum, code.spectrum),
                     'dE',
                   )}{' '}
                   dE
                 </span>
-                <span className="small" style={{ display: 'block' }}>
-                  {words || 'no difference to see'}
-                </span>
-                <span className="small mono" style={{ display: 'block' }}>
-                  {Object.values(reading.drops).join(' : ')}
-                </span>
-                <span className="small" style={{ display: 'block' }}>
-                  three readings within {figure(reading.spread, 'dE', 2)}
-                </span>
+                <span className="small block">{words || 'no difference to see'}</span>
+                <span className="small mono block">{Object.values(reading.drops).join(' : ')}</span>
+                <span className="small block">three readings within {figure(reading.spread, 'dE', 2)}</span>
               </li>
             ))}
           </ul>
         )}
       </div>
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 14, marginTop: 12 }}>
-        <figure className="well" style={{ margin: 0 }}>
+      <div className="stacked two-columns g14 mt12">
+        <figure className="well m0">
           <figcaption className="small">
             Edge to edge: target left, {last ? 'newest spoon' : 'what this cup should be'} right
           </figcaption>
@@ -127,7 +111,7 @@ export function SpoonBooth({ code, light, onLight, spoons, predicted, gloss, onA
             <span style={{ background: beside ? seen(beside) : 'transparent' }} />
           </div>
         </figure>
-        <figure className="well" style={{ margin: 0 }}>
+        <figure className="well m0">
           <figcaption className="small">
             Reflectance, %: target solid, newest spoon dashed, cup now dotted
           </figcaption>
@@ -161,9 +145,7 @@ export function SpoonBooth({ code, light, onLight, spoons, predicted, gloss, onA
           </ResponsiveContainer>
         </figure>
       </div>
-      <p className="small" style={{ marginTop: 8 }}>
-        Figures: CIEDE2000 from the target in this light, 2 degree observer.
-      </p>
+      <p className="small mt8">Figures: CIEDE2000 from the target in this light, 2 degree observer.</p>
     </section>
   );
 }

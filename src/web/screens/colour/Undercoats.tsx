@@ -69,7 +69,7 @@ export function Undercoats({ chosen, wanted, surface, view }: UndercoatsProps) {
         Over which undercoat: each coat of {film} µm as it looks if you stop there, with its dE from the
         target
       </figcaption>
-      <Table className="board" style={{ marginTop: 4 }}>
+      <Table className="board mt4">
         <Table.Thead>
           <Table.Tr>
             <Table.Th scope="col" className="small">

@@ -37,7 +37,7 @@ export function RecordCard<T extends Carded>({
 }: RecordCardProps<T>) {
   return (
     <section className="panel" aria-label={record.name}>
-      <div className="toolrow" style={{ justifyContent: 'space-between' }}>
+      <div className="toolrow apart">
         <TextInput
           size="xs"
           label="Name"

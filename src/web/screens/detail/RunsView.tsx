@@ -128,7 +128,7 @@ export function RunsView({ build, kit }: DetailViewProps) {
             const { scaleMm, wireMm, drillMm, off } = runAtScale(run, build.scale);
             const [least, most] = scaleMm.map((mm) => bare(mm, 'mm'));
             return (
-              <div key={run.id} className="finding note" style={{ marginTop: 8 }}>
+              <div key={run.id} className="finding note mt8">
                 <b>{runName(run, kit)}</b>
                 <p>
                   Take <span className="mono">{wireMm} mm</span> wire or tube
@@ -158,7 +158,7 @@ export function RunsView({ build, kit }: DetailViewProps) {
               Holes are drilled before primer. Wires and pipes go in once both ends are painted, and before
               anything shuts them in. <Link to={`/build/${build.id}/plan`}>See the plan</Link>
             </p>
-            <p className="soft small" style={{ marginTop: 6 }}>
+            <p className="soft small mt6">
               Diameters are usual ones of real vehicles; a measured one wins. What wire is missing stands
               under <Link to={`/build/${build.id}/kit/needs`}>Needs and stock</Link>.
             </p>
@@ -250,8 +250,8 @@ function NewRun({
   const parts = partOptions(kit);
   return (
     <form
-      className="toolrow"
-      style={{ marginTop: 10 }}
+      className="toolrow mt10"
+
       onSubmit={submit(onAdd, ['name', 'note', 'toPartId', 'count'])}
     >
       <Select

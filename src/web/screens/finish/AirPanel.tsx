@@ -41,7 +41,7 @@ export function AirPanel() {
   return (
     <div className="panel">
       <h3>Air at the bench</h3>
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 10 }}>
+      <div className="stacked two-columns g10">
         <NumberInput
           label={`Air, °${preferences.temperature}`}
           value={shown(conditions.temperatureC)}
@@ -61,11 +61,11 @@ export function AirPanel() {
         {reading ? 'The thermometer settles…' : 'Read the thermometer'}
       </Button>
       {told && (
-        <p role="status" className="small soft" style={{ marginTop: 4 }}>
+        <p role="status" className="small soft mt4">
           {told}
         </p>
       )}
-      <div style={{ display: 'flex', gap: 8, alignItems: 'center', marginTop: 8, flexWrap: 'wrap' }}>
+      <div className="in-row g8 middle mt8 breaks">
         <Checkbox
           label="dries in a dehydrator"
           checked={conditions.dryerC !== undefined}
@@ -84,7 +84,7 @@ export function AirPanel() {
           />
         )}
       </div>
-      <p className="small soft" style={{ marginTop: 6 }}>
+      <p className="small soft mt6">
         Dew point {shown(dew)} °{preferences.temperature}. Of their time at 20 °C, lacquers cure in{' '}
         <span className="mono">×{times('lacquer')}</span>, water acrylics in{' '}
         <span className="mono">×{times('water-acrylic')}</span>.

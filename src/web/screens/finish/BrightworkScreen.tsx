@@ -87,9 +87,9 @@ export function BrightworkScreen() {
             return (
               <li key={part.id}>
                 <UnstyledButton aria-pressed={part.id === open.part.id} onClick={() => setOpenId(part.id)}>
-                  <span style={{ minWidth: 0 }}>
+                  <span className="shrinks">
                     <span className="mono small">{named.label}</span> {named.name}
-                    <span className="soft small" style={{ display: 'block' }}>
+                    <span className="soft small block">
                       {pick.route.name}
                       {pinned ? ', pinned' : ''}
                     </span>
@@ -166,7 +166,7 @@ function PartRoutes({ buildId, kit, open: { pick, pinned, all }, part }: PartRou
           save({ curvature: value as Curvature }, `shape of ${part.name}`)
         }
       />
-      <div role="radiogroup" aria-label="Routes" style={{ display: 'grid', gap: 6, marginTop: 12 }}>
+      <div role="radiogroup" aria-label="Routes" className="stacked g6 mt12">
         {all.map((one) => (
           <RouteRow
             key={one.route.id}
@@ -179,8 +179,8 @@ function PartRoutes({ buildId, kit, open: { pick, pinned, all }, part }: PartRou
       </div>
       {pinned && (
         <UnstyledButton
-          className="why"
-          style={{ color: 'inherit', marginTop: 8 }}
+          className="why same-ink mt8"
+
           onClick={() => save({ route: null }, `best route for ${part.name}`)}
         >
           let the best route win
@@ -208,10 +208,10 @@ function RouteRow({
   return (
     <UnstyledButton role="radio" aria-checked={chosen} className="well routerow" onClick={onPick}>
       <Spoon hex={`#${level}${level}${level}`} gloss={30 + 60 * look} width={34} label={route.name} />
-      <span style={{ minWidth: 0 }}>
+      <span className="shrinks">
         <b>{route.name}</b>
         {best && ', the best here'}
-        <span className="small" style={{ display: 'block' }}>
+        <span className="small block">
           {because
             .filter(({ counts }) => Math.abs(counts) >= 0.5)
             .slice(0, 4)
@@ -219,7 +219,7 @@ function RouteRow({
             .join('; ')}
         </span>
       </span>
-      <span className="mono small" style={{ textAlign: 'right' }}>
+      <span className="mono small right">
         {Math.round(minutes)} min
         <br />
         {days < 1 ? (days === 0 ? 'no cure' : 'hours') : `${days} days`}
@@ -254,7 +254,7 @@ function BrightFollows({
       <div className="panel">
         <dl className="rows">
           {used.map(({ route, count }, index) => (
-            <div key={route.id} style={{ display: 'contents' }}>
+            <div key={route.id} className="contents">
               <dt>
                 {LETTER[index]}: {route.name}
               </dt>
@@ -267,7 +267,7 @@ function BrightFollows({
           <dd className="mono">{figure(plan.priceCents, 'euro')}</dd>
         </dl>
         {plan.bath.length > 0 && (
-          <p className="small" style={{ marginTop: 6 }}>
+          <p className="small mt6">
             One stripping bath for {plan.bath.map(nameOf).join(', ')}: strip them on the same evening.
           </p>
         )}
@@ -321,7 +321,7 @@ function RouteChanges({ changes }: { changes: readonly RouteChange[] }) {
       </ul>
       {ready.length > 0 && (
         <Button
-          style={{ marginTop: 8 }}
+          className="mt8"
           onClick={() =>
             void saveTrays(
               ready.map(({ tray, layers }) => ({ before: tray, after: { ...tray, layers } })),

@@ -31,7 +31,7 @@ export function CautionsScreen() {
       back={{ to: `/build/${build.id}/finish`, words: 'back to the stacks' }}
       printWords="Print this page"
     >
-      <div style={{ display: 'grid', gap: 16 }}>
+      <div className="stacked g16">
         <header>
           <p>{build.name}</p>
           <h2>What can hurt</h2>
@@ -46,19 +46,19 @@ export function CautionsScreen() {
             <p>{harm}</p>
             <dl className="rows">
               <dt>Wear</dt>
-              <dd style={{ textAlign: 'left' }}>{protection}</dd>
+              <dd className="left">{protection}</dd>
               {ventilation && (
                 <>
                   <dt>Air</dt>
-                  <dd style={{ textAlign: 'left' }}>{ventilation}</dd>
+                  <dd className="left">{ventilation}</dd>
                 </>
               )}
               <dt>Never</dt>
-              <dd style={{ textAlign: 'left' }}>
+              <dd className="left">
                 <b>{never}</b>
               </dd>
               <dt>First aid</dt>
-              <dd style={{ textAlign: 'left' }}>{firstAid}</dd>
+              <dd className="left">{firstAid}</dd>
             </dl>
             <p className="small soft">
               In {steps.length} {steps.length === 1 ? 'step' : 'steps'}:{' '}

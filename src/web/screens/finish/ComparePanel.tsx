@@ -57,8 +57,8 @@ export function ComparePanel({ tray, stack, code, conditions, onTake, onClose }:
     );
   };
   return (
-    <div className="panel" role="region" aria-label="Grounds compared" style={{ display: 'grid', gap: 8 }}>
-      <div style={{ display: 'flex', justifyContent: 'space-between' }}>
+    <div className="panel stacked g8" role="region" aria-label="Grounds compared">
+      <div className="in-row apart">
         <h3>What to lay under it</h3>
         <UnstyledButton className="plain" aria-label="Close the comparison" onClick={onClose}>
           ✕
@@ -90,10 +90,10 @@ export function ComparePanel({ tray, stack, code, conditions, onTake, onClose }:
           <Table.Tbody>
             {comparison.best.slice(0, all ? undefined : SHOWN).map((one) => (
               <Table.Tr key={`${one.primerId} ${one.undercoatId} ${one.coats}`}>
-                <Table.Td style={{ whiteSpace: 'normal' }}>
+                <Table.Td className="wraps">
                   {one.unbeaten ? <b>{groundOf(one)}</b> : groundOf(one)}
                   {one.worst && (
-                    <span className="soft small" style={{ display: 'block' }}>
+                    <span className="soft small block">
                       {one.warnings > 1 ? `${one.warnings} warnings, first: ` : ''}
                       {one.worst.toLowerCase()}
                     </span>
@@ -105,12 +105,8 @@ export function ComparePanel({ tray, stack, code, conditions, onTake, onClose }:
                   {one.dE00 === undefined ? '–' : bare(one.dE00, 'dE')}
                 </Table.Td>
                 <Table.Td className="num mono">{Math.round(one.filmUm)}</Table.Td>
-                <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }}>
-                  {formatMinutes(one.elapsed)}
-                </Table.Td>
-                <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }}>
-                  {figure(one.paintMl, 'ml', 0)}
-                </Table.Td>
+                <Table.Td className="num mono nowrap">{formatMinutes(one.elapsed)}</Table.Td>
+                <Table.Td className="num mono nowrap">{figure(one.paintMl, 'ml', 0)}</Table.Td>
                 <Table.Td>
                   <Button onClick={() => take(one)}>Take</Button>
                 </Table.Td>

@@ -68,7 +68,7 @@ export function CutThrough(props: CutThroughProps) {
   const wanted = !seen?.colour || seen.colour === about ? code : undefined;
   return (
     <div className="booth">
-      <div className="toolrow" style={{ justifyContent: 'space-between' }}>
+      <div className="toolrow apart">
         <h2>{tray.name}, cut through</h2>
         <LightSwitch light={light} onChange={setLight} />
       </div>

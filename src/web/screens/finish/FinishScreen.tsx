@@ -114,10 +114,7 @@ function FinishEditor({
         <h2>What you know</h2>
         {list}
         {build && (
-          <nav
-            aria-label="Other views of the finish"
-            style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 6, textAlign: 'center' }}
-          >
+          <nav aria-label="Other views of the finish" className="stacked two-columns g6 centred">
             {others.map((drawer) => (
               <Link key={drawer.path} to={drawerAddress(drawer, { buildId: build.id })} className="quiet">
                 {drawer.title}

@@ -56,7 +56,7 @@ export function FitsSheet() {
         <Table.Tbody>
           {fits.map(({ joint, name, films, forecast: { leftMm, words } }) => (
             <Table.Tr key={joint.id}>
-              <Table.Td style={{ whiteSpace: 'normal' }}>{name}</Table.Td>
+              <Table.Td className="wraps">{name}</Table.Td>
               <Table.Td className="num mono">
                 {Math.round(films[0])} + {Math.round(films[1])}
               </Table.Td>
@@ -67,7 +67,7 @@ export function FitsSheet() {
       </Table>
       {places.length > 0 && (
         <>
-          <h2 style={{ marginTop: 16 }}>Holes, slots and lines</h2>
+          <h2 className="mt16">Holes, slots and lines</h2>
           <Table className="plainlist">
             <Table.Thead>
               <Table.Tr>
@@ -81,12 +81,10 @@ export function FitsSheet() {
             <Table.Tbody>
               {places.map(({ place, name, forecast: { leftMm, words } }) => (
                 <Table.Tr key={place.id}>
-                  <Table.Td style={{ whiteSpace: 'normal' }}>{name}</Table.Td>
-                  <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+                  <Table.Td className="wraps">{name}</Table.Td>
+                  <Table.Td className="num mono nowrap">
                     {bare(place.sizeMm, 'mm')}
-                    <span className="soft small" style={{ display: 'block' }}>
-                      {PLACE_MEASURES[place.kind]}
-                    </span>
+                    <span className="soft small block">{PLACE_MEASURES[place.kind]}</span>
                   </Table.Td>
                   <Outcome leftMm={leftMm} words={words} />
                 </Table.Tr>
@@ -95,7 +93,7 @@ export function FitsSheet() {
           </Table>
         </>
       )}
-      <p className="small" style={{ marginTop: 10 }}>
+      <p className="small mt10">
         Edges carry about half the film of flats. A slide or hinge that is tight when bare stays tight: scrape
         its faces, or mask them before primer.
       </p>
@@ -107,13 +105,13 @@ export function FitsSheet() {
 function Outcome({ leftMm: [least, likely, most], words }: Pick<FitForecast, 'leftMm' | 'words'>) {
   return (
     <>
-      <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+      <Table.Td className="num mono nowrap">
         {bare(likely, 'mm')}
-        <span className="soft small" style={{ display: 'block' }}>
+        <span className="soft small block">
           {bare(least, 'mm')} to {bare(most, 'mm')}
         </span>
       </Table.Td>
-      <Table.Td style={{ whiteSpace: 'normal' }}>{words}</Table.Td>
+      <Table.Td className="wraps">{words}</Table.Td>
       <Table.Td aria-label="to tick by hand" className="mono">
         ☐
       </Table.Td>

@@ -67,7 +67,7 @@ export function FollowsPanel({ tray, evaluation, code }: FollowsPanelProps) {
         <dd className="mono">{formatMinutes(elapsed)}</dd>
       </dl>
       {windows.length > 0 && (
-        <div style={{ marginTop: 8 }}>
+        <div className="mt8">
           <b>Recoat windows</b>
           {windows.map(({ id, betweenCoats }) => {
             const planned = startOf(id);

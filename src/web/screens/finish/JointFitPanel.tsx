@@ -34,8 +34,8 @@ export function JointFitPanel({ build, tray }: { build: BuildRecord; tray: TrayR
       <JointFitList fits={fits.slice(0, SHOWN)} />
       <PlaceFitList fits={places.slice(0, SHOWN)} />
       <Link
-        className="small soft"
-        style={{ display: 'block', marginTop: 8 }}
+        className="small soft block mt8"
+
         to={`/build/${build.id}/kit/fit`}
       >
         {fits.length > SHOWN

@@ -88,7 +88,7 @@ export function LayerTable(props: LayerTableProps) {
                   style={layer.id === marked ? { background: 'var(--runner)' } : undefined}
                   onFocus={() => onMark(layer.id)}
                 >
-                  <Table.Td style={{ whiteSpace: 'nowrap' }}>
+                  <Table.Td className="nowrap">
                     {LAYER_KINDS[layer.kind].name}
                     <OnColour
                       layer={layer}
@@ -166,7 +166,7 @@ export function LayerTable(props: LayerTableProps) {
                       <span className="soft">by hand</span>
                     )}
                   </Table.Td>
-                  <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }} title={wait?.because}>
+                  <Table.Td className="num mono nowrap" title={wait?.because}>
                     {wait && wait.from > 0
                       ? `${formatMinutes(wait.from)}${wait.until === null ? '' : ` – ${formatMinutes(wait.until)}`}`
                       : '–'}
@@ -181,7 +181,7 @@ export function LayerTable(props: LayerTableProps) {
                   >
                     {result ? Math.round(result.film.usual) : '?'}
                   </Table.Td>
-                  <Table.Td style={{ whiteSpace: 'nowrap' }}>
+                  <Table.Td className="nowrap">
                     <UnstyledButton
                       className="plain"
                       aria-label={`Move ${LAYER_KINDS[layer.kind].name} up`}
@@ -216,12 +216,7 @@ export function LayerTable(props: LayerTableProps) {
             })}
         </Table.Tbody>
       </Table>
-      <div
-        className="chips"
-        role="group"
-        aria-label="Add a layer on top"
-        style={{ marginTop: 10, alignItems: 'center' }}
-      >
+      <div className="chips mt10 middle" role="group" aria-label="Add a layer on top">
         <span className="soft small">Add on top:</span>
         {(Object.keys(LAYER_KINDS) as LayerKind[]).map((kind) => (
           <UnstyledButton key={kind} className="chip" onClick={() => add(kind)}>
@@ -229,7 +224,7 @@ export function LayerTable(props: LayerTableProps) {
           </UnstyledButton>
         ))}
       </div>
-      <p className="soft small" style={{ marginTop: 8 }}>
+      <p className="soft small mt8">
         Film and times are the family’s usual figures at the bench’s air; the label on the bottle wins.
       </p>
     </div>

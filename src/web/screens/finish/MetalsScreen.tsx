@@ -119,11 +119,9 @@ export function MetalsScreen() {
             <li key={id}>
               <UnstyledButton aria-pressed={id === metalId} onClick={() => setMetalId(id)}>
                 <span className="dot" style={{ background: spectrumToDisplay(spectrum).hex }} aria-hidden />
-                <span style={{ minWidth: 0 }}>
-                  <span style={{ display: 'block' }}>{name}</span>
-                  <span className="soft small" style={{ display: 'block' }}>
-                    {where}
-                  </span>
+                <span className="shrinks">
+                  <span className="block">{name}</span>
+                  <span className="soft small block">{where}</span>
                 </span>
               </UnstyledButton>
             </li>
@@ -131,7 +129,7 @@ export function MetalsScreen() {
         </ul>
       </section>
       <section className="booth" aria-label="Booth">
-        <div style={{ display: 'flex', justifyContent: 'space-between', flexWrap: 'wrap', gap: 8 }}>
+        <div className="in-row apart breaks g8">
           <h2>{metal.name}</h2>
           <LightSwitch light={light} onChange={setLight} />
         </div>
@@ -157,12 +155,12 @@ export function MetalsScreen() {
             <dt>Over</dt>
             <dd>{GROUND_WORDS[metal.ground]}</dd>
             <dt>How</dt>
-            <dd style={{ textAlign: 'left' }}>{metal.how}</dd>
+            <dd className="left">{metal.how}</dd>
           </dl>
         </div>
-        <h3 style={{ marginTop: 14 }}>Nearest metal paints</h3>
+        <h3 className="mt14">Nearest metal paints</h3>
         {near.length === 0 && <p>No metal paint in the catalogue yet: add some on the shelf.</p>}
-        <Table className="plainlist" style={{ color: 'inherit' }}>
+        <Table className="plainlist same-ink">
           <Table.Thead>
             <Table.Tr>
               <Table.Th>Paint</Table.Th>
@@ -176,23 +174,23 @@ export function MetalsScreen() {
               const reading = paint.flakeUm === null ? undefined : flakeReading(paint.flakeUm, scale, partMm);
               return (
                 <Table.Tr key={paint.id}>
-                  <Table.Td style={{ whiteSpace: 'normal' }}>
+                  <Table.Td className="wraps">
                     <span
                       className="dot"
                       style={{ background: hexOf(spectrum), marginRight: 6, display: 'inline-block' }}
                       aria-hidden
                     />
                     {paint.name}
-                    <span className="small" style={{ display: 'block' }}>
+                    <span className="small block">
                       {paint.range}, {FAMILIES[paint.family].name},{' '}
                       {paint.levelMl === null ? 'to buy' : 'on the shelf'}
                     </span>
                   </Table.Td>
                   <Table.Td className="num mono">{bare(dE00, 'dE')}</Table.Td>
-                  <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+                  <Table.Td className="num mono nowrap">
                     {paint.flakeUm === null ? '–' : `${paint.flakeUm} µm`}
                   </Table.Td>
-                  <Table.Td style={{ whiteSpace: 'normal' }} className="small" title={reading?.because}>
+                  <Table.Td className="small wraps" title={reading?.because}>
                     {reading
                       ? `${reading.reads}: ${figure(reading.fullSizeMm, 'mm')} at full size`
                       : 'no flake known'}
@@ -204,7 +202,7 @@ export function MetalsScreen() {
         </Table>
         {mixes.length > 0 && (
           <>
-            <h3 style={{ marginTop: 14 }}>Mixed from two</h3>
+            <h3 className="mt14">Mixed from two</h3>
             <ul className="plainbullets">
               {mixes.map(({ drops, dE00 }) => (
                 <li key={JSON.stringify(drops)}>
@@ -230,7 +228,7 @@ export function MetalsScreen() {
             onChange={(value) => typeof value === 'number' && value >= 1 && setPartMm(value)}
           />
           {near[0]?.paint.flakeUm != null && (
-            <p className="small" style={{ marginTop: 6 }}>
+            <p className="small mt6">
               {near[0].paint.name}: {flakeReading(near[0].paint.flakeUm, scale, partMm).because}
             </p>
           )}

@@ -13,8 +13,8 @@ export function MutedRules({ muted, onUnmute }: MutedRulesProps) {
     <div className="panel" aria-label="Silenced rules" role="region">
       <h3>Silenced by you</h3>
       {muted.map(({ ruleId, layerId, title, note }) => (
-        <p key={`${ruleId} ${layerId}`} className="small" style={{ display: 'flex', gap: 6 }}>
-          <span style={{ flex: 1 }}>
+        <p key={`${ruleId} ${layerId}`} className="small in-row g6">
+          <span className="grows">
             <b>{title}</b> would have warned here: “{note}”
           </span>
           <RemoveButton name={`Let “${title}” warn again`} onRemove={() => onUnmute(layerId, ruleId)} />

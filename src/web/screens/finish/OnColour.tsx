@@ -38,7 +38,7 @@ export function OnColour({ layer: { finishId }, finishNames, isOpen, onChange }:
   }
   if (finishId === undefined) return null;
   return (
-    <span className="soft small" style={{ display: 'block' }}>
+    <span className="soft small block">
       on {(finishNames[finishId] ?? 'a colour that is gone').toLowerCase()}
     </span>
   );

@@ -91,18 +91,18 @@ export function PolishPanel({ stack }: { stack: Stack }) {
         </Table.Tbody>
       </Table>
       {last && last.burn !== 'none' && oneMore && (
-        <p className="small" style={{ marginTop: 6 }}>
+        <p className="small mt6">
           Edges may burn through. One more clear coat leaves {span(oneMore.edge)} there
           {oneMore.burn === 'none' ? ': enough.' : '; still keep off them.'}
         </p>
       )}
       {step ? (
-        <div className="well" style={{ marginTop: 8 }} role="status">
+        <div className="well mt8" role="status">
           <b>
             {step.grade.name}: {step.grade.strokes} strokes
           </b>
           <p className="small">{step.grade.how}</p>
-          <div style={{ display: 'flex', gap: 8, marginTop: 6 }}>
+          <div className="in-row g8 mt6">
             <Button disabled={at === 0} onClick={() => setAt(at! - 1)}>
               Back
             </Button>
@@ -112,7 +112,7 @@ export function PolishPanel({ stack }: { stack: Stack }) {
           </div>
         </div>
       ) : (
-        <Button style={{ marginTop: 8 }} disabled={left.length === 0} onClick={() => setAt(0)}>
+        <Button className="mt8" disabled={left.length === 0} onClick={() => setAt(0)}>
           Go through the grades
         </Button>
       )}

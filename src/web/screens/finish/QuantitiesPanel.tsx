@@ -62,9 +62,9 @@ export function QuantitiesPanel({ tray, stack, paints }: QuantitiesPanelProps) {
           {quantities.products.map(
             ({ productId, name, paintMl, container, containers, lacksMl, toBuy, costCents }) => (
               <Table.Tr key={productId}>
-                <Table.Td style={{ whiteSpace: 'normal' }}>
+                <Table.Td className="wraps">
                   {name}
-                  <span className="soft small" style={{ display: 'block' }}>
+                  <span className="soft small block">
                     {container === undefined
                       ? productId.startsWith(HARDENER)
                         ? 'comes apart from the clear: buy the two together'
@@ -75,24 +75,20 @@ export function QuantitiesPanel({ tray, stack, paints }: QuantitiesPanelProps) {
                     {container === 'can' && containers > 1 ? `; ${containers} cans in all` : ''}
                   </span>
                 </Table.Td>
-                <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }}>
-                  {figure(paintMl, 'ml')}
-                </Table.Td>
+                <Table.Td className="num mono nowrap">{figure(paintMl, 'ml')}</Table.Td>
               </Table.Tr>
             ),
           )}
           {thinners.map(([family, ml]) => (
             <Table.Tr key={family}>
               <Table.Td>thinner for {FAMILIES[family as keyof typeof FAMILIES].name}</Table.Td>
-              <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }}>
-                {figure(ml, 'ml')}
-              </Table.Td>
+              <Table.Td className="num mono nowrap">{figure(ml, 'ml')}</Table.Td>
             </Table.Tr>
           ))}
         </Table.Tbody>
       </Table>
       {twoPart.map(({ layerId, ratio, hardenerMl, paintMl, batches, potLifeMinutes }) => (
-        <p key={layerId} className="small" style={{ marginTop: 6 }}>
+        <p key={layerId} className="small mt6">
           Two-part: {ratio}; {figure(paintMl - hardenerMl, 'ml')} of clear with {figure(hardenerMl, 'ml')}
           of hardener
           {batches > 1 ? `, in ${batches} batches` : ''}, sprayed within {formatMinutes(potLifeMinutes!)} of
@@ -101,7 +97,7 @@ export function QuantitiesPanel({ tray, stack, paints }: QuantitiesPanelProps) {
         </p>
       ))}
       {quantities.buyCents > 0 && (
-        <p style={{ marginTop: 6 }}>
+        <p className="mt6">
           To buy: <span className="mono">{euros(quantities.buyCents)}</span>
         </p>
       )}

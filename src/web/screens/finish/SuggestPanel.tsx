@@ -112,8 +112,8 @@ export function SuggestPanel({
     />
   );
   return (
-    <div className="panel" aria-label="Suggested stacks" role="region" style={{ display: 'grid', gap: 10 }}>
-      <div style={{ display: 'flex', justifyContent: 'space-between' }}>
+    <div className="panel stacked g10" aria-label="Suggested stacks" role="region">
+      <div className="in-row apart">
         <h3>Suggested for {tray.name.toLowerCase()}</h3>
         <UnstyledButton className="plain" aria-label="Close the suggestions" onClick={onClose}>
           ✕
@@ -146,7 +146,7 @@ export function SuggestPanel({
         />
         <DaysLeft days={days} onChange={setDays} size="xs" />
       </div>
-      <div style={{ display: 'flex', gap: 16, flexWrap: 'wrap' }}>
+      <div className="in-row g16 breaks">
         {flag('decals', 'decals')}
         {flag('decalsOver', 'decals over the clear')}
         {flag('polish', 'polished out')}
@@ -173,15 +173,11 @@ export function SuggestPanel({
               <b>{stack.name}</b>
               {evaluation && (
                 <>
-                  <span className="mono" style={{ display: 'block' }}>
-                    {formatMinutes(evaluation.elapsed)}
-                  </span>
-                  <span className="mono" style={{ display: 'block' }}>
-                    {Math.round(evaluation.filmFlat.usual)} µm
-                  </span>
+                  <span className="mono block">{formatMinutes(evaluation.elapsed)}</span>
+                  <span className="mono block">{Math.round(evaluation.filmFlat.usual)} µm</span>
                 </>
               )}
-              <span style={{ display: 'block' }}>
+              <span className="block">
                 {warnings > 0 ? `${warnings} ${warnings === 1 ? 'warning' : 'warnings'}` : 'no warning'}
                 {late ? ', too late' : ''}
               </span>
@@ -215,9 +211,7 @@ export function SuggestPanel({
                       {name}
                       {layer.coats > 1 && <span className="mono small"> × {layer.coats}</span>}
                     </Table.Td>
-                    <Table.Td style={{ whiteSpace: 'normal' }} className="small">
-                      {offer.stack.layers[at]?.because ?? ''}
-                    </Table.Td>
+                    <Table.Td className="small wraps">{offer.stack.layers[at]?.because ?? ''}</Table.Td>
                     <Table.Td>{what}</Table.Td>
                   </Table.Tr>
                 );
@@ -226,7 +220,7 @@ export function SuggestPanel({
           </Table>
           <Button
             variant="action"
-            style={{ width: 'auto', justifySelf: 'start' }}
+            className="unstretched self-start"
             disabled={changes.every(({ what }) => what === 'stays')}
             onClick={() => onTake(offer.layers, offer.stack.name)}
           >

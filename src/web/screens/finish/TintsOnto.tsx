@@ -18,7 +18,7 @@ export function TintsOnto({ trays, tints }: TintsOntoProps) {
   const wanted = tints.filter(({ passes }) => passes > 0);
   if (wanted.length === 0 || trays.length === 0) return null;
   return (
-    <div style={{ display: 'grid', gap: 6, marginTop: 8 }}>
+    <div className="stacked g6 mt8">
       <NativeSelect
         size="xs"
         aria-label="Lay it on"

@@ -93,7 +93,7 @@ export function TintsScreen() {
         <p>
           <Link to={`/build/${buildId}/finish`}>back to the stacks</Link>
         </p>
-        <div className="panel" style={{ display: 'grid', gap: 8 }}>
+        <div className="panel stacked g8">
           <h3>Clear colour over a base</h3>
           <NativeSelect
             label="Over"
@@ -126,7 +126,7 @@ export function TintsScreen() {
             onChange={({ currentTarget: { value } }) => setAim(value)}
           />
         </div>
-        <div className="panel" style={{ display: 'grid', gap: 8 }}>
+        <div className="panel stacked g8">
           <h3>A pipe that got hot</h3>
           <NativeSelect
             label="Of"
@@ -178,7 +178,7 @@ export function TintsScreen() {
         </div>
       </section>
       <section className="booth" aria-label="Booth" data-light={light}>
-        <div style={{ display: 'flex', justifyContent: 'space-between', gap: 12, flexWrap: 'wrap' }}>
+        <div className="in-row apart g12 breaks">
           <h2>Pass by pass</h2>
           <LightSwitch light={light} onChange={setLight} />
         </div>
@@ -200,7 +200,7 @@ export function TintsScreen() {
             aria-label={`${wanted.code} ${wanted.name}, the colour to come near`}
           />
         )}
-        <p className="small" style={{ marginTop: 6 }}>
+        <p className="small mt6">
           {wanted
             ? `Lower strip: ${wanted.code} ${wanted.name}. Figures: CIEDE2000 from it in daylight.`
             : 'Each pass takes about the same share of the light again, on its way in and out.'}
@@ -214,7 +214,7 @@ export function TintsScreen() {
             background: `linear-gradient(to right, ${heat.along.map(({ spectrum }) => seen(spectrum)).join(', ')})`,
           }}
         />
-        <div style={{ display: 'flex', justifyContent: 'space-between' }} className="mono small">
+        <div className="mono small in-row apart">
           <span>
             0 mm, {Math.round(hottest.celsius)} °C, {Math.round(hottest.oxideNm)} nm
           </span>
@@ -290,7 +290,7 @@ export function TintsScreen() {
             </ol>
           )}
           <TintsOnto trays={build.trays} tints={heat.steps} />
-          <p className="soft small" style={{ marginTop: 6 }}>
+          <p className="soft small mt6">
             A light pass lays about {HEAT_PASS_UM} µm. Fade each end by pulling the airbrush away; smoke last,
             where gas leaks at the port.
           </p>

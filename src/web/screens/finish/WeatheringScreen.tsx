@@ -105,7 +105,7 @@ export function WeatheringScreen() {
         <p>
           <Link to={`/build/${build.id}/finish`}>back to the stacks</Link>
         </p>
-        <div role="radiogroup" aria-label="How hard a life" style={{ display: 'grid', gap: 6 }}>
+        <div role="radiogroup" aria-label="How hard a life" className="stacked g6">
           {LIVES.map((each) => (
             <UnstyledButton
               key={each}
@@ -115,13 +115,11 @@ export function WeatheringScreen() {
               onClick={() => save({ life: each }, `a ${each} life`)}
             >
               <b>{each}</b>
-              <span className="small soft" style={{ display: 'block' }}>
-                {LIFE_WORDS[each]}
-              </span>
+              <span className="small soft block">{LIFE_WORDS[each]}</span>
             </UnstyledButton>
           ))}
         </div>
-        <div className="panel" style={{ display: 'grid', gap: 6 }}>
+        <div className="panel stacked g6">
           <h3>What each one is</h3>
           {trays.map(({ tray, place }) => (
             <NativeSelect
@@ -145,7 +143,7 @@ export function WeatheringScreen() {
         {plan.items.length === 0 ? (
           <p>Nothing: everything stays as it left the works.</p>
         ) : (
-          <Table className="plainlist" style={{ color: 'inherit' }}>
+          <Table className="plainlist same-ink">
             <Table.Thead>
               <Table.Tr>
                 <Table.Th>What</Table.Th>
@@ -157,12 +155,10 @@ export function WeatheringScreen() {
             <Table.Tbody>
               {jobs.map(({ method, place, amount, because, names }) => (
                 <Table.Tr key={`${method.id} ${place} ${amount}`}>
-                  <Table.Td style={{ whiteSpace: 'nowrap' }}>{method.name}</Table.Td>
-                  <Table.Td style={{ whiteSpace: 'normal' }}>{names.join(', ')}</Table.Td>
-                  <Table.Td style={{ whiteSpace: 'nowrap' }}>{AMOUNTS[amount]}</Table.Td>
-                  <Table.Td style={{ whiteSpace: 'normal' }} className="small">
-                    {because}
-                  </Table.Td>
+                  <Table.Td className="nowrap">{method.name}</Table.Td>
+                  <Table.Td className="wraps">{names.join(', ')}</Table.Td>
+                  <Table.Td className="nowrap">{AMOUNTS[amount]}</Table.Td>
+                  <Table.Td className="small wraps">{because}</Table.Td>
                 </Table.Tr>
               ))}
             </Table.Tbody>
@@ -170,16 +166,12 @@ export function WeatheringScreen() {
         )}
         {changes.length > 0 && (
           <>
-            <h3 style={{ marginTop: 14 }}>Before and after</h3>
-            <div className="gradestrip" style={{ marginTop: 8 }}>
+            <h3 className="mt14">Before and after</h3>
+            <div className="gradestrip mt8">
               {changes.map(({ before, after }) => {
                 const [was, will] = [look(before, before.layers), look(after, after.layers)];
                 return (
-                  <div
-                    key={before.id}
-                    className="small"
-                    style={{ display: 'flex', gap: 6, alignItems: 'center' }}
-                  >
+                  <div key={before.id} className="small in-row g6 middle">
                     {[was, will].map(
                       (evaluation, at) =>
                         evaluation && (
@@ -194,7 +186,7 @@ export function WeatheringScreen() {
                     )}
                     <span>
                       {before.name}
-                      <span className="mono" style={{ display: 'block' }}>
+                      <span className="mono block">
                         {Math.round(was?.gloss ?? 0)} → {Math.round(will?.gloss ?? 0)} GU
                       </span>
                     </span>
@@ -243,9 +235,7 @@ export function WeatheringScreen() {
                 </li>
               ))}
             </ol>
-            <p className="small" style={{ marginTop: 4 }}>
-              {rule}
-            </p>
+            <p className="small mt4">{rule}</p>
           </div>
         ))}
       </section>

@@ -65,7 +65,7 @@ export function BuildCard({ build, paints, codes }: BuildCardProps) {
         {build.trays.length === 0 && <span style={{ alignSelf: 'center' }}>no sub-assemblies yet</span>}
       </div>
       <div>
-        <div style={{ display: 'flex', justifyContent: 'space-between' }}>
+        <div className="in-row apart">
           <span>
             {done} of {all} steps done
           </span>

@@ -57,7 +57,7 @@ export function HomeScreen() {
             <span className="mono">npm start</span>
           </span>
         )}
-        <Button style={{ marginLeft: 'auto' }} onClick={() => setAdding(true)}>
+        <Button className="ml-auto" onClick={() => setAdding(true)}>
           Add a build
         </Button>
       </div>

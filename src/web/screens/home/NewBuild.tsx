@@ -21,7 +21,7 @@ export function NewBuild({ first = false, onDone }: { first?: boolean; onDone: (
     void navigate(`/build/${id}/kit`);
   };
   return (
-    <form style={{ display: 'flex', gap: 12, alignItems: 'end', flexWrap: 'wrap' }} onSubmit={submit(add)}>
+    <form className="in-row g12 low breaks" onSubmit={submit(add)}>
       <TextInput
         label="Build"
         placeholder="what is on the box"
@@ -35,7 +35,7 @@ export function NewBuild({ first = false, onDone }: { first?: boolean; onDone: (
         style={{ flex: 2, minWidth: 180 }}
       />
       <NumberInput label="Scale 1:" {...number('scale')} allowDecimal={false} style={{ width: 90 }} />
-      <Button type="submit" variant="action" style={{ width: 'auto' }}>
+      <Button type="submit" variant="action" className="unstretched">
         {first ? 'Name your first build' : 'Add the build'}
       </Button>
       {!first && <Button onClick={onDone}>Cancel</Button>}

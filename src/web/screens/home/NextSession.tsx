@@ -14,7 +14,7 @@ export function NextSession() {
   const tonight = view && sessionSteps(view);
   if (view?.problem)
     return (
-      <div className="panel warned" style={{ marginTop: 16 }} role="alert">
+      <div className="panel warned mt16" role="alert">
         <h3>There is no plan</h3>
         <p>
           {view.problem} <Link to="/bench">Change the bench evenings</Link>
@@ -68,7 +68,7 @@ export function NextSession() {
           <p className="soft small">and {tonight.steps.length - SHOWN} more</p>
         )}
       </div>
-      <Link to="/tonight" className="action" style={{ width: 'auto' }}>
+      <Link to="/tonight" className="action unstretched">
         {running ? 'Go to the bench' : 'Look at that evening'}
       </Link>
     </section>

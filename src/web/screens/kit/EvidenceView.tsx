@@ -39,7 +39,7 @@ export function EvidenceView({ build, kit }: KitViewProps) {
         )}
         {conflicts.map((conflict) => (
           <article key={conflict.id} className={`panel${conflict.verdict === 'open' ? ' warned' : ''}`}>
-            <div style={{ display: 'flex', justifyContent: 'space-between', gap: 10 }}>
+            <div className="in-row apart g10">
               <h3>
                 {conflict.verdict === 'open' ? (
                   <IconAlertTriangle size={17} aria-label="open" />
@@ -86,8 +86,8 @@ export function EvidenceView({ build, kit }: KitViewProps) {
               </p>
             )}
             <div
-              className="chips"
-              style={{ marginTop: 6 }}
+              className="chips mt6"
+
               role="group"
               aria-label={`Decide ${conflict.title}`}
             >
@@ -151,7 +151,7 @@ export function EvidenceView({ build, kit }: KitViewProps) {
           {held.length === 0 && <p className="soft small">None: the plan runs free.</p>}
           {held.flatMap(({ text, about: { steps } }) =>
             steps.map((id) => (
-              <p key={`${text} ${id}`} className="small" style={{ marginTop: 4 }}>
+              <p key={`${text} ${id}`} className="small mt4">
                 <b>{operations.get(id)?.title ?? id}.</b> <span className="soft">{text}</span>
               </p>
             )),

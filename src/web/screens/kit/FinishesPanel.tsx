@@ -20,11 +20,11 @@ export function FinishesPanel({ buildId, kit, codes }: { buildId: string; kit: K
           to its parts.
         </p>
       )}
-      <ul style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+      <ul className="unlisted m0 p0">
         {kit.finishes.map((finish) => (
           <li key={finish.id} style={{ display: 'flex', gap: 8, alignItems: 'center', padding: '2px 0' }}>
             <span className="swatchdot" style={{ background: finishHex(finish, codes) }} aria-hidden />
-            <span style={{ flex: 1 }}>
+            <span className="grows">
               {finish.name} <span className="soft small">{finish.look}</span>
             </span>
             {used(finish.id) > 0 ? (
@@ -59,8 +59,8 @@ function NewFinish({ buildId, kit, codes }: { buildId: string; kit: Kit; codes: 
   });
   return (
     <form
-      className="fieldgrid"
-      style={{ marginTop: 8 }}
+      className="fieldgrid mt8"
+
       onSubmit={submit(
         (value) =>
           changeKit(buildId, [{ kind: 'finish', id: newId(buildId), value }], `finish ${value.name}`),

@@ -152,8 +152,8 @@ function NewFit({
   });
   return (
     <form
-      className="toolrow"
-      style={{ marginTop: 10 }}
+      className="toolrow mt10"
+
       onSubmit={submit(onAdd, ['jointId', 'clearanceMm', 'done'])}
     >
       <Select
@@ -263,7 +263,7 @@ function StancePanel({
           {corner(3)}
         </div>
       </div>
-      <div className="toolrow" style={{ marginTop: 12 }}>
+      <div className="toolrow mt12">
         <NumberInput
           size="xs"
           w={150}
@@ -298,7 +298,7 @@ function StancePanel({
         />
       </div>
       {plan ? (
-        <p style={{ marginTop: 8 }}>
+        <p className="mt8">
           <b>{plan.words}</b>{' '}
           <span className="soft">
             What is left: <span className="mono">{figure(plan.residualMm, 'mm')}</span> (root mean square of
@@ -306,7 +306,7 @@ function StancePanel({
           </span>
         </p>
       ) : (
-        <p className="soft" style={{ marginTop: 8 }}>
+        <p className="soft mt8">
           Tape all four wheels on, stand it on the bench, and measure each corner; the shims are worked out
           from the sheets on hand.
         </p>

@@ -61,8 +61,8 @@ function NewGap({
   });
   return (
     <form
-      className="toolrow"
-      style={{ marginTop: 10 }}
+      className="toolrow mt10"
+
       onSubmit={submit(onAdd, ['where', 'gapMm', 'a', 'b'])}
     >
       <Select

@@ -60,7 +60,7 @@ function NewHolding({
     asks: { partId: 'Say on which part.', where: 'Say where it is held.' },
   });
   return (
-    <form className="toolrow" style={{ marginTop: 10 }} onSubmit={submit(onAdd, ['where'])}>
+    <form className="toolrow mt10" onSubmit={submit(onAdd, ['where'])}>
       <TextInput
         size="xs"
         className="grow"

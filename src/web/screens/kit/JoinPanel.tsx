@@ -64,7 +64,7 @@ export function JoinPanel({ build }: { build: BuildRecord }) {
             event.preventDefault();
             void submit();
           }}
-          style={{ display: 'grid', gap: 8 }}
+          className="stacked g8"
         >
           <TextInput
             label="Joint"
@@ -98,7 +98,7 @@ export function JoinPanel({ build }: { build: BuildRecord }) {
             onChange={(event) => setAdhesive(event.currentTarget.value)}
           />
           {problem && <p role="alert">{problem}</p>}
-          <div style={{ display: 'flex', gap: 8 }}>
+          <div className="in-row g8">
             <Button type="submit">Add the joint</Button>
             <Button onClick={() => setAdding(false)}>Cancel</Button>
           </div>

@@ -182,7 +182,7 @@ export function JointMap(props: JointMapProps) {
           </svg>{' '}
           moves
         </span>
-        <span style={{ marginLeft: 'auto', display: 'flex', gap: 6 }}>
+        <span className="ml-auto in-row g6">
           <UnstyledButton disabled={!layout} onClick={() => setZoom(wholeMap())}>
             Whole map
           </UnstyledButton>

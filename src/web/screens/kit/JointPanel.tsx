@@ -63,7 +63,7 @@ export function JointPanel({ buildId, kit, joint, decision, onProblem }: JointPa
             <Terms title="Joined before paint" terms={decision.early} chosen={decision.when === 'before'} />
             <Terms title="Left for after" terms={decision.late} chosen={decision.when === 'after'} />
             {other && (
-              <p className="small soft" style={{ marginTop: 6 }}>
+              <p className="small soft mt6">
                 {alternative === undefined
                   ? 'Working out the other way…'
                   : 'refused' in alternative
@@ -76,7 +76,7 @@ export function JointPanel({ buildId, kit, joint, decision, onProblem }: JointPa
           </>
         )}
         {/* Also without a proposal: a pin may be what stands in its way. */}
-        <div className="chips" style={{ marginTop: 8 }} role="group" aria-label="When to make it">
+        <div className="chips mt8" role="group" aria-label="When to make it">
           {(
             [
               ['before', 'pin before'],
@@ -189,8 +189,8 @@ export function JointPanel({ buildId, kit, joint, decision, onProblem }: JointPa
           />
         </div>
         <UnstyledButton
-          className="why"
-          style={{ marginTop: 8 }}
+          className="why mt8"
+
           onClick={() =>
             void changeKit(
               buildId,
@@ -218,18 +218,16 @@ function Terms({ title, terms, chosen }: { title: string; terms: readonly CostTe
   const total = terms.reduce((sum, { minutes }) => sum + minutes, 0);
   const widest = Math.max(20, total);
   return (
-    <div style={{ marginTop: 8 }}>
-      <p className="small" style={{ display: 'flex', justifyContent: 'space-between' }}>
+    <div className="mt8">
+      <p className="small in-row apart">
         <span>{title}</span>
         <span className="mono">{total > 0 ? `${Math.round(total)} min` : 'free'}</span>
       </p>
       <div className="termbar">
         {terms.map(({ id, minutes, words }) => (
-          <div key={id} style={{ display: 'contents' }}>
+          <div key={id} className="contents">
             <span className="soft">{words}</span>
-            <span className="mono" style={{ textAlign: 'right' }}>
-              {minutes < 1 ? '<1' : Math.round(minutes)}
-            </span>
+            <span className="mono right">{minutes < 1 ? '<1' : Math.round(minutes)}</span>
             <i
               className={chosen ? '' : 'other'}
               style={{ width: `${Math.max(1, Math.min(100, (100 * minutes) / widest))}%` }}

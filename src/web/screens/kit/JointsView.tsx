@@ -78,7 +78,7 @@ export function JointsView({ build, kit, proposals }: KitViewProps) {
     <>
       <section className="column" aria-label="What you decide">
         <div className="toolrow">
-          <h2 style={{ flex: 1 }}>Where parts meet</h2>
+          <h2 className="grows">Where parts meet</h2>
           <div className="chips">
             {(['map', 'list'] as const).map((name) => (
               <UnstyledButton
@@ -153,8 +153,8 @@ export function JointsView({ build, kit, proposals }: KitViewProps) {
                     >
                       <Table.Td>
                         <UnstyledButton
-                          className="plain"
-                          style={{ textAlign: 'left' }}
+                          className="plain left"
+
                           aria-pressed={each.id === jointId}
                           onClick={() => mark(each.id)}
                         >
@@ -205,8 +205,8 @@ export function JointsView({ build, kit, proposals }: KitViewProps) {
               .map((each) => (
                 <UnstyledButton
                   key={each.id}
-                  className="plain small"
-                  style={{ display: 'block', textAlign: 'left' }}
+                  className="plain small block left"
+
                   onClick={() => mark(each.id)}
                 >
                   {jointName(each, parts)}, {decisions.get(each.id)?.when ?? 'not in this version'}

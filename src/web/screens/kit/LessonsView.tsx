@@ -71,7 +71,7 @@ export function LessonsView({ build, stock }: KitViewProps) {
           <div className="panel">
             <h3>From the log</h3>
             {notes.map(({ operationId, title, note }) => (
-              <p key={operationId} className="small" style={{ marginTop: 4 }}>
+              <p key={operationId} className="small mt4">
                 <b>{title}:</b> {note}{' '}
                 <UnstyledButton
                   className="why"

@@ -204,7 +204,7 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
             </p>
           )}
           {shopping.length > 0 && (
-            <div className="toolrow noprint" style={{ marginTop: 10 }}>
+            <div className="toolrow noprint mt10">
               <Button onClick={download}>Save the list</Button>
               <Button
                 onClick={() =>
@@ -281,7 +281,7 @@ function NeedTable({ needs }: { needs: readonly Need[] }) {
         </Table>
       )}
       {needs.length > missing.length && (
-        <UnstyledButton className="why" style={{ marginTop: 6 }} onClick={() => setAll((now) => !now)}>
+        <UnstyledButton className="why mt6" onClick={() => setAll((now) => !now)}>
           {all
             ? 'show only what is missing'
             : `show the ${needs.length - missing.length} that are on hand too`}

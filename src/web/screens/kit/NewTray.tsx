@@ -51,7 +51,7 @@ export function NewTray({ build, onAdded }: { build: BuildRecord; onAdded: (id: 
         event.preventDefault();
         void submit();
       }}
-      style={{ display: 'flex', gap: 8, alignItems: 'end' }}
+      className="in-row g8 low"
     >
       <TextInput
         label="New sub-assembly"

@@ -61,7 +61,7 @@ export function PartPanel({ buildId, kitName, kit, part, leftOver, lessons }: Pa
       </h3>
       {leftOver && <p className="small">Left over for the spares box. {leftOver}</p>}
       {part.zones.map((zone, index) => (
-        <div key={zone.id} className="fieldgrid" style={{ marginTop: 8 }}>
+        <div key={zone.id} className="fieldgrid mt8">
           <Select
             size="xs"
             label={index === 0 ? 'Finish' : 'Second colour'}
@@ -102,8 +102,8 @@ export function PartPanel({ buildId, kitName, kit, part, leftOver, lessons }: Pa
         </div>
       ))}
       <UnstyledButton
-        className="why"
-        style={{ marginTop: 6 }}
+        className="why mt6"
+
         disabled={kit.finishes.length <= part.zones.length}
         onClick={addZone}
       >
@@ -142,7 +142,7 @@ export function PartPanel({ buildId, kitName, kit, part, leftOver, lessons }: Pa
           event.currentTarget.value !== part.note && save({ note: event.currentTarget.value })
         }
       />
-      <p className="small soft" style={{ marginTop: 8 }}>
+      <p className="small soft mt8">
         {joints.length === 0 ? (
           <>
             No joint yet: <Link to={`/build/${buildId}/kit/joints`}>the joint map</Link> suggests one.
@@ -158,13 +158,13 @@ export function PartPanel({ buildId, kitName, kit, part, leftOver, lessons }: Pa
         </p>
       ))}
       {taught.map(({ id, text }) => (
-        <p key={id} className="small finding" style={{ marginTop: 6 }}>
+        <p key={id} className="small finding mt6">
           Learnt: {text}
         </p>
       ))}
       <UnstyledButton
-        className="why"
-        style={{ marginTop: 8 }}
+        className="why mt8"
+
         onClick={() =>
           void changeKit(
             buildId,

@@ -83,7 +83,7 @@ export function PartsView({ build, kit, stock }: KitViewProps) {
               with, and what is missing. Paste the list from a spreadsheet, or type into the grid: the next
               number is filled in for you.
             </p>
-            <p style={{ marginTop: 6 }}>
+            <p className="mt6">
               In a hurry? <Link to={`/build/${build.id}/kit/trays`}>Begin with one sub-assembly</Link>{' '}
               instead; parts can follow later.
             </p>

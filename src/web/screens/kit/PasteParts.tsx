@@ -66,12 +66,12 @@ export function PasteParts({ buildId, kit, onDone }: { buildId: string; kit: Kit
         }}
       />
       {problem && (
-        <p role="alert" style={{ marginTop: 6 }}>
+        <p role="alert" className="mt6">
           {problem}
         </p>
       )}
       {reading && (
-        <div style={{ marginTop: 8 }} role="status">
+        <div className="mt8" role="status">
           <p>
             <b>{reading.parts.length} parts read</b> {reading.how}
             {reading.problems.length > 0 ? `, ${reading.problems.length} lines not:` : '.'}
@@ -99,9 +99,9 @@ export function PasteParts({ buildId, kit, onDone }: { buildId: string; kit: Kit
           }}
         />
       )}
-      <div className="toolrow" style={{ marginTop: 10 }}>
+      <div className="toolrow mt10">
         {reading && reading.parts.length > 0 ? (
-          <Button variant="action" style={{ width: 'auto' }} disabled={busy} onClick={() => void take()}>
+          <Button variant="action" className="unstretched" disabled={busy} onClick={() => void take()}>
             {reading.problems.length > 0
               ? `Keep the ${reading.parts.length} good lines`
               : `Add the ${reading.parts.length} parts`}

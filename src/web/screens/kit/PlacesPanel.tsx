@@ -76,8 +76,8 @@ function NewPlace({
   const mm = { size: 'xs', w: 118, step: 0.05, decimalScale: 2 } as const;
   return (
     <form
-      className="toolrow"
-      style={{ marginTop: 10 }}
+      className="toolrow mt10"
+
       onSubmit={submit(onAdd, ['name', 'sizeMm', 'widthMm', 'throughMm', 'matingPartId'])}
     >
       <Select

@@ -92,7 +92,7 @@ export function TrayEditor({ build, tray, kit }: TrayEditorProps) {
       {tray.parts.length === 0 ? (
         <p className="soft">No parts listed yet. Paste them below, a line each.</p>
       ) : (
-        <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}>
+        <div className="in-row breaks g8">
           {tray.parts.map((part) => (
             <span
               key={part.id}
@@ -137,7 +137,7 @@ export function TrayEditor({ build, tray, kit }: TrayEditorProps) {
         />
       )}
       {refused && (
-        <p role="alert" style={{ marginTop: 8 }}>
+        <p role="alert" className="mt8">
           {refused}
         </p>
       )}
@@ -153,7 +153,7 @@ export function TrayEditor({ build, tray, kit }: TrayEditorProps) {
         onChange={(event) => setPasted(event.currentTarget.value)}
       />
       {problems.length > 0 && (
-        <div role="alert" style={{ marginTop: 8 }}>
+        <div role="alert" className="mt8">
           {problems.map(({ line, problem }) => (
             <p key={line}>
               Line {line} was kept in the box above: {problem}.
@@ -161,11 +161,11 @@ export function TrayEditor({ build, tray, kit }: TrayEditorProps) {
           ))}
         </div>
       )}
-      <div style={{ display: 'flex', gap: 10, marginTop: 10 }}>
+      <div className="in-row g10 mt10">
         <Button disabled={pasted.trim() === ''} onClick={takeParts}>
           Put the parts in this tray
         </Button>
-        <Button style={{ marginLeft: 'auto' }} onClick={() => void removeTray(build, tray)}>
+        <Button className="ml-auto" onClick={() => void removeTray(build, tray)}>
           Remove this sub-assembly
         </Button>
       </div>

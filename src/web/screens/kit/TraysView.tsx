@@ -54,7 +54,7 @@ export function TraysView(props: KitViewProps) {
     <>
       <section className="column" aria-label="What you decide">
         <div className="toolrow">
-          <h2 style={{ flex: 1 }}>What to join before paint</h2>
+          <h2 className="grows">What to join before paint</h2>
           <div className="chips">
             {(['proposed', 'standing'] as const).map((name) => (
               <UnstyledButton
@@ -189,7 +189,7 @@ export function TraysView(props: KitViewProps) {
                 </p>
                 <Button
                   variant="action"
-                  style={{ marginTop: 8 }}
+                  className="mt8"
                   onClick={() =>
                     void takeDivision(build, taken)
                       .then(() => setProblem(null))

@@ -56,7 +56,7 @@ export function VersionView({ build, kit }: KitViewProps) {
         )}
         {kit.choices.map((choice) => (
           <div key={choice.id} className="panel" role="group" aria-label={choice.name}>
-            <div style={{ display: 'flex', justifyContent: 'space-between' }}>
+            <div className="in-row apart">
               <h3>{choice.name}</h3>
               <UnstyledButton
                 className="why"
@@ -83,8 +83,8 @@ export function VersionView({ build, kit }: KitViewProps) {
             </div>
             {choice.chosen !== null && (
               <UnstyledButton
-                className="why"
-                style={{ marginTop: 6 }}
+                className="why mt6"
+
                 onClick={() => put({ ...choice, chosen: null }, `${choice.name} open again`)}
               >
                 leave it open
@@ -270,8 +270,8 @@ function ChoiceEditor({
           />
           {choice.options.length > 1 && (
             <UnstyledButton
-              className="why"
-              style={{ textAlign: 'left' }}
+              className="why left"
+
               onClick={() =>
                 onChange({
                   ...choice,
@@ -325,7 +325,7 @@ function NewWork({
     ),
   ];
   return (
-    <form className="fieldgrid" style={{ marginTop: 12 }} onSubmit={submit(onAdd, ['name'])}>
+    <form className="fieldgrid mt12" onSubmit={submit(onAdd, ['name'])}>
       <Select size="xs" label="Work" data={[...WORK_KINDS]} {...pick('kind')} />
       <Select size="xs" searchable label="On part" data={partOptions(kit)} {...pick('partId')} />
       <TextInput

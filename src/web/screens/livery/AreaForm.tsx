@@ -96,7 +96,7 @@ export const AreaForm = ({ area, kit, onSave, onMirror, onLayAlong }: AreaFormPr
         }
       />
     )}
-    <div className="toolrow" style={{ marginTop: 8 }}>
+    <div className="toolrow mt8">
       {onLayAlong && (
         <Button size="xs" onClick={onLayAlong}>
           Lay its edge along the moulded line

@@ -74,7 +74,7 @@ export function AreaList({ kit, areas, chosen, hexOf, onChoose, onAdd, onRaise, 
       {kit.finishes.length === 0 ? (
         <p className="small">Name the finishes of this build first, in the Kit stage.</p>
       ) : (
-        <div className="toolrow" style={{ marginTop: 8 }}>
+        <div className="toolrow mt8">
           <Select
             size="xs"
             aria-label="Finish of the next area"

@@ -67,7 +67,7 @@ export function AreasScreen() {
       </section>
       <section className="column" aria-label="What you decide">
         <div className="toolrow">
-          <h2 style={{ flex: 1 }}>{view?.name ?? 'Views and areas'}</h2>
+          <h2 className="grows">{view?.name ?? 'Views and areas'}</h2>
           <LightSwitch light={light} onChange={setLight} />
         </div>
         {problem && (

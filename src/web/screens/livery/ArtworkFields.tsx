@@ -60,7 +60,7 @@ export function ArtworkFields({ marking, buildId, onSave }: ArtworkFieldsProps) 
     />
   );
   return (
-    <div className="fieldgrid" style={{ marginTop: 8 }}>
+    <div className="fieldgrid mt8">
       <ChoiceSelect
         label="Own artwork"
         values={ARTWORKS}

@@ -160,7 +160,7 @@ export function MarkingForm({ marking, kit, buildId, scale, onSave }: MarkingFor
           onChange={(optionId) => onSave({ optionId })}
         />
       </div>
-      <div className="toolrow" style={{ marginTop: 8 }}>
+      <div className="toolrow mt8">
         <Checkbox
           size="xs"
           label="Round"

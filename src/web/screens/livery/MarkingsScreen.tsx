@@ -74,7 +74,7 @@ export function MarkingsScreen() {
       </section>
       <section className="column" aria-label="What you decide">
         <div className="toolrow">
-          <h2 style={{ flex: 1 }}>{view ? `Markings, ${view.name.toLowerCase()}` : 'Markings'}</h2>
+          <h2 className="grows">{view ? `Markings, ${view.name.toLowerCase()}` : 'Markings'}</h2>
           <LightSwitch light={light} onChange={setLight} />
         </div>
         {[problem, placed.state.kind === 'failed' ? placed.state.message : null].map(

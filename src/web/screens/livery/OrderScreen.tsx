@@ -41,7 +41,7 @@ export function OrderScreen() {
       </section>
       <section className="column" aria-label="What you decide">
         <div className="toolrow">
-          <h2 style={{ flex: 1 }}>Order of colours</h2>
+          <h2 className="grows">Order of colours</h2>
           <LightSwitch light={light} onChange={setLight} />
         </div>
         {bodies.length === 0 && (

@@ -83,12 +83,7 @@ export function PathEntries(props: PathEntriesProps) {
           error={problem}
           onChange={({ currentTarget: { value } }) => setPath(value)}
         />
-        <Button
-          size="xs"
-          style={{ alignSelf: 'end' }}
-          disabled={entries.length >= MOST_OPENINGS}
-          onClick={add}
-        >
+        <Button size="xs" className="self-low" disabled={entries.length >= MOST_OPENINGS} onClick={add}>
           {act}
         </Button>
       </div>

@@ -58,7 +58,7 @@ export const ViewForm = ({ view, kit, onSave, onMirror, onRemove }: ViewFormProp
         value.trim() !== view.outline && onSave({ outline: value.trim() })
       }
     />
-    <div className="toolrow" style={{ marginTop: 8 }}>
+    <div className="toolrow mt8">
       <Button size="xs" onClick={onMirror}>
         Make the other side
       </Button>

@@ -44,7 +44,7 @@ export function ChangePanel({ buildId }: { buildId: string }) {
         </p>
       ))}
       {more(moves.length)}
-      <div style={{ display: 'flex', gap: 8, marginTop: 8, flexWrap: 'wrap' }}>
+      <div className="in-row g8 mt8 breaks">
         <Button onClick={acceptChange}>Accept this plan</Button>
         {canTakeBack && <Button onClick={() => void undo()}>Take back: {undoLabel}</Button>}
       </div>

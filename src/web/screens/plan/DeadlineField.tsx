@@ -53,7 +53,7 @@ export function DeadlineField({ build, last }: DeadlineFieldProps) {
         }
       />
       {spare !== undefined && (
-        <span className="small" style={{ display: 'block' }}>
+        <span className="small block">
           {spare === 0
             ? 'on that very day, none to spare'
             : spare > 0
@@ -62,7 +62,7 @@ export function DeadlineField({ build, last }: DeadlineFieldProps) {
         </span>
       )}
       {due !== undefined && earliest !== undefined && earliest > due && (
-        <span className="small" style={{ display: 'block' }}>
+        <span className="small block">
           no plan makes it with these evenings: {dayText(earliest)} at the earliest, were it the only build
         </span>
       )}

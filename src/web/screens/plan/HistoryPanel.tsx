@@ -42,7 +42,7 @@ export function HistoryPanel({ buildId, view }: HistoryPanelProps) {
       </summary>
       {error && <p role="alert">{error.message}</p>}
       {data?.length === 0 && <p className="small">The first plan has just been made.</p>}
-      <ul className="plainbullets small" style={{ marginTop: 6 }}>
+      <ul className="plainbullets small mt6">
         {past.map(({ id, at, finish }) => (
           <li key={id}>
             <UnstyledButton className="why" aria-pressed={id === picked} onClick={() => setPicked(id)}>
@@ -53,7 +53,7 @@ export function HistoryPanel({ buildId, view }: HistoryPanelProps) {
         ))}
       </ul>
       {chosen && (
-        <div className="small" style={{ marginTop: 6 }}>
+        <div className="small mt6">
           <b>
             Since then: {moved.length} moved, {added.length} added, {gone.length} gone or done otherwise
           </b>

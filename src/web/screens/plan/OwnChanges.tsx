@@ -30,7 +30,7 @@ export function OwnChanges({ view, builds, steps }: OwnChangesProps) {
   if (changes.length === 0) return null;
   return (
     <>
-      <p style={{ marginTop: 8 }}>What you changed of the plan yourself:</p>
+      <p className="mt8">What you changed of the plan yourself:</p>
       <ul className="small" style={{ display: 'grid', gap: 6, paddingLeft: 18 }}>
         {changes.map(({ id, kind, buildId, text }) => (
           <li key={id}>

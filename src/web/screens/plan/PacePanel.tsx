@@ -16,7 +16,7 @@ interface Learnt {
 
 function LearntTable({ of, each, rows }: { of: string; each: string; rows: readonly Learnt[] }) {
   return (
-    <Table className="plainlist" style={{ marginTop: 6 }}>
+    <Table className="plainlist mt6">
       <Table.Thead>
         <Table.Tr>
           <Table.Th>{of}</Table.Th>
@@ -61,7 +61,7 @@ export function PacePanel({ paces, cures }: PacePanelProps) {
         each="Steps"
         rows={paces.map(({ kind, steps, ...rest }) => ({ name: nameOf(kind), count: steps, ...rest }))}
       />
-      <p className="small soft" style={{ marginTop: 4 }}>
+      <p className="small soft mt4">
         Minutes taken over minutes planned, by their median, drawn towards ×1 while there are few.
       </p>
       {cures.length > 0 && (
@@ -75,7 +75,7 @@ export function PacePanel({ paces, cures }: PacePanelProps) {
               ...rest,
             }))}
           />
-          <p className="small soft" style={{ marginTop: 4 }}>
+          <p className="small soft mt4">
             Minutes until you felt a coat dry over the product’s. Full cures are never cut short.
           </p>
         </>

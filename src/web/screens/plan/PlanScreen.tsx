@@ -92,7 +92,7 @@ export function PlanScreen() {
                 : ''
               : ''}
           </span>
-          <Link to="/bench" className="soft" style={{ marginLeft: 'auto' }}>
+          <Link to="/bench" className="soft ml-auto">
             {sessions.length > 0
               ? `bench evenings: ${[...new Set(sessions.map(({ day }) => DAYS[day]))].join(', ')}`
               : 'no bench evenings yet'}
@@ -144,7 +144,7 @@ export function PlanScreen() {
             <h3 style={{ fontSize: 22 }}>
               Ready {dayText(last)}, {clockText(last)}
             </h3>
-            <dl className="rows" style={{ marginTop: 6 }}>
+            <dl className="rows mt6">
               <dt>This build</dt>
               <dd className="mono">
                 {left.length} steps,{' '}
@@ -169,14 +169,14 @@ export function PlanScreen() {
               <dt>Set-up and cleaning</dt>
               <dd className="mono">{view.setupMinutes} min</dd>
             </dl>
-            <div style={{ display: 'flex', gap: 8, marginTop: 8, flexWrap: 'wrap' }}>
+            <div className="in-row g8 mt8 breaks">
               <Link to={`/build/${build.id}/plan/sheet`} className="quiet">
                 Run sheet
               </Link>
               <Button onClick={saveCalendar}>Calendar file</Button>
               <Button onClick={saveTable}>Table (CSV)</Button>
             </div>
-            <p className="small soft" style={{ marginTop: 4 }}>
+            <p className="small soft mt4">
               {view.proved
                 ? 'Proved earliest for these evenings.'
                 : 'The best found; the bound above counts cures and sessions but gives you endless hands.'}

@@ -35,7 +35,7 @@ export function RunSheet() {
       back={{ to: `/build/${build.id}/plan`, words: 'back to the plan' }}
       printWords="Print this sheet"
     >
-      <div style={{ display: 'grid', gap: 14 }}>
+      <div className="stacked g14">
         <header>
           <p>
             {build.name}, 1:{build.scale}
@@ -58,20 +58,16 @@ export function RunSheet() {
                     <Table.Td className="mono" style={{ width: 56 }}>
                       {clockText(start)}
                     </Table.Td>
-                    <Table.Td style={{ whiteSpace: 'normal' }}>
+                    <Table.Td className="wraps">
                       <b>{operation.title}</b>
-                      <span className="small" style={{ display: 'block' }}>
-                        {operation.details.join('; ')}
-                      </span>
+                      <span className="small block">{operation.details.join('; ')}</span>
                       {operation.cautions.map((line) => (
-                        <span key={line} className="small" style={{ display: 'block' }}>
+                        <span key={line} className="small block">
                           ! {line}
                         </span>
                       ))}
                     </Table.Td>
-                    <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }}>
-                      {operation.hands} min, took ____
-                    </Table.Td>
+                    <Table.Td className="num mono nowrap">{operation.hands} min, took ____</Table.Td>
                   </Table.Tr>
                 ))}
               </Table.Tbody>

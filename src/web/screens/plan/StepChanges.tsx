@@ -34,7 +34,7 @@ export function StepChanges({ operation, start, plan, view, longest }: StepChang
   const change = (kind: 'pin' | 'own-step', id: string, value: object | null, label: string) =>
     void changeKit(buildId, [{ kind, id, value }], label).catch(() => undefined);
   return (
-    <div className="panel" role="region" aria-label="Change this step" style={{ display: 'grid', gap: 8 }}>
+    <div className="panel stacked g8" role="region" aria-label="Change this step">
       <h3>Change this step</h3>
       {pin ? (
         <p className="small">
@@ -47,7 +47,7 @@ export function StepChanges({ operation, start, plan, view, longest }: StepChang
           </UnstyledButton>
         </p>
       ) : (
-        <div style={{ display: 'flex', gap: 8, alignItems: 'end' }}>
+        <div className="in-row g8 low">
           <DayField label="Hold it to" width={150} value={day} onChange={setDay} />
           <ClockField name="Hold it to, time" value={clock} onChange={setClock} />
           <Button
@@ -74,14 +74,14 @@ export function StepChanges({ operation, start, plan, view, longest }: StepChang
           longest={longest}
         />
       ) : (
-        <UnstyledButton className="why" style={{ justifySelf: 'start' }} onClick={() => setEditing(true)}>
+        <UnstyledButton className="why self-start" onClick={() => setEditing(true)}>
           change its words, minutes or parts…
         </UnstyledButton>
       )}
       {own && (
         <UnstyledButton
-          className="why"
-          style={{ justifySelf: 'start' }}
+          className="why self-start"
+
           onClick={() => change('own-step', own.id, null, `remove ${own.title}`)}
         >
           remove this step of yours
@@ -97,7 +97,7 @@ export function StepChanges({ operation, start, plan, view, longest }: StepChang
           onClose={() => setAdding(false)}
         />
       ) : (
-        <UnstyledButton className="why" style={{ justifySelf: 'start' }} onClick={() => setAdding(true)}>
+        <UnstyledButton className="why self-start" onClick={() => setAdding(true)}>
           add a step after this one…
         </UnstyledButton>
       )}
@@ -121,13 +121,13 @@ function AddStep({ after, onAdd, onClose }: AddStepProps) {
     prepare: (step) => ({ ...step, waitMinutes: Math.round(step.waitMinutes * 60) }),
   });
   return (
-    <form style={{ display: 'grid', gap: 6 }} onSubmit={submit(onAdd)}>
+    <form className="stacked g6" onSubmit={submit(onAdd)}>
       <TextInput size="xs" label="What you add after it" autoFocus {...text('title')} />
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 6 }}>
+      <div className="stacked two-columns g6">
         <NumberInput size="xs" label="Minutes of work" allowDecimal={false} {...number('minutes')} />
         <NumberInput size="xs" label="Then leave it, h" {...number('waitMinutes', 60)} />
       </div>
-      <div style={{ display: 'flex', gap: 8 }}>
+      <div className="in-row g8">
         <Button type="submit">Add it</Button>
         <UnstyledButton className="why" onClick={onClose}>
           never mind

@@ -84,9 +84,9 @@ export function StepEditing({ operation, view, edits, longest }: StepEditingProp
   const isChanged =
     words !== (own?.title ?? '') || minutes !== (own?.minutes ?? null) || note !== (own?.note ?? '');
   return (
-    <div style={{ display: 'grid', gap: 8 }}>
+    <div className="stacked g8">
       <form
-        style={{ display: 'grid', gap: 6 }}
+        className="stacked g6"
         onSubmit={(event) => {
           event.preventDefault();
           if (isChanged)
@@ -120,12 +120,12 @@ export function StepEditing({ operation, view, edits, longest }: StepEditingProp
             onChange={({ currentTarget: { value } }) => setNote(value)}
           />
         </div>
-        <Button type="submit" style={{ justifySelf: 'start' }} disabled={!isChanged}>
+        <Button type="submit" className="self-start" disabled={!isChanged}>
           Change it
         </Button>
       </form>
       {isDivisible(operation) && operation.hands > 1 && !edit?.withNext && (
-        <div style={{ display: 'flex', gap: 8, alignItems: 'end' }}>
+        <div className="in-row g8 low">
           <NumberInput
             size="xs"
             label="Do it in parts"
@@ -157,16 +157,16 @@ export function StepEditing({ operation, view, edits, longest }: StepEditingProp
         </p>
       ) : next ? (
         <UnstyledButton
-          className="why"
-          style={{ justifySelf: 'start', textAlign: 'left' }}
+          className="why self-start left"
+
           onClick={() => save({ withNext: true }, `${operation.title} with ${next.title}`)}
         >
           do it in one go with “{next.title}”, <span className="mono">{together}</span> min
         </UnstyledButton>
       ) : null}
       <UnstyledButton
-        className="why"
-        style={{ justifySelf: 'start' }}
+        className="why self-start"
+
         onClick={() => save({ leaveOut: true }, `leave out ${operation.title}`)}
       >
         leave this step out

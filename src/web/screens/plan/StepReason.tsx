@@ -36,16 +36,16 @@ export function StepReason({ operation, start, view, chemistry, muted }: StepRea
         {chemistry ? `, ${chemistry}` : ''}
       </p>
       {reason && (
-        <p style={{ marginTop: 8 }}>
+        <p className="mt8">
           <b>Bound by {BINDING_WORDS[reason.kind]}.</b> {reason.text}
         </p>
       )}
-      <p style={{ marginTop: 8 }}>
+      <p className="mt8">
         <b>Why at all.</b> {operation.because}
       </p>
       <AdviceList advice={adviceAt(view.advice, operation.id)} muted={muted} />
       {after.length > 0 && (
-        <p style={{ marginTop: 8 }} className="small">
+        <p className="small mt8">
           Then{' '}
           {after
             .map(

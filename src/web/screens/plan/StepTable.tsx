@@ -63,9 +63,7 @@ export function StepTable({ steps, view, marked, onMark }: StepTableProps) {
                   aria-rowindex={at + 2}
                   style={operation.id === marked ? { background: 'var(--runner)' } : undefined}
                 >
-                  <Table.Td className="mono" style={{ whiteSpace: 'nowrap' }}>
-                    {whenText(start)}
-                  </Table.Td>
+                  <Table.Td className="mono nowrap">{whenText(start)}</Table.Td>
                   <Table.Td>
                     <UnstyledButton
                       className="plain"
@@ -85,7 +83,7 @@ export function StepTable({ steps, view, marked, onMark }: StepTableProps) {
         </Table>
       </div>
       {steps.length > LISTED && (
-        <UnstyledButton className="why" style={{ marginTop: 8 }} onClick={() => setWhole(!whole)}>
+        <UnstyledButton className="why mt8" onClick={() => setWhole(!whole)}>
           {whole ? 'show fewer' : `show all ${steps.length}`}
         </UnstyledButton>
       )}

@@ -41,8 +41,8 @@ function WhatIf() {
           <Table.Tbody>
             {found.slice(1).map(({ name, finish }) => (
               <Table.Tr key={name}>
-                <Table.Td style={{ whiteSpace: 'normal' }}>{name}</Table.Td>
-                <Table.Td className="num mono" style={{ whiteSpace: 'nowrap' }}>
+                <Table.Td className="wraps">{name}</Table.Td>
+                <Table.Td className="num mono nowrap">
                   {finish === null || now === null
                     ? 'no plan'
                     : finish < now
@@ -54,7 +54,7 @@ function WhatIf() {
           </Table.Tbody>
         </Table>
       )}
-      <p role="status" className="small" style={{ marginTop: 4 }}>
+      <p role="status" className="small mt4">
         {state.kind === 'working' && 'Solving the plan anew for each… '}
         {state.kind === 'working' && (
           <UnstyledButton className="why" onClick={cancel}>
@@ -67,7 +67,7 @@ function WhatIf() {
       </p>
       {state.kind !== 'working' && (
         <Button
-          style={{ marginTop: 6 }}
+          className="mt6"
           disabled={!request}
           onClick={() => (asked === request ? again() : setAsked(request))}
         >

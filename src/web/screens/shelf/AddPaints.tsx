@@ -71,8 +71,8 @@ export function AddPaints({ first, onSend, onDone }: AddPaintsProps) {
     await send(reading.paints, kept);
   };
   return (
-    <div className="panel" style={{ display: 'grid', gap: 14 }}>
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 12 }}>
+    <div className="panel stacked g14">
+      <div className="stacked two-columns g12">
         <TextInput
           label="Range"
           placeholder="the maker’s name for the line"
@@ -92,7 +92,7 @@ export function AddPaints({ first, onSend, onDone }: AddPaintsProps) {
           event.preventDefault();
           void one();
         }}
-        style={{ display: 'flex', gap: 12, alignItems: 'end', flexWrap: 'wrap' }}
+        className="in-row g12 low breaks"
       >
         <TextInput
           label="Code"
@@ -140,7 +140,7 @@ export function AddPaints({ first, onSend, onDone }: AddPaintsProps) {
         </div>
       )}
       <p role="status">{said}</p>
-      <div style={{ display: 'flex', gap: 10 }}>
+      <div className="in-row g10">
         <Button disabled={list.trim() === ''} onClick={() => void many()}>
           Put the list on the shelf
         </Button>

@@ -65,14 +65,14 @@ export function MergeShelf({ paints, onDone }: { paints: readonly PaintRecord[];
     }
   };
   return (
-    <div className="panel" style={{ display: 'grid', gap: 12 }}>
+    <div className="panel stacked g12">
       <h3>Merge a table</h3>
       <p className="soft">
         A CSV or TSV with headings, such as the one that Fanfare writes. Paints that are known by code are
         brought up to date, others are added; empty cells leave things as they are, and nothing is taken off
         the shelf.
       </p>
-      <div style={{ display: 'flex', gap: 10 }}>
+      <div className="in-row g10">
         <FileButton onChange={(file) => void open(file)} accept=".csv,.tsv,.txt,text/csv,text/plain">
           {(props) => <Button {...props}>Choose a file</Button>}
         </FileButton>
@@ -145,7 +145,7 @@ export function MergeShelf({ paints, onDone }: { paints: readonly PaintRecord[];
                       <Table.Td className="mono">{line}</Table.Td>
                       <Table.Td>{name}</Table.Td>
                       <Table.Td>{KINDS.find(([one]) => one === kind)![1]}</Table.Td>
-                      <Table.Td style={{ whiteSpace: 'normal' }}>{says}</Table.Td>
+                      <Table.Td className="wraps">{says}</Table.Td>
                     </Table.Tr>
                   ))}
               </Table.Tbody>
@@ -153,7 +153,7 @@ export function MergeShelf({ paints, onDone }: { paints: readonly PaintRecord[];
           </div>
           <Button
             variant="action"
-            style={{ width: 'auto', justifySelf: 'start' }}
+            className="unstretched self-start"
             disabled={rows.length === 0 || rows.length > MOST_MERGED || sending}
             onClick={() => void merge()}
           >

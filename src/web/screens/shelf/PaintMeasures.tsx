@@ -27,7 +27,7 @@ export function PaintMeasures({ paint }: { paint: PaintRecord }) {
           of mixtures teach both.
         </Why>
       </h3>
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
+      <div className="stacked two-columns g8">
         <NumberInput
           label="One drop, ml"
           placeholder="0.05 usual"
@@ -49,7 +49,7 @@ export function PaintMeasures({ paint }: { paint: PaintRecord }) {
           onBlur={({ currentTarget: { value } }) => keep('strength', value)}
         />
       </div>
-      <p className="soft small" style={{ marginTop: 4 }}>
+      <p className="soft small mt4">
         Strength known within {figure(spread(paint.strengthDoubt), 'times')}, a drop{' '}
         {figure(paint.perDrop, 'times', 2)} the usual, within {figure(spread(paint.dropDoubt), 'times', 2)}.
         Colour measured {GEOMETRY_NAMES[paint.geometry]}

@@ -38,8 +38,8 @@ export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPane
     void saveShelf(paint, { levelMl, openedOn, place, note, ...change }, label).catch(() => undefined);
   };
   return (
-    <aside className="panel" aria-label={`Paint ${paint.id}`} style={{ display: 'grid', gap: 10 }}>
-      <div style={{ display: 'flex', justifyContent: 'space-between', gap: 8 }}>
+    <aside className="panel stacked g10" aria-label={`Paint ${paint.id}`}>
+      <div className="in-row apart g8">
         <h3>
           <span className="mono">{paint.id}</span> {paint.name}
         </h3>
@@ -53,7 +53,7 @@ export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPane
           void savePaint(paint, { notice: '' }, `note on ${paint.name}`).catch(() => undefined)
         }
       />
-      <div style={{ display: 'flex', gap: 12 }}>
+      <div className="in-row g12">
         <span className="coatground">
           <Spoon hex={hexOf(paint)} flakeUm={paint.flakeUm} width={54} label={paint.name} />
         </span>
@@ -88,7 +88,7 @@ export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPane
       </div>
       {owned ? (
         <>
-          <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8 }}>
+          <div className="stacked two-columns g8">
             <DayField
               label="Opened"
               value={paint.openedOn}
@@ -122,7 +122,7 @@ export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPane
           Not on the shelf. Put it there to say when it was opened and where it stands.
         </p>
       )}
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8, alignItems: 'end' }}>
+      <div className="stacked two-columns g8 low">
         <NumberInput
           label="Price, €"
           // Not fixed to two digits: padding what is being typed moves the caret when an answer comes in between.
@@ -159,9 +159,9 @@ export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPane
             return (
               <UnstyledButton key={id} className="offer standin" onClick={() => onOpen(id)}>
                 <span className="dot" style={{ background: hexOf(other) }} aria-hidden />
-                <span style={{ minWidth: 0 }}>
+                <span className="shrinks">
                   <span className="mono small">{id}</span> {other.name}
-                  <span className="soft small" style={{ display: 'block' }}>
+                  <span className="soft small block">
                     {[other.levelMl !== null ? 'on the shelf' : 'to buy', ...differs.map(worded)].join(', ')}
                   </span>
                 </span>

@@ -18,7 +18,7 @@ export function ReadPaint({ paint, onClose }: ReadPaintProps) {
   const next = !overs.has('black') ? 'black' : !overs.has('white') ? 'white' : undefined;
   return (
     <Modal opened onClose={onClose} title={`How surely ${paint.name} is known`} size="md">
-      <div style={{ display: 'grid', gap: 12 }}>
+      <div className="stacked g12">
         <p>
           Masstone known to <b className="mono">±{figure(paint.uncertainty, 'dE')}</b>
           {paint.refit
@@ -31,7 +31,7 @@ export function ReadPaint({ paint, onClose }: ReadPaintProps) {
         {cards.length > 0 && (
           <ul className="plainlist" style={{ margin: 0, paddingLeft: 0, listStyle: 'none' }}>
             {cards.map((card) => (
-              <li key={card.id} style={{ display: 'flex', justifyContent: 'space-between', gap: 10 }}>
+              <li key={card.id} className="in-row apart g10">
                 <span>
                   over {card.over}, <span className="mono">{figure(card.filmUm, 'µm')}</span>, three readings
                   within <span className="mono">{figure(card.spread, 'dE', 2)}</span>

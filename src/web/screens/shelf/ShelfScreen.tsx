@@ -108,7 +108,7 @@ export function ShelfScreen() {
         </Button>
       </div>
       <div className={opened ? 'shelfdesk open' : 'shelfdesk'}>
-        <div className="panel" style={{ minWidth: 0, overflowX: 'auto' }}>
+        <div className="panel shrinks scrolls-x">
           <PaintTable
             paints={found}
             sort={sort}
@@ -125,7 +125,7 @@ export function ShelfScreen() {
                 : 'No paint answers to that.'}
             </p>
           )}
-          <p className="soft small" role="status" style={{ marginTop: 8 }}>
+          <p className="soft small mt8" role="status">
             {found.length} {found.length === 1 ? 'paint' : 'paints'}
           </p>
         </div>

@@ -72,7 +72,7 @@ export function TonightScreen() {
   const running = tonight && tonight.session.start <= now + 1;
   return (
     <div className="tonight">
-      <section aria-label="Step" style={{ minWidth: 0 }}>
+      <section aria-label="Step" className="shrinks">
         <div className="tonight-head">
           <h2>
             {tonight
@@ -136,7 +136,7 @@ export function TonightScreen() {
                   ? 'The plan is being worked out again.'
                   : 'Either everything is done, or the build has no sub-assembly yet. The Kit stage is where steps begin.'}
             </p>
-            <Link className="quiet" style={{ marginTop: 10 }} to={buildId ? `/build/${buildId}/kit` : '/'}>
+            <Link className="quiet mt10" to={buildId ? `/build/${buildId}/kit` : '/'}>
               {buildId ? 'Go to the Kit stage' : 'All builds'}
             </Link>
           </div>

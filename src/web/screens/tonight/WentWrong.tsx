@@ -45,9 +45,9 @@ export function WentWrong({ operation, view, minutes, onClose }: WentWrongProps)
   const repair = REPAIRS[values.repair ?? REPAIR_IDS[0]];
   return (
     <form
-      className="panel"
+      className="panel stacked g8 mt10"
       aria-label="Went wrong"
-      style={{ display: 'grid', gap: 8, marginTop: 10 }}
+
       onSubmit={submit(save)}
     >
       <TextInput label="What went wrong" placeholder="a run on the left door" autoFocus {...text('what')} />
@@ -65,7 +65,7 @@ export function WentWrong({ operation, view, minutes, onClose }: WentWrongProps)
       <p className="small soft">
         {repair.because} {repair.minutes} min, and what must be done again, go into the plan.
       </p>
-      <div style={{ display: 'flex', gap: 10 }}>
+      <div className="in-row g10">
         <Button type="submit">Put the repair into the plan</Button>
         <UnstyledButton className="why" onClick={onClose}>
           never mind

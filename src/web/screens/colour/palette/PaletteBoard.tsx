@@ -53,7 +53,7 @@ export function PaletteBoard({
   const recipeOf = (id: string) => planned?.plan.recipes.findIndex(({ colourId }) => colourId === id) ?? -1;
   return (
     <>
-      <div style={{ display: 'flex', justifyContent: 'space-between', gap: 12, flexWrap: 'wrap' }}>
+      <div className="in-row apart g12 breaks">
         <h2>One palette for the build</h2>
         <LightSwitch light={light} onChange={onLight} />
       </div>
@@ -81,7 +81,7 @@ export function PaletteBoard({
             ) : (
               'Choosing the bottles'
             )}{' '}
-            <UnstyledButton className="why" style={{ color: 'inherit' }} onClick={cancel}>
+            <UnstyledButton className="why same-ink" onClick={cancel}>
               cancel
             </UnstyledButton>
           </>
@@ -89,7 +89,7 @@ export function PaletteBoard({
         {state.kind === 'cancelled' && (
           <>
             Cancelled; nothing was changed.{' '}
-            <UnstyledButton className="why" style={{ color: 'inherit' }} onClick={again}>
+            <UnstyledButton className="why same-ink" onClick={again}>
               plan again
             </UnstyledButton>
           </>
@@ -106,7 +106,7 @@ export function PaletteBoard({
         {answer?.kind === 'too-few-bottles' && 'The limits on bottles leave no palette; see on the right.'}
       </p>
       {state.kind === 'failed' && <p role="alert">{state.message}</p>}
-      <div style={{ overflowX: 'auto' }}>
+      <div className="scrolls-x">
         <Table className="board">
           <Table.Thead>
             <Table.Tr>
@@ -135,9 +135,7 @@ export function PaletteBoard({
                         />
                       )}
                     </span>
-                    <span className="mono" style={{ display: 'block' }}>
-                      {colour.label}
-                    </span>
+                    <span className="mono block">{colour.label}</span>
                     <span className="small" style={{ display: 'block', fontWeight: 400 }}>
                       {colour.name}
                     </span>
@@ -188,9 +186,7 @@ export function PaletteBoard({
                           ),
                           'dE',
                         )}
-                      <span className="small" style={{ display: 'block' }}>
-                        {planned.bands[at] && rangeText(planned.bands[at])}
-                      </span>
+                      <span className="small block">{planned.bands[at] && rangeText(planned.bands[at])}</span>
                     </Table.Td>
                   );
                 })}

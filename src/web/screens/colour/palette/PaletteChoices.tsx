@@ -36,7 +36,7 @@ export function PaletteChoices({
     <>
       <div className="panel">
         <h3>Colours to hold</h3>
-        <ul style={{ listStyle: 'none', margin: 0, padding: 0, display: 'grid', gap: 8 }}>
+        <ul className="unlisted m0 p0 stacked g8">
           {livery.map(({ id, label, name, lab, where }) => (
             <li key={id} style={{ display: 'flex', gap: 10, alignItems: 'flex-start' }}>
               <Checkbox
@@ -50,11 +50,9 @@ export function PaletteChoices({
                 }}
               />
               <span className="dot" style={{ background: labToDisplay(lab).hex }} aria-hidden />
-              <span style={{ minWidth: 0 }}>
+              <span className="shrinks">
                 <span className="mono">{label}</span> {name}
-                <span className="soft small" style={{ display: 'block' }}>
-                  {where.join(', ')}
-                </span>
+                <span className="soft small block">{where.join(', ')}</span>
               </span>
             </li>
           ))}
@@ -85,12 +83,12 @@ export function PaletteChoices({
             </UnstyledButton>
           ))}
         </div>
-        <p className="soft small" style={{ marginTop: 6 }}>
+        <p className="soft small mt6">
           {limits.from === 'shelf'
             ? 'Up to 3 paints and 20 drops to a cup.'
             : 'Up to 2 paints and 20 drops to a cup: with three of so many the proof would take minutes.'}
         </p>
-        <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 10, marginTop: 8 }}>
+        <div className="stacked two-columns g10 mt8">
           <NumberInput
             label="Most bottles"
             placeholder="any"

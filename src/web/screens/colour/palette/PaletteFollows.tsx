@@ -110,7 +110,7 @@ function Planned({
         ) : (
           <dl className="rows">
             {plan.bought.map((id) => (
-              <div key={id} style={{ display: 'contents' }}>
+              <div key={id} className="contents">
                 <dt>
                   <span className="mono small">{id}</span> {paint(id)?.name}
                 </dt>

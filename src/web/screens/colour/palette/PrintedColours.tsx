@@ -73,7 +73,7 @@ export function PrintedColours({
           const over = paint && decal.transparent ? inkOver(onWhite, paint.spectrum) : onWhite;
           return (
             <li key={decal.id} className="well printed">
-              <span style={{ display: 'flex' }}>
+              <span className="in-row">
                 <Spoon hex={seen(onWhite)} width={34} label={`${decal.name} on white`} />
                 {paint && (
                   <Spoon hex={seen(paint.spectrum)} width={34} label={`${paint.colour.name}, painted`} />
@@ -88,7 +88,7 @@ export function PrintedColours({
                   {decal.transparent ? 'transparent ink over' : 'beside'}{' '}
                   {paint ? `${paint.colour.label} ${paint.colour.name}` : 'nothing in particular'}
                 </span>
-                <span style={{ display: 'block' }}>
+                <span className="block">
                   {paint
                     ? decal.transparent
                       ? inkAdvice(onWhite, over, paint.spectrum)

@@ -79,15 +79,15 @@ export function OwnStacks({ build, tray, workshop, onClose }: OwnStacksProps) {
         )
     : [];
   return (
-    <div className="panel" role="region" aria-label="My stacks" style={{ display: 'grid', gap: 10 }}>
-      <div style={{ display: 'flex', justifyContent: 'space-between' }}>
+    <div className="panel stacked g10" role="region" aria-label="My stacks">
+      <div className="in-row apart">
         <h3>My stacks</h3>
         <UnstyledButton className="plain" aria-label="Close my stacks" onClick={onClose}>
           ✕
         </UnstyledButton>
       </div>
       <form
-        style={{ display: 'flex', gap: 8, alignItems: 'end', flexWrap: 'wrap' }}
+        className="in-row g8 low breaks"
         onSubmit={(event) => {
           event.preventDefault();
           keep();
@@ -154,7 +154,7 @@ export function OwnStacks({ build, tray, workshop, onClose }: OwnStacksProps) {
               />
             )}
           </p>
-          <div style={{ display: 'flex', gap: 14, flexWrap: 'wrap' }} role="group" aria-label="Put it on">
+          <div className="in-row g14 breaks" role="group" aria-label="Put it on">
             {build.trays.map(({ id, name: trayName }) => (
               <Checkbox
                 key={id}
@@ -179,7 +179,7 @@ export function OwnStacks({ build, tray, workshop, onClose }: OwnStacksProps) {
           </ul>
           <Button
             variant="action"
-            style={{ width: 'auto', justifySelf: 'start' }}
+            className="unstretched self-start"
             disabled={changes.length === 0}
             onClick={() =>
               void saveTrays(changes, `${picked.name} on ${changes.length} sub-assemblies`).catch(
@@ -239,11 +239,11 @@ function OwnStackOffer({ source, tray, scale, workshop, chosen, onPick }: OwnSta
       <span className="small">
         <b>{source.name}</b>
         {evaluation && (
-          <span className="mono" style={{ display: 'block' }}>
+          <span className="mono block">
             {formatMinutes(evaluation.elapsed)}, {Math.round(evaluation.filmFlat.usual)} µm
           </span>
         )}
-        <span style={{ display: 'block' }}>
+        <span className="block">
           {warnings > 0 ? `${warnings} ${warnings === 1 ? 'warning' : 'warnings'}` : 'no warning'}
         </span>
       </span>

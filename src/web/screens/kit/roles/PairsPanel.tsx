@@ -66,7 +66,7 @@ function NewPair({
   });
   const part = { size: 'xs', className: 'grow', searchable: true, data: parts } as const;
   return (
-    <form className="toolrow" style={{ marginTop: 10 }} onSubmit={submit(onAdd, ['a', 'b'])}>
+    <form className="toolrow mt10" onSubmit={submit(onAdd, ['a', 'b'])}>
       <Select {...part} label="One of a pair" placeholder="which part" {...pick('a')} />
       <Select {...part} label="The other" placeholder="which other" {...pick('b')} />
       <Select

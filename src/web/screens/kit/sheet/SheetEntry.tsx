@@ -85,7 +85,7 @@ export function ReadStep({ reading, parts }: { reading: SheetReading; parts: rea
         <dt>step</dt>
         <dd className="mono">{step.number}</dd>
         {said.map(([name, what], at) => (
-          <div key={`${name} ${at}`} style={{ display: 'contents' }}>
+          <div key={`${name} ${at}`} className="contents">
             <dt>{name}</dt>
             <dd>{what}</dd>
           </div>

@@ -28,7 +28,7 @@ export function SheetPaste({ parts, last, onTake }: SheetPasteProps) {
         onChange={({ currentTarget: { value } }) => setText(value)}
       />
       {[...doubtful, ...rest].slice(0, 6).map(({ line, reading }, at) => (
-        <div key={`${at} ${line}`} className="finding" style={{ marginTop: 8 }}>
+        <div key={`${at} ${line}`} className="finding mt8">
           <b className="mono">{line}</b>
           <ReadStep reading={reading} parts={parts} />
         </div>
