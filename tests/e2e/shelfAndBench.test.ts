@@ -204,7 +204,7 @@ describe('shelf, bench and kit of the sample bench', () => {
     await page.goto(`${server.address}/build/quillon/kit/trays?as=standing`);
     await press(page, 'button', 'Add a joint');
     await press(page, 'button', 'Add the joint');
-    await shows(page, /Name the joint and say which sub-assemblies meet/);
+    await shows(page, /Name the joint: body over chassis/);
     await press(page, 'button', 'Cancel');
     const before = (await snapshot()).builds.find(({ id }) => id === 'quillon')!.joins.length;
     await press(page, 'button', 'Remove joint Tank, left into frame, left');

@@ -8,6 +8,8 @@ interface ColourFieldProps {
   description?: string;
   value: string;
   onChange: (value: string) => void;
+  /** What was found wrong when it was to be kept. */
+  error?: React.ReactNode;
 }
 
 /** What is typed so far: a colour, and the nearest that a surface can have where none can have this one. */
@@ -25,7 +27,7 @@ function readSoFar(text: string): { lab?: Lab; nearest?: Lab } {
 
 /** A field for a colour as Lab or hex, with what it looks like; one that no surface can have is said at once, and the
  *  nearest possible one offered. */
-export function ColourField({ label, description, value, onChange }: ColourFieldProps) {
+export function ColourField({ label, description, value, onChange, error }: ColourFieldProps) {
   // The nearest possible colour takes a moment; typing goes before.
   const settled = useDeferredValue(value);
   const { lab, nearest } = useMemo(() => readSoFar(settled), [settled]);
@@ -39,7 +41,7 @@ export function ColourField({ label, description, value, onChange }: ColourField
         value={value}
         maxLength={40}
         onChange={(event) => onChange(event.currentTarget.value)}
-        error={nearest ? 'Outside what any surface can show.' : undefined}
+        error={nearest ? 'Outside what any surface can show.' : error}
         rightSection={
           lab ? <span className="dot" style={{ background: labToDisplay(lab).hex }} aria-hidden /> : null
         }

@@ -2,10 +2,11 @@ import { bare, figure } from '../../../core/figures.ts';
 import { Button, FileButton, NumberInput, Select, UnstyledButton } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import type { CodeRecord } from '../../../api/index.ts';
+import { codeInput, type CodeInput, type CodeRecord } from '../../../api/index.ts';
 import { CARD_GREY, labToDisplay, type PhotographColour, type Region } from '../../../core/colour/index.ts';
 import { Loading } from '../../components/Loading.tsx';
-import { MakerAndCode, requireMakerAndCode } from '../../components/MakerAndCode.tsx';
+import { useCheckedForm } from '../../components/form/useCheckedForm.tsx';
+import { ASK_MAKER_AND_CODE, MakerAndCode } from '../../components/MakerAndCode.tsx';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { Spoon } from '../../components/Spoon.tsx';
 import { Why } from '../../components/Why.tsx';
@@ -189,9 +190,6 @@ const NEW = 'new';
 function PatchPanel({ patch, colour, codes, pictureName, onRemove }: PatchPanelProps) {
   const navigate = useNavigate();
   const [target, setTarget] = useState<string>(NEW);
-  const [maker, setMaker] = useState('');
-  const [number, setNumber] = useState('');
-  const [problem, setProblem] = useState<string>();
   const options = useMemo(
     () => [
       { value: NEW, label: 'a new code' },
@@ -199,27 +197,27 @@ function PatchPanel({ patch, colour, codes, pictureName, onRemove }: PatchPanelP
     ],
     [codes],
   );
-  const keep = async () => {
-    const known = codes.find(({ id }) => id === target);
-    try {
-      if (!colour) throw new RangeError('The colour is not there yet.');
-      if (!known) requireMakerAndCode(maker, number);
-      const saved = await addCode({
-        maker: known?.maker ?? maker.trim(),
-        code: known?.code ?? number.trim(),
-        name: known?.name ?? '',
-        years: known?.years ?? '',
-        kind: known?.kind ?? 'solid',
-        provenance: 'photograph',
-        note: `${patch.name} in ${pictureName}`.slice(0, 300),
-        uncertainty: Math.min(30, colour.uncertainty),
-        lab: colour.lab,
-        hex: undefined,
-      });
-      void navigate(`/codes/${encodeURIComponent(saved.id)}`);
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
+  const known = codes.find(({ id }) => id === target);
+  const form = useCheckedForm<{ maker: string; code: string }, CodeInput>({
+    initial: { maker: '', code: '' },
+    valueOf: ({ maker, code }) => ({
+      maker: known?.maker ?? maker.trim(),
+      code: known?.code ?? code.trim(),
+      name: known?.name ?? '',
+      years: known?.years ?? '',
+      kind: known?.kind ?? 'solid',
+      provenance: 'photograph',
+      note: `${patch.name} in ${pictureName}`.slice(0, 300),
+      uncertainty: colour && Math.min(30, colour.uncertainty),
+      lab: colour?.lab,
+      hex: undefined,
+    }),
+    schema: codeInput,
+    asks: ASK_MAKER_AND_CODE,
+  });
+  const keep = async (code: CodeInput) => {
+    const saved = await addCode(code);
+    void navigate(`/codes/${encodeURIComponent(saved.id)}`);
   };
   return (
     <div className="panel">
@@ -253,13 +251,7 @@ function PatchPanel({ patch, colour, codes, pictureName, onRemove }: PatchPanelP
               {warning}
             </p>
           ))}
-          <form
-            className="stacked g8 mt8"
-            onSubmit={(event) => {
-              event.preventDefault();
-              void keep();
-            }}
-          >
+          <form className="stacked g8 mt8" onSubmit={form.submit(keep)}>
             <Select
               label="Keep it as a source of"
               searchable
@@ -269,10 +261,8 @@ function PatchPanel({ patch, colour, codes, pictureName, onRemove }: PatchPanelP
               allowDeselect={false}
               onChange={(value) => setTarget(value ?? NEW)}
             />
-            {target === NEW && (
-              <MakerAndCode maker={maker} code={number} onMaker={setMaker} onCode={setNumber} />
-            )}
-            {problem && <p role="alert">{problem}</p>}
+            {target === NEW && <MakerAndCode maker={form.input('maker')} code={form.input('code')} />}
+            {form.problem}
             <Button type="submit">Keep {patch.name.toLowerCase()}</Button>
           </form>
         </>

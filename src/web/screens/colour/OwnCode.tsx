@@ -1,12 +1,28 @@
 import { Button, Select, TextInput } from '@mantine/core';
-import { useState } from 'react';
 import { schemaTextLimits } from '../../components/limits.ts';
 import { type CodeInput, type CodeRecord, codeInput } from '../../../api/index.ts';
 import { typedColour } from '../../../core/colour/index.ts';
 import { ColourField } from '../../components/ColourField.tsx';
 import { MeasuredFields, type Measured } from '../../components/MeasuredFields.tsx';
-import { MakerAndCode, requireMakerAndCode } from '../../components/MakerAndCode.tsx';
+import { ASK_MAKER_AND_CODE, MakerAndCode } from '../../components/MakerAndCode.tsx';
+import { useCheckedForm } from '../../components/form/useCheckedForm.tsx';
 import { addCode } from '../../data/bench.ts';
+
+interface Draft extends Measured, Pick<CodeInput, 'maker' | 'code' | 'name' | 'kind' | 'provenance'> {
+  /** As typed: hex, or L a b. */
+  colour: string;
+}
+
+const START: Draft = {
+  maker: '',
+  code: '',
+  name: '',
+  colour: '',
+  kind: 'solid',
+  provenance: 'swatch',
+  geometry: 'unknown',
+  gloss: null,
+};
 
 /** Puts a colour into the list of codes by hand. */
 export function OwnCode({
@@ -16,64 +32,53 @@ export function OwnCode({
   onSaved: (code: CodeRecord) => void;
   onCancel: () => void;
 }) {
-  const [maker, setMaker] = useState('');
-  const [code, setCode] = useState('');
-  const [name, setName] = useState('');
-  const [colour, setColour] = useState('');
-  const [kind, setKind] = useState<CodeInput['kind']>('solid');
-  const [provenance, setProvenance] = useState<CodeInput['provenance']>('swatch');
-  const [measured, setMeasured] = useState<Measured>({ geometry: 'unknown', gloss: null });
-  const [problem, setProblem] = useState<string | null>(null);
-  const submit = async () => {
-    try {
-      requireMakerAndCode(maker, code);
-      const lab = typedColour(colour);
-      onSaved(
-        await addCode({
-          maker: maker.trim(),
-          code: code.trim(),
-          name: name.trim(),
-          years: '',
-          kind,
-          provenance,
-          lab,
-          hex: undefined,
-          ...measured,
-        }),
-      );
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
-  };
+  const form = useCheckedForm<Draft, CodeInput>({
+    initial: START,
+    valueOf: ({ colour, geometry, gloss, ...said }) => ({
+      ...said,
+      maker: said.maker.trim(),
+      code: said.code.trim(),
+      name: said.name.trim(),
+      years: '',
+      lab: colour.trim() === '' ? undefined : typedColour(colour),
+      hex: undefined,
+      geometry,
+      gloss,
+    }),
+    schema: codeInput,
+    asks: { ...ASK_MAKER_AND_CODE, colour: 'Type the colour: hex, or L a b.' },
+    inputOf: { lab: 'colour' },
+    wholeAt: 'colour',
+  });
+  const { provenance, geometry, gloss } = form.values;
   return (
     <form
       className="stacked g8"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void submit();
-      }}
+      onSubmit={form.submit(async (code) => {
+        onSaved(await addCode(code));
+      })}
     >
-      <MakerAndCode maker={maker} code={code} onMaker={setMaker} onCode={setCode} />
-      <TextInput
-        label="Name"
-        value={name}
-        {...schemaTextLimits(codeInput, 'name')}
-        onChange={(event) => setName(event.currentTarget.value)}
-      />
+      <MakerAndCode maker={form.input('maker')} code={form.input('code')} />
+      <TextInput label="Name" {...schemaTextLimits(codeInput, 'name')} {...form.input('name')} />
       <ColourField
         label="Colour: hex, or L a b"
         description="L a b in daylight (D65, 2 degree)"
-        value={colour}
-        onChange={setColour}
+        {...form.input('colour')}
       />
       {(provenance === 'instrument' || provenance === 'restored') && (
-        <MeasuredFields measured={measured} onChange={setMeasured} />
+        <MeasuredFields
+          measured={{ geometry, gloss }}
+          onChange={(measured) => {
+            form.set('geometry', measured.geometry);
+            form.set('gloss', measured.gloss);
+          }}
+        />
       )}
       <Select
         label="Kind"
         data={['solid', 'satin', 'metallic', 'pearl', 'candy']}
-        value={kind}
-        onChange={(value) => setKind(value as CodeInput['kind'])}
+        allowDeselect={false}
+        {...form.input('kind')}
       />
       <Select
         label="Where it comes from"
@@ -85,10 +90,10 @@ export function OwnCode({
           { value: 'swatch', label: 'a printed swatch or screen' },
           { value: 'guess', label: 'a guess' },
         ]}
-        value={provenance}
-        onChange={(value) => setProvenance(value as CodeInput['provenance'])}
+        allowDeselect={false}
+        {...form.input('provenance')}
       />
-      {problem && <p role="alert">{problem}</p>}
+      {form.problem}
       <div className="in-row g8">
         <Button type="submit">Save and use it</Button>
         <Button onClick={onCancel}>Cancel</Button>

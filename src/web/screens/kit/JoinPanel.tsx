@@ -1,8 +1,8 @@
 import { Button, MultiSelect, NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { numberLimits } from '../../components/limits.ts';
-import type { BuildRecord } from '../../../api/index.ts';
-import { joinFields } from '../../../core/kit/index.ts';
+import { joinInput, type BuildRecord } from '../../../api/index.ts';
+import { useRecordForm } from '../../components/form/useRecordForm.tsx';
+import { joinFields, type JoinInput } from '../../../core/kit/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import { addJoin, removeJoin } from '../../data/kit.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
@@ -10,32 +10,14 @@ import { RemoveButton } from '../../components/RemoveButton.tsx';
 /** Joints made after paint, in the order they can be made. */
 export function JoinPanel({ build }: { build: BuildRecord }) {
   const [adding, setAdding] = useState(false);
-  const [name, setName] = useState('');
-  const [trayIds, setTrayIds] = useState<string[]>([]);
-  const [after, setAfter] = useState<string[]>([]);
-  const [minutes, setMinutes] = useState<number | string>(20);
-  const [adhesive, setAdhesive] = useState('PVA dabs');
-  const [problem, setProblem] = useState<string | null>(null);
-  const submit = async () => {
-    if (name.trim() === '' || trayIds.length === 0) {
-      setProblem('Name the joint and say which sub-assemblies meet.');
-      return;
-    }
-    try {
-      await addJoin(build, {
-        name: name.trim(),
-        trayIds,
-        afterJoinIds: after,
-        minutes: Number(minutes),
-        adhesive,
-        setMinutes: 240,
-      });
-      setAdding(false);
-      setName('');
-      setProblem(null);
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
+  const form = useRecordForm(joinFields, joinInput, {
+    start: { adhesive: 'PVA dabs', minutes: 20, setMinutes: 240 },
+    asks: { name: 'Name the joint: body over chassis.' },
+    check: ({ trayIds }) => (trayIds.length === 0 ? { trayIds: 'Say which sub-assemblies meet.' } : {}),
+  });
+  const add = async (join: JoinInput) => {
+    await addJoin(build, join);
+    setAdding(false);
   };
   return (
     <div className="panel">
@@ -59,45 +41,24 @@ export function JoinPanel({ build }: { build: BuildRecord }) {
         ))}
       </ol>
       {adding ? (
-        <form
-          onSubmit={(event) => {
-            event.preventDefault();
-            void submit();
-          }}
-          className="stacked g8"
-        >
-          <TextInput
-            label="Joint"
-            placeholder="body over chassis"
-            value={name}
-            onChange={(event) => setName(event.currentTarget.value)}
-          />
+        <form onSubmit={form.submit(add, ['name', 'trayIds', 'afterJoinIds'])} className="stacked g8">
+          <TextInput label="Joint" placeholder="body over chassis" {...form.text('name')} />
           <MultiSelect
             label="Sub-assemblies that meet"
             data={build.trays.map(({ id, name: label }) => ({ value: id, label }))}
-            value={trayIds}
-            onChange={setTrayIds}
+            {...form.pick('trayIds')}
           />
           {build.joins.length > 0 && (
             <MultiSelect
               label="Only after"
               data={build.joins.map(({ id, name: label }) => ({ value: id, label }))}
-              value={after}
-              onChange={setAfter}
+              {...form.pick('afterJoinIds')}
             />
           )}
-          <NumberInput
-            label="Minutes of work"
-            {...numberLimits(joinFields.minutes)}
-            value={minutes}
-            onChange={setMinutes}
-          />
-          <TextInput
-            label="Adhesive"
-            value={adhesive}
-            onChange={(event) => setAdhesive(event.currentTarget.value)}
-          />
-          {problem && <p role="alert">{problem}</p>}
+          <NumberInput label="Minutes of work" {...form.number('minutes')} />
+          <TextInput label="Adhesive" {...form.text('adhesive')} />
+          <NumberInput label="Sets in, minutes" {...form.number('setMinutes')} />
+          {form.problem}
           <div className="in-row g8">
             <Button type="submit">Add the joint</Button>
             <Button onClick={() => setAdding(false)}>Cancel</Button>

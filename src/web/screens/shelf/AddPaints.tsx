@@ -1,5 +1,6 @@
 import { Button, Select, Textarea, TextInput, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
+import { useCheckedForm } from '../../components/form/useCheckedForm.tsx';
 import { schemaTextLimits } from '../../components/limits.ts';
 import { type PaintInput, paintInput } from '../../../api/index.ts';
 import { FAMILIES, type FamilyId } from '../../../core/finish/index.ts';
@@ -19,27 +20,15 @@ interface AddPaintsProps {
 export function AddPaints({ first, onSend, onDone }: AddPaintsProps) {
   const [range, setRange] = useState('');
   const [family, setFamily] = useState<FamilyId>('water-acrylic');
-  const [name, setName] = useState('');
-  const [code, setCode] = useState('');
-  const [hex, setHex] = useState('');
   const [list, setList] = useState('');
   const [problems, setProblems] = useState<PaintListProblem[]>([]);
   const [said, setSaid] = useState('');
 
-  const send = async (paints: PaintInput[], kept: string) => {
-    onSend();
-    try {
-      const saved = await addPaints(paints);
-      setSaid(`${saved.length} ${saved.length === 1 ? 'paint is' : 'paints are'} on the shelf.`);
-      setList(kept);
-      return true;
-    } catch (error) {
-      setSaid(`${(error as Error).message} What you typed is still here.`);
-      return false;
-    }
-  };
-  const one = async () => {
-    const paint: PaintInput = {
+  const tell = (saved: readonly unknown[]) =>
+    setSaid(`${saved.length} ${saved.length === 1 ? 'paint is' : 'paints are'} on the shelf.`);
+  const one = useCheckedForm<{ code: string; name: string; hex: string }, PaintInput>({
+    initial: { code: '', name: '', hex: '' },
+    valueOf: ({ code, name, hex }) => ({
       range: range.trim(),
       code: code.trim(),
       name: name.trim(),
@@ -53,13 +42,10 @@ export function AddPaints({ first, onSend, onDone }: AddPaintsProps) {
       hex: hex.trim(),
       lab: undefined,
       owned: true,
-    };
-    if (await send([paint], list)) {
-      setName('');
-      setCode('');
-      setHex('');
-    }
-  };
+    }),
+    schema: paintInput,
+    wholeAt: 'hex',
+  });
   const many = async () => {
     const reading = readPaintList(list, { range: range.trim(), family });
     setProblems(reading.problems);
@@ -68,7 +54,13 @@ export function AddPaints({ first, onSend, onDone }: AddPaintsProps) {
       setSaid('No line of the list could be read; it is still in the box.');
       return;
     }
-    await send(reading.paints, kept);
+    onSend();
+    try {
+      tell(await addPaints(reading.paints));
+      setList(kept);
+    } catch (error) {
+      setSaid(`${(error as Error).message} What you typed is still here.`);
+    }
   };
   return (
     <div className="panel stacked g14">
@@ -88,36 +80,27 @@ export function AddPaints({ first, onSend, onDone }: AddPaintsProps) {
         />
       </div>
       <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void one();
-        }}
+        onSubmit={one.submit(
+          async (paint) => {
+            onSend();
+            tell(await addPaints([paint]));
+          },
+          ['code', 'name', 'hex'],
+        )}
         className="in-row g12 low breaks"
       >
-        <TextInput
-          label="Code"
-          value={code}
-          onChange={(event) => setCode(event.currentTarget.value)}
-          {...schemaTextLimits(paintInput, 'code')}
-          w={110}
-        />
+        <TextInput label="Code" {...schemaTextLimits(paintInput, 'code')} {...one.input('code')} w={110} />
         <TextInput
           label="Name"
-          value={name}
-          onChange={(event) => setName(event.currentTarget.value)}
           {...schemaTextLimits(paintInput, 'name')}
+          {...one.input('name')}
           style={{ flex: 1, minWidth: 160 }}
         />
-        <TextInput
-          label="Colour, hex"
-          placeholder="#2a7f86"
-          value={hex}
-          onChange={(event) => setHex(event.currentTarget.value)}
-          w={130}
-        />
+        <TextInput label="Colour, hex" placeholder="#2a7f86" {...one.input('hex')} w={130} />
         <UnstyledButton type="submit" className={first ? 'action' : 'quiet'} style={{ width: 'auto' }}>
           Put it on the shelf
         </UnstyledButton>
+        {one.problem}
       </form>
       <Textarea
         label="Or paste a list"

@@ -15,6 +15,8 @@ import {
 import { resolveMix, type DecalColour, type ProductIndex, decalRecord } from '../../../../core/kit/index.ts';
 import { besideDecal, type PalettePlan } from '../../../../core/match/index.ts';
 import { inkFor, inkOver, opaqueSpectrum, seenSurface } from '../../../../core/paint/index.ts';
+import { KIT_ITEMS } from '../../../../api/index.ts';
+import { useCheckedForm } from '../../../components/form/useCheckedForm.tsx';
 import { ColourField } from '../../../components/ColourField.tsx';
 import { RemoveButton } from '../../../components/RemoveButton.tsx';
 import { Spoon } from '../../../components/Spoon.tsx';
@@ -157,6 +159,16 @@ function inkAdvice(onWhite: readonly number[], over: readonly number[], base: re
   return `Over this base ${figure(asItIs, 'dE')} off, and the best ink still ${bare(changed, 'dE')}: the base gives too little light. Print on white film, or lay a white underlay.`;
 }
 
+type DecalInput = Omit<DecalColour, 'id'>;
+
+interface PrintedDraft {
+  name: string;
+  /** As typed: hex, or L a b. */
+  colour: string;
+  kind: 'white' | 'ink';
+  codeId: string | null;
+}
+
 function NewPrinted({
   buildId,
   livery,
@@ -166,72 +178,47 @@ function NewPrinted({
   livery: readonly LiveryColour[];
   onDone: () => void;
 }) {
-  const [name, setName] = useState('');
-  const [colour, setColour] = useState('');
-  const [kind, setKind] = useState<string | null>('white');
-  const [codeId, setCodeId] = useState<string | null>(livery[0]?.id ?? null);
-  const [problem, setProblem] = useState<string>();
-  const submit = async () => {
-    try {
-      if (name.trim() === '')
-        throw new RangeError('Give the printed colour a name, so that you find it again.');
+  const form = useCheckedForm<PrintedDraft, DecalInput>({
+    initial: { name: '', colour: '', kind: 'white', codeId: livery[0]?.id ?? null },
+    valueOf: ({ name, colour, kind, codeId }) => {
       const lab = typedColour(colour);
       // Refused here, before it is kept, where no surface can have it.
       recoverSpectrum(lab);
-      await changeKit(
-        buildId,
-        [
-          {
-            kind: 'decal',
-            id: newId('decal'),
-            value: { name: name.trim(), lab, transparent: kind === 'ink', codeId },
-          },
-        ],
-        name.trim(),
-      );
-      onDone();
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
+      return { name: name.trim(), lab, transparent: kind === 'ink', codeId };
+    },
+    schema: KIT_ITEMS.decal,
+    asks: { name: 'Give the printed colour a name, so that you find it again.' },
+    inputOf: { lab: 'colour' },
+    wholeAt: 'colour',
+  });
+  const keep = async (value: DecalInput) => {
+    await changeKit(buildId, [{ kind: 'decal', id: newId('decal'), value }], value.name);
+    onDone();
   };
   return (
     <form
       className="panel"
       style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8, color: 'var(--ink)' }}
-      onSubmit={(event) => {
-        event.preventDefault();
-        void submit();
-      }}
+      onSubmit={form.submit(keep)}
     >
-      <TextInput
-        label="Name"
-        value={name}
-        {...textLimits(decalRecord.fields.name)}
-        onChange={(event) => setName(event.currentTarget.value)}
-      />
-      <ColourField label="Colour on white: L a b, or hex" value={colour} onChange={setColour} />
+      <TextInput label="Name" {...textLimits(decalRecord.fields.name)} {...form.input('name')} />
+      <ColourField label="Colour on white: L a b, or hex" {...form.input('colour')} />
       <Select
         label="Kind"
         data={[
           { value: 'white', label: 'opaque: film or white under it' },
           { value: 'ink', label: 'transparent ink' },
         ]}
-        value={kind}
-        onChange={setKind}
+        {...form.input('kind')}
         allowDeselect={false}
       />
       <Select
         label="On or beside"
         data={livery.map(({ id, label, name: named }) => ({ value: id, label: `${label} ${named}` }))}
-        value={codeId}
-        onChange={setCodeId}
+        {...form.input('codeId')}
         clearable
       />
-      {problem && (
-        <p role="alert" style={{ gridColumn: '1 / -1' }}>
-          {problem}
-        </p>
-      )}
+      {form.problem}
       <div style={{ display: 'flex', gap: 8, gridColumn: '1 / -1' }}>
         <Button type="submit" size="xs">
           Keep this colour
