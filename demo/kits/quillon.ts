@@ -346,6 +346,15 @@ H1 B1 screw hidden
       pitchMm: 15.875,
     },
   ],
+  facings: [
+    {
+      partId: 'C11',
+      what: 'the lid with one screw',
+      faces: 'left',
+      mark: 'dot',
+      note: 'the lead leaves it upwards',
+    },
+  ],
   gauges: [
     { name: 'Mudguards, their edge', partId: 'D1', measuredMm: 1, realMm: 1.5, edgeOnly: true, way: 'edges' },
   ],

@@ -17,7 +17,11 @@ import {
   markingRecord,
   viewRecord,
   type DriveChain,
+  engineRecord,
+  facingRecord,
+  type Engine,
   type Evidence,
+  type Facing,
   type Gauge,
   type Harness,
   type Pattern,
@@ -130,6 +134,10 @@ export interface SampleKit {
   chains?: Said<DriveChain>[];
   patterns?: Said<Pattern>[];
   gauges?: Said<Gauge>[];
+  engines?: Said<Engine>[];
+  /** "part; what it is on an engine". */
+  engineKinds?: string[];
+  facings?: (Partial<Facing> & Pick<Facing, 'partId' | 'what'>)[];
   showing?: Partial<Omit<Showing, 'id'>>;
   stance: { heights: [number, number, number, number]; rake: number; shims: number[]; note: string };
   wants: {
@@ -165,7 +173,8 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
   ): T[] =>
     all.map((said, index) => {
       const parts: [string, string][] = Object.entries(said as Record<string, unknown>).flatMap(
-        ([key, value]) => (key.toLowerCase().endsWith('partid') ? [[key, own(String(value))]] : []),
+        ([key, value]) =>
+          /(part|option)id$/i.test(key) && value !== null ? [[key, own(String(value))]] : [],
       );
       const id = own(`${word}-${index + 1}`);
       const whole: object = { ...newRecord(record), ...said, ...(Object.fromEntries(parts) as object), id };
@@ -190,6 +199,9 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
         edgeMm: edge === undefined ? null : Number(edge),
       };
     });
+  const engineKinds = new Map(
+    (sample.engineKinds ?? []).map((line) => line.split('; ') as [label: string, kind: string]),
+  );
   const parts = sample.parts
     .trim()
     .split('\n')
@@ -201,7 +213,9 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
       const zones = finish === 'bare' ? [] : zonesOf(finish!);
       if (zones[0] && zones.length > 1)
         zones[0].share = 1 - zones.slice(1).reduce((sum, { share }) => sum + share, 0);
+      const engineKind = engineKinds.get(label!);
       return plainPart(own(label!), {
+        ...(engineKind === undefined ? {} : { engineKind }),
         frame,
         number: label!.slice(frame.length),
         name: name!,
@@ -435,6 +449,13 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
     chains: made(chainRecord, 'chain', sample.chains),
     patterns: made(patternRecord, 'pattern', sample.patterns),
     gauges: made(gaugeRecord, 'gauge', sample.gauges),
+    engines: made(engineRecord, 'engine', sample.engines),
+    facings: (sample.facings ?? []).map(({ partId, ...said }) => ({
+      ...newRecord(facingRecord),
+      ...said,
+      id: own(`facing-${partId}`),
+      partId: own(partId),
+    })),
     showings: sample.showing ? [{ ...newRecord(showingRecord), ...sample.showing, id: own('showing') }] : [],
     stances: [
       {

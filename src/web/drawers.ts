@@ -1,4 +1,4 @@
-import { counted, resolveVersion, wantsFinish } from '../core/kit/index.ts';
+import { counted, isEngineOpen, resolveVersion, wantsFinish } from '../core/kit/index.ts';
 import type { Drawer } from './components/drawers.ts';
 
 /** The stages of a build in working order. */
@@ -280,6 +280,28 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
             runs.reduce((sum, { count }) => sum + count, 0),
             'run',
           ),
+  },
+  {
+    stage: 'detail',
+    path: 'engines',
+    title: 'Engines',
+    words: 'options, spares, blower, carburettors, heads, parts at hand',
+    load: async () => (await import('./screens/detail/EnginesView.tsx')).EnginesView,
+    state: ({ kit }) =>
+      kit.engines.length === 0
+        ? 'as the sheet has it'
+        : isEngineOpen(kit)
+          ? `${counted(kit.engines.length, 'engine')}, none taken`
+          : `${counted(kit.engines.length, 'engine')}, one taken`,
+  },
+  {
+    stage: 'detail',
+    path: 'facings',
+    title: 'Which way round',
+    words: 'front, marks, notch, orientation',
+    load: async () => (await import('./screens/detail/FacingsView.tsx')).FacingsView,
+    state: ({ kit: { facings } }) =>
+      facings.length === 0 ? 'nothing noted' : counted(facings.length, 'part'),
   },
   {
     stage: 'detail',

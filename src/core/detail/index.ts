@@ -42,6 +42,7 @@ export {
   type Lead,
 } from './ignition/planIgnition.ts';
 export { drawCaps, drawEngine } from './drawn/drawHarness.ts';
+export { drawFacing, type FacingPart } from './drawn/drawFacing.ts';
 export { drawDevelopment } from './drawn/drawDevelopment.ts';
 export { drawJig } from './drawn/drawWheel.ts';
 export type { FlatDrawing, LineKind } from './drawn/flatDrawing.ts';

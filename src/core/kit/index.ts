@@ -2,6 +2,21 @@
 export { counted } from './counted.ts';
 export type { Build, Join, KitPart, Mix, PlannedLayer, Tray } from './build.ts';
 export * from './kit.ts';
+export {
+  alikeEngines,
+  builtEngines,
+  changesOfTaking,
+  engineFault,
+  engineParts,
+  enginesQuestion,
+  isEngineOpen,
+  kindKey,
+  leftOf,
+  type AtHand,
+  type BuiltEngine,
+  type EngineBuild,
+} from './engines.ts';
+export { FACE_WORDS, facingWords, MARK_WORDS, offsetWords, TRIM_WORDS } from './facings.ts';
 export { assembleKit, assembleStock } from './assembleKit.ts';
 export { withLaterFields } from './laterFields.ts';
 export { copyKit, recordsOfKit } from './copyKit.ts';

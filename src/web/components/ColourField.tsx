@@ -41,7 +41,7 @@ export function ColourField({ label, description, value, onChange, error }: Colo
         value={value}
         maxLength={40}
         onChange={(event) => onChange(event.currentTarget.value)}
-        error={nearest ? 'Outside what any surface can show.' : error}
+        error={error ?? (nearest && 'Outside what any surface can show.')}
         rightSection={
           lab ? <span className="dot" style={{ background: labToDisplay(lab).hex }} aria-hidden /> : null
         }

@@ -39,7 +39,7 @@ import {
   sendTray,
   sendTrayRemoval,
 } from './bench.ts';
-import { cachedNow, changeCached, refetch, useCached } from './cache.ts';
+import { cachedNow, changeCached, putCached, refetch, useCached } from './cache.ts';
 import { askWhichToKeep } from './conflict.ts';
 import { keyedQueue } from './keyedQueue.ts';
 import { newId } from './newId.ts';
@@ -73,14 +73,21 @@ export function useKit(buildId: string | undefined): { kit: Kit | undefined; err
   return { kit, error };
 }
 
-/** The kits of other builds, by their names: what was said of like parts there. Fetched once, not kept up to date. */
-export function useOtherKits(builds: readonly BuildRecord[] | undefined, buildId: string): OtherKit[] {
+const otherKitsKey = (builds: readonly BuildRecord[] | undefined, buildId: string): string =>
+  `kits beside ${buildId}: ${(builds ?? []).map(({ id }) => id).join(' ')}`;
+
+/** The kits of other builds, by their names: what was said of like parts there. Fetched once, and again when asked to. */
+export function useOtherKits(
+  builds: readonly BuildRecord[] | undefined,
+  buildId: string,
+): (OtherKit & { id: string })[] {
   const others = builds?.filter(({ id }) => id !== buildId) ?? [];
-  const { data } = useCached<OtherKit[]>(
-    others.length > 0 ? `kits beside ${others.map(({ id }) => id).join(' ')}` : null,
+  const { data } = useCached<(OtherKit & { id: string })[]>(
+    others.length > 0 ? otherKitsKey(builds, buildId) : null,
     () =>
       Promise.all(
         others.map(async ({ id, name }) => ({
+          id,
           name,
           kit: withoutOrphans(assembleKit((await getItems(kitPath(id))).items)),
         })),
@@ -89,6 +96,11 @@ export function useOtherKits(builds: readonly BuildRecord[] | undefined, buildId
   );
   return data ?? [];
 }
+
+export const refetchOtherKits = (
+  builds: readonly BuildRecord[] | undefined,
+  buildId: string,
+): Promise<void> => refetch(otherKitsKey(builds, buildId));
 
 /** Spares, materials and lessons of the bench. */
 export function useStock(): Stock | undefined {
@@ -179,8 +191,14 @@ function withItem(items: readonly KitItemRecord[], item: KitItemRecord): KitItem
   return item.value === null ? rest : [...rest, item];
 }
 
-const itemsNow = async (path: string): Promise<readonly KitItemRecord[]> =>
-  (await cachedNow<KitItemsRecord>(path))?.items ?? [];
+/** What stands there now: fetched where nothing is cached, since an undo puts back what was. */
+async function itemsNow(path: string): Promise<readonly KitItemRecord[]> {
+  const known = await cachedNow<KitItemsRecord>(path);
+  if (known) return known.items;
+  const fetched = await getItems(path);
+  await putCached(path, fetched);
+  return fetched.items;
+}
 
 async function change(
   path: string,

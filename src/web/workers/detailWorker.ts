@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { cutStock, type CutQuestion, type FlatDrawing } from '../../core/detail/index.ts';
+import { allocateEngines, cutStock, type CutQuestion, type FlatDrawing } from '../../core/detail/index.ts';
 import { pagesPdf, pageSvg } from '../../core/formats/index.ts';
 import type { Printing } from '../../core/kit/index.ts';
 import { drawingSheets } from '../../core/livery/index.ts';
@@ -28,7 +28,7 @@ async function printDrawings(
 const cutAll = (groups: readonly ({ id: string } & CutQuestion)[]) =>
   groups.map(({ id, ...question }) => ({ id, plan: cutStock(question) }));
 
-const detailWorker = { printDrawings, cutAll, seenDetail };
+const detailWorker = { printDrawings, cutAll, seenDetail, allocateEngines };
 export type DetailWorker = typeof detailWorker;
 export type CutGroups = ReturnType<typeof cutAll>;
 export type PrintedDrawings = Awaited<ReturnType<typeof printDrawings>>;

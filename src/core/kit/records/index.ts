@@ -6,7 +6,9 @@ import { brightworkRecord } from './brightwork.ts';
 import { chainRecord } from './chain.ts';
 import { choiceRecord } from './choice.ts';
 import { decalRecord } from './decal.ts';
+import { engineRecord } from './engine.ts';
 import { evidenceRecord } from './evidence.ts';
+import { facingRecord } from './facing.ts';
 import { finishRecord } from './finish.ts';
 import { fitRecord } from './fit.ts';
 import { gapRecord } from './gap.ts';
@@ -57,6 +59,8 @@ export const KIT_RECORDS = [
   holdingRecord,
   pairRecord,
   runRecord,
+  engineRecord,
+  facingRecord,
   harnessRecord,
   wheelRecord,
   chainRecord,
@@ -106,7 +110,9 @@ export * from './chain.ts';
 export * from './choice.ts';
 export * from './decal.ts';
 export * from './division.ts';
+export * from './engine.ts';
 export * from './evidence.ts';
+export * from './facing.ts';
 export * from './finish.ts';
 export * from './fit.ts';
 export * from './gap.ts';

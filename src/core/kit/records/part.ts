@@ -1,4 +1,5 @@
 import { defineRecord, type RecordOf } from './defineRecord.ts';
+import { engineKind } from './engine.ts';
 import {
   amount,
   amountOrNull,
@@ -6,6 +7,7 @@ import {
   choiceIfAny,
   flag,
   group,
+  ifAny,
   list,
   named,
   ownId,
@@ -86,6 +88,8 @@ export const partRecord = defineRecord(
     needs: list('what a part needs', choice('what a part needs', PART_NEEDS), PART_NEEDS.length),
     state: choice('the state of the part', PART_STATES),
     use: choiceIfAny('whether it is built', PART_USES),
+    /** What it is on an engine; absent for what nobody said. */
+    engineKind: ifAny(engineKind('what it is on an engine')),
     checked: flag('checked'),
     fragile: flag('fragile'),
     zones: list('zones on a part', group('a zone', zone), 12),

@@ -1,10 +1,12 @@
 import { asItIs, defineRecord, type RecordOf } from './defineRecord.ts';
+import { engineKind } from './engine.ts';
 import {
   amount,
   amountOrNull,
   choice,
   choiceOrNull,
   flag,
+  ifAny,
   layers,
   named,
   text,
@@ -24,6 +26,8 @@ export const spareRecord = defineRecord(
     origin: text('where it came from', 200),
     material: choice('the material', MATERIALS),
     count: whole('the count', 0, 999, 1),
+    /** What it is on an engine; absent for what nobody said. */
+    engineKind: ifAny(engineKind('what it is on an engine')),
     note: text('a note', 2000),
   },
   { onCopy: asItIs },

@@ -4,6 +4,7 @@ import { air } from './air.ts';
 import { brightwork } from './brightwork.ts';
 import { cutting } from './cutList.ts';
 import { decisions } from './decisions.ts';
+import { engines } from './engines.ts';
 import { fineDetail } from './fineDetail.ts';
 import { finals } from './finals.ts';
 import { fits } from './fits.ts';
@@ -42,6 +43,7 @@ export const CONTRIBUTIONS: readonly PlanContribution[] = [
   holding,
   preparation,
   brightwork,
+  engines,
   runs,
   harnesses,
   fineDetail,

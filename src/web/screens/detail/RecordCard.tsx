@@ -1,8 +1,8 @@
-import { SimpleGrid, TextInput } from '@mantine/core';
+import { SimpleGrid } from '@mantine/core';
 import type { Field, Fields, Kit } from '../../../core/kit/index.ts';
 import { FigureInput } from '../../components/form/FigureInput.tsx';
-import { textLimits } from '../../components/limits.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
+import { NameInput } from './NameInput.tsx';
 import { PartSelect } from './PartSelect.tsx';
 
 interface Carded {
@@ -38,17 +38,11 @@ export function RecordCard<T extends Carded>({
   return (
     <section className="panel" aria-label={record.name}>
       <div className="toolrow apart">
-        <TextInput
-          size="xs"
+        <NameInput
           label="Name"
-          key={record.name}
-          defaultValue={record.name}
-          {...textLimits(fields.name as Field<string>)}
-          onBlur={({ currentTarget }) => {
-            const name = currentTarget.value.trim();
-            if (name === '') currentTarget.value = record.name;
-            else if (name !== record.name) onChange({ name } as Partial<T>);
-          }}
+          field={fields.name as Field<string>}
+          value={record.name}
+          onSave={(name) => onChange({ name } as Partial<T>)}
         />
         <RemoveButton name={`Take out ${record.name}`} onRemove={onRemove} />
       </div>

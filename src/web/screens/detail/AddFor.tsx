@@ -1,0 +1,41 @@
+import { Button, Group, Select } from '@mantine/core';
+import { useState } from 'react';
+import type { Kit } from '../../../core/kit/index.ts';
+import { newId } from '../../data/newId.ts';
+import { partOptions } from '../kit/partNames.ts';
+
+interface AddForProps {
+  buildId: string;
+  kit: Kit;
+  label: string;
+  onAdd: (partId: string, id: string) => void;
+}
+
+/** Adds a record that belongs to a part: the part is picked first. */
+export function AddFor({ buildId, kit, label, onAdd }: AddForProps) {
+  const [partId, setPartId] = useState<string | null>(null);
+  return (
+    <Group gap="xs" align="end">
+      <Select
+        size="xs"
+        label={label}
+        searchable
+        limit={80}
+        data={partOptions(kit)}
+        value={partId}
+        onChange={setPartId}
+      />
+      <Button
+        size="xs"
+        variant="default"
+        disabled={partId === null}
+        onClick={() => {
+          onAdd(partId!, newId(buildId));
+          setPartId(null);
+        }}
+      >
+        Add it
+      </Button>
+    </Group>
+  );
+}
