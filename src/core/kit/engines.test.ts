@@ -14,7 +14,15 @@ import {
   type EngineBuild,
 } from './engines.ts';
 import { resolveVersion } from './version.ts';
-import { EMPTY_KIT, type Engine, type Kit, type Part, type Spare } from './records/index.ts';
+import {
+  EMPTY_KIT,
+  newRecord,
+  workRecord,
+  type Engine,
+  type Kit,
+  type Part,
+  type Spare,
+} from './records/index.ts';
 
 const part = (id: string, engineKind: string | undefined, count = 1, more: Partial<Part> = {}): Part =>
   plainPart(id, { name: id, count, ...(engineKind === undefined ? {} : { engineKind }), ...more });
@@ -164,6 +172,33 @@ describe('engines from what is at hand', () => {
       engineKind: 'magneto',
     });
     expect(spares).toMatchObject([{ id: 'box', count: 1 }]);
+  });
+
+  it('do the holes and cuts of each where two are built at once', () => {
+    const two = ['a', 'b'].map((id) => engine(id, [['block', [`k${id}`]]], { optionId: id }));
+    const options = ['a', 'b'].map((id) => ({
+      id,
+      name: id,
+      needs: [],
+      rulesOut: [],
+      markings: [],
+      finishIds: [],
+    }));
+    const kit = {
+      engines: two,
+      parts: [part('A', 'ka'), part('B', 'kb')],
+      choices: [{ id: 'c', name: 'Engine', chosen: 'a', options }],
+      works: [
+        { ...newRecord(workRecord), id: 'w', name: 'mounts', partId: 'A', neededBy: ['b'], always: false },
+        { ...newRecord(workRecord), id: 'v', name: 'other', partId: 'A', neededBy: [], always: false },
+      ],
+    };
+    const { changes } = taken([build('truck', kit)], []);
+    const [chosen, work, ...more] = changes[0]!.changes;
+    const { chosen: optionId, options: all } = chosen!.value as Kit['choices'][number];
+    expect(all.map(({ name }) => name)).toEqual(['a', 'b', 'a and b']);
+    expect(work).toMatchObject({ kind: 'work', id: 'w', value: { neededBy: ['b', optionId] } });
+    expect(more).toEqual([]);
   });
 
   it('make an option of their own where two are built at once, and where none was said', () => {

@@ -249,17 +249,18 @@ export function changesOfTaking(
     }
   }
   return [
-    { buildId: build.id, changes: [...own, versionChange(build, mine, needs)] },
+    { buildId: build.id, changes: [...own, ...versionChanges(build, mine, needs)] },
     ...goneFrom(build, from, others, spares),
   ].filter(({ changes }) => changes.length > 0);
 }
 
-/** The version with the engines picked: the option that they are, or one of its own. */
-function versionChange(
+/** The version with the engines picked: the option that they are, or one of its own, for which all holes and cuts of what it is
+ *  made of are done. */
+function versionChanges(
   { kit }: EngineBuild,
   mine: readonly BuiltEngine[],
   needs: ReadonlySet<string>,
-): TakenChanges['changes'][number] {
+): TakenChanges['changes'] {
   const rulesOut = kit.parts.flatMap(({ id, engineKind }) =>
     engineKind !== undefined && !needs.has(id) ? [id] : [],
   );
@@ -285,11 +286,21 @@ function versionChange(
     finishIds: before?.finishIds ?? [],
   };
   const others = (known?.options ?? []).filter(({ id }) => id !== optionId);
-  return {
-    kind: 'choice',
-    id: known?.id ?? ENGINE_CHOICE,
-    value: { name: known?.name ?? 'Engine', options: [...others, option], chosen: optionId },
-  };
+  const works = kit.works.filter(
+    ({ neededBy }) => !neededBy.includes(optionId) && neededBy.some((id) => named.includes(id)),
+  );
+  return [
+    {
+      kind: 'choice',
+      id: known?.id ?? ENGINE_CHOICE,
+      value: { name: known?.name ?? 'Engine', options: [...others, option], chosen: optionId },
+    },
+    ...works.map((work) => ({
+      kind: 'work' as const,
+      id: work.id,
+      value: withoutId({ ...work, neededBy: [...work.neededBy, optionId] }),
+    })),
+  ];
 }
 
 const ENGINE_CHOICE = 'engine-choice';

@@ -102,7 +102,9 @@ const BuiltPanel = ({ built: { build, engine, parts }, isMine, whose }: BuiltPan
               {from.name}
               {from.name.toLowerCase() === kind ? '' : ` (${kind})`}
             </Table.Td>
-            <Table.Td>{!isMine && from.buildId === build.id ? 'its kit' : whose(from)}</Table.Td>
+            <Table.Td className="nowrap">
+              {!isMine && from.buildId === build.id ? 'its kit' : whose(from)}
+            </Table.Td>
           </Table.Tr>
         ))}
       </Table.Tbody>
