@@ -7,7 +7,8 @@ export default defineConfig({
     testTimeout: 400_000,
     hookTimeout: 240_000,
     expect: { poll: { timeout: 90_000 } },
-    // One file at a time: each has a server, a browser and a search for plans of its own, enough for two cores.
-    fileParallelism: false,
+    // Two files at a time: each has a server, a browser and a search for plans of its own, and waits for one of them half
+    // of its time.
+    maxWorkers: 2,
   },
 });

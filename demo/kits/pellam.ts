@@ -253,7 +253,6 @@ S7 S1 cement hidden
     },
   ],
   works: [
-    'cut; B1; rails for 42 mm of stretch; deck-band',
     'hole; A2; five holes for the cab lamps; lamps-five',
     'hole; B1; mounts of the diesel; engine-diesel',
     'hole; S1; fourteen post holes; deck-band',
@@ -473,6 +472,29 @@ S7 S1 cement hidden
         { name: 'sump', kinds: ['diesel sump'], count: 1, seen: false },
         { name: 'blower', kinds: ['blower'], count: 1, seen: true },
         { name: 'generator', kinds: ['generator'], count: 1, seen: true },
+      ],
+    },
+  ],
+  stretches: [
+    {
+      name: 'Frame for the bandstand',
+      optionId: 'deck-band',
+      stretchMm: 42,
+      atMm: 96,
+      frontAxleMm: 22,
+      rearAxleMm: 158,
+      realWheelbaseMm: 4450,
+      brackets: [
+        { name: 'cross-member 2', atMm: 58, widthMm: 5 },
+        { name: 'cross-member 3', atMm: 98, widthMm: 5 },
+        { name: 'spring hanger', atMm: 136, widthMm: 6 },
+      ],
+      members: [
+        { partId: 'B1', fromMm: 0, section: 'channel', outsideMm: 6 },
+        { partId: 'B9', fromMm: 62, section: 'tube', outsideMm: 3, insideMm: 1.8, dropMm: 7 },
+        { partId: 'B8', fromMm: 8, section: 'rod', outsideMm: 2.5 },
+        { partId: 'B15', fromMm: 6, section: 'rod', outsideMm: 0.8 },
+        { partId: 'B5', fromMm: 134, section: 'bar', outsideMm: 5 },
       ],
     },
   ],

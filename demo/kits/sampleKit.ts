@@ -22,6 +22,11 @@ import {
   type Engine,
   type Evidence,
   type Facing,
+  initialOf,
+  memberFields,
+  stretchRecord,
+  type Member,
+  type Stretch,
   type Gauge,
   type Harness,
   type Pattern,
@@ -137,6 +142,10 @@ export interface SampleKit {
   engines?: Said<Engine>[];
   /** "part; what it is on an engine". */
   engineKinds?: string[];
+  stretches?: (Omit<Said<Stretch>, 'members' | 'optionId'> & {
+    optionId: string;
+    members: (Partial<Member> & Pick<Member, 'partId'>)[];
+  })[];
   facings?: (Partial<Facing> & Pick<Facing, 'partId' | 'what'>)[];
   showing?: Partial<Omit<Showing, 'id'>>;
   stance: { heights: [number, number, number, number]; rake: number; shims: number[]; note: string };
@@ -174,7 +183,7 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
     all.map((said, index) => {
       const parts: [string, string][] = Object.entries(said as Record<string, unknown>).flatMap(
         ([key, value]) =>
-          /(part|option)id$/i.test(key) && value !== null ? [[key, own(String(value))]] : [],
+          /(part|option)id$/i.test(key) && value !== null ? [[key, own(value as string)]] : [],
       );
       const id = own(`${word}-${index + 1}`);
       const whole: object = { ...newRecord(record), ...said, ...(Object.fromEntries(parts) as object), id };
@@ -450,6 +459,17 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
     patterns: made(patternRecord, 'pattern', sample.patterns),
     gauges: made(gaugeRecord, 'gauge', sample.gauges),
     engines: made(engineRecord, 'engine', sample.engines),
+    stretches: (sample.stretches ?? []).map(({ members, optionId, ...said }, index) => ({
+      ...newRecord(stretchRecord),
+      ...said,
+      id: own(`stretch-${index + 1}`),
+      optionId: own(optionId),
+      members: members.map(({ partId, ...member }) => ({
+        ...initialOf(memberFields),
+        ...member,
+        partId: own(partId),
+      })),
+    })),
     facings: (sample.facings ?? []).map(({ partId, ...said }) => ({
       ...newRecord(facingRecord),
       ...said,

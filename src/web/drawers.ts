@@ -314,6 +314,15 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'detail',
+    path: 'stretch',
+    title: 'Stretched frame',
+    words: 'lengthen, shorten, splice, wheelbase, propeller shaft',
+    load: async () => (await import('./screens/detail/StretchView.tsx')).StretchView,
+    state: ({ kit: { stretches } }) =>
+      stretches.length === 0 ? 'as long as the kit has it' : stretches.map(({ name }) => name).join(', '),
+  },
+  {
+    stage: 'detail',
     path: 'cutting',
     title: 'Cut list',
     words: 'wire, rod, tube, stock, lengths',

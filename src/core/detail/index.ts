@@ -44,6 +44,7 @@ export {
 export { drawCaps, drawEngine } from './drawn/drawHarness.ts';
 export { drawFacing, type FacingPart } from './drawn/drawFacing.ts';
 export { drawDevelopment } from './drawn/drawDevelopment.ts';
+export { drawStretch } from './drawn/drawStretch.ts';
 export { drawJig } from './drawn/drawWheel.ts';
 export type { FlatDrawing, LineKind } from './drawn/flatDrawing.ts';
 export {
@@ -52,6 +53,15 @@ export {
   type ThicknessAudit,
   type ThicknessWay,
 } from './scale/auditThickness.ts';
+export {
+  planStretch,
+  SECTIONS,
+  type Section,
+  type StretchedMember,
+  type StretchPiece,
+  type StretchPlan,
+  type StretchQuestion,
+} from './stretch/planStretch.ts';
 export { nearestStock, STOCK_FORMS, type StockForm } from './scale/stockSizes.ts';
 export { sleeveFor, type Sleeve } from './fittings/sleeveFor.ts';
 export { laceWheel, type LacedWheel, type Lacing } from './wheels/lacing.ts';

@@ -8,6 +8,7 @@ import {
   laceWheel,
   mitredPipe,
   planIgnition,
+  planStretch,
   roundedBox,
   RUN_FACTS,
   scaledRun,
@@ -17,9 +18,20 @@ import {
   type IgnitionPlan,
   type IgnitionQuestion,
   type Lacing,
+  type StretchPlan,
+  type StretchQuestion,
   type ScaledRun,
 } from '../detail/index.ts';
-import type { DriveChain, Gauge, Harness, Kit, Pattern, PatternShape, WireWheel } from './records/index.ts';
+import type {
+  DriveChain,
+  Gauge,
+  Harness,
+  Kit,
+  Pattern,
+  PatternShape,
+  Stretch,
+  WireWheel,
+} from './records/index.ts';
 
 /** What a harness asks for, at a scale of 1 to `scale`. */
 export function ignitionQuestion(harness: Harness, scale: number): IgnitionQuestion {
@@ -156,3 +168,43 @@ const sheetOf = ({ thicknessMm, lapMm }: Pattern) => ({ thickness: thicknessMm, 
 
 /** A pattern laid out flat. Throws RangeError for what cannot be made. */
 export const flatOf = (pattern: Pattern): Development => PATTERN_FACTS[pattern.shape].flat(pattern);
+
+/** What a stretch asks for. Throws RangeError for a part whose length nobody knows, and for parts that are gone. */
+export function stretchQuestion(
+  { stretchMm, atMm, brackets, members }: Stretch,
+  { parts }: Pick<Kit, 'parts'>,
+): StretchQuestion {
+  const byId = new Map(parts.map((part) => [part.id, part]));
+  return {
+    stretchMm,
+    atMm,
+    brackets,
+    members: members.map(({ partId, lengthMm, ...member }) => {
+      const part = byId.get(partId);
+      if (!part) throw new RangeError('One of its parts is gone: pick another, or take it out.');
+      const length = lengthMm ?? part.lengthMm;
+      if (length === null)
+        throw new RangeError(`${part.name}: its length is not known. Measure it, here or in the parts list.`);
+      return { ...member, id: partId, name: part.name, count: part.count, lengthMm: length };
+    }),
+  };
+}
+
+/** Throws RangeError that says what is wrong with the stretch. */
+export const stretchOf = (stretch: Stretch, kit: Pick<Kit, 'parts'>): StretchPlan =>
+  planStretch(stretchQuestion(stretch, kit));
+
+/** The wheelbase before and after, and what the real one is at scale, mm on the model; undefined where an axle or the real one is
+ *  not known. The rear axle goes back where it lies behind the cut. */
+export function wheelbaseOf(
+  { stretchMm, atMm, frontAxleMm, rearAxleMm, realWheelbaseMm }: Stretch,
+  scale: number,
+): { beforeMm: number; afterMm: number; wantedMm: number | undefined } | undefined {
+  if (frontAxleMm === null || rearAxleMm === null) return undefined;
+  const moved = (at: number) => (at >= atMm ? at + stretchMm : at);
+  return {
+    beforeMm: rearAxleMm - frontAxleMm,
+    afterMm: moved(rearAxleMm) - moved(frontAxleMm),
+    wantedMm: realWheelbaseMm === null ? undefined : realWheelbaseMm / scale,
+  };
+}

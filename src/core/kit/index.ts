@@ -94,6 +94,9 @@ export {
   laceOf,
   PATTERN_FACTS,
   planHarness,
+  stretchOf,
+  stretchQuestion,
+  wheelbaseOf,
 } from './detailQuestions.ts';
 export { secondColours, type SecondColour } from './secondColours.ts';
 export {

@@ -33,6 +33,7 @@ import { sheetStepRecord } from './sheetStep.ts';
 import { partBoxRecord, showingRecord } from './showing.ts';
 import { stanceRecord } from './stance.ts';
 import { cureCheckRecord, ownStepRecord, pinRecord, stepEditRecord } from './steps.ts';
+import { stretchRecord } from './stretch.ts';
 import { barRecord, lessonRecord, materialRecord, spareRecord, stackRecord } from './stock.ts';
 import { viewRecord } from './view.ts';
 import { wantRecord } from './want.ts';
@@ -66,6 +67,7 @@ export const KIT_RECORDS = [
   chainRecord,
   patternRecord,
   gaugeRecord,
+  stretchRecord,
   showingRecord,
   partBoxRecord,
   wantRecord,
@@ -138,6 +140,7 @@ export * from './showing.ts';
 export * from './stance.ts';
 export * from './steps.ts';
 export * from './stock.ts';
+export * from './stretch.ts';
 export * from './view.ts';
 export * from './want.ts';
 export * from './weathering.ts';

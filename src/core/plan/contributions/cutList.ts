@@ -2,6 +2,7 @@ import { counted, laceOf, planHarness, resolveVersion, type Kit, type StockLengt
 import { worked } from '../../worked.ts';
 import type { PlanContribution } from '../contribution.ts';
 import { runAtScale, runName } from './runs.ts';
+import { stretchesOf } from './stretches.ts';
 
 /** Pieces of one diameter. */
 export interface CutGroup {
@@ -17,7 +18,8 @@ export interface CutGroup {
 /** To a tenth: nobody cuts finer. */
 const tenth = (mm: number) => Math.ceil(10 * mm - 1e-9) / 10;
 
-/** Everything of a kit that is cut from wire, rod or tube, by diameter, thinnest first: runs, leads of harnesses, spokes. */
+/** Everything of a kit that is cut from wire, rod or tube, by diameter, thinnest first: runs, leads of harnesses, spokes,
+ *  what goes between the ends of stretched parts and holds them. */
 export function cutList(kit: Kit, scale: number): CutGroup[] {
   const groups = new Map<number, CutGroup>();
   const group = (wireMm: number) => {
@@ -61,6 +63,25 @@ export function cutList(kit: Kit, scale: number): CutGroup[] {
       length: tenth(lacing.wireMm / wheel.spokes),
       count: wheel.count * wheel.spokes,
     });
+  }
+  for (const { stretch, plan } of stretchesOf(kit)) {
+    for (const { id, name, insert, splice } of plan.members) {
+      if (!used.has(id)) continue;
+      for (const [what, piece] of [
+        ['insert', insert],
+        ['core', splice],
+      ] as const) {
+        if (piece === null || piece.form === 'strip' || piece.form === 'sheet') continue;
+        const { pieces, uses } = group(piece.mm);
+        uses.push(`${what} of ${name.toLowerCase()}`);
+        pieces.push({
+          id: `stretch ${stretch.id} ${id} ${what}`,
+          what: `${piece.form}, ${what} of ${name.toLowerCase()}`,
+          length: tenth(piece.lengthMm),
+          count: piece.count,
+        });
+      }
+    }
   }
   return [...groups.values()].sort((p, q) => p.wireMm - q.wireMm);
 }

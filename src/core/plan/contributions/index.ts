@@ -24,6 +24,7 @@ import { runs } from './runs.ts';
 import { sheet } from './sheet.ts';
 import { stance } from './stance.ts';
 import { stacks } from './stacks.ts';
+import { stretches } from './stretches.ts';
 import { wants } from './wants.ts';
 import { works } from './works.ts';
 
@@ -47,6 +48,7 @@ export const CONTRIBUTIONS: readonly PlanContribution[] = [
   runs,
   harnesses,
   fineDetail,
+  stretches,
   cutting,
   leftOutSteps,
   wants,
