@@ -148,6 +148,8 @@ export interface SampleKit {
   })[];
   facings?: (Partial<Facing> & Pick<Facing, 'partId' | 'what'>)[];
   showing?: Partial<Omit<Showing, 'id'>>;
+  /** "part; behind the front; to the left; above the lowest; long; wide; high", mm. */
+  partBoxes?: string[];
   stance: { heights: [number, number, number, number]; rake: number; shims: number[]; note: string };
   wants: {
     name: string;
@@ -476,6 +478,20 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
       id: own(`facing-${partId}`),
       partId: own(partId),
     })),
+    partBoxes: (sample.partBoxes ?? []).map((line) => {
+      const [label, ...figures] = line.split(';').map((cell) => cell.trim());
+      const [behindMm, leftMm, upMm, lengthMm, widthMm, heightMm] = figures.map(Number);
+      return {
+        id: own(`box-${label!}`),
+        partId: own(label!),
+        behindMm: behindMm!,
+        leftMm: leftMm!,
+        upMm: upMm!,
+        lengthMm: lengthMm!,
+        widthMm: widthMm!,
+        heightMm: heightMm!,
+      };
+    }),
     showings: sample.showing ? [{ ...newRecord(showingRecord), ...sample.showing, id: own('showing') }] : [],
     stances: [
       {

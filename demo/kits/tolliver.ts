@@ -414,6 +414,7 @@ G5 F13 glass hidden
   gauges: [
     { name: 'Hood, its edge', partId: 'A5', measuredMm: 1.1, realMm: 9, edgeOnly: true, way: 'edges' },
     { name: 'Quarter lights', partId: 'G4', measuredMm: 0.9, realMm: 4 },
+    { name: 'Head, the edge of its gasket', partId: 'C3', measuredMm: 0.5, realMm: 2.5, way: 'edges' },
     { name: 'Filler flap', partId: 'A7', measuredMm: 0.7, realMm: 1.2, way: 'replace' },
   ],
   showing: { from: 'table', widthMm: 74, openFromMm: 72, openToMm: 150, minutes: 180 },

@@ -1,9 +1,23 @@
 import { asItIs, defineRecord, type RecordOf } from './defineRecord.ts';
-import { amount, amountOrNull, choice, list, reference, references, text, whole } from './fields.ts';
+import {
+  amount,
+  amountOrNull,
+  choice,
+  choiceIfAny,
+  list,
+  reference,
+  references,
+  text,
+  whole,
+} from './fields.ts';
 
 /** From where a model is looked at: walking round a table, in a row on a shelf, turned in the hand. */
 export const SHOWN_FROM = ['table', 'shelf', 'hand'] as const;
 export type ShownFrom = (typeof SHOWN_FROM)[number];
+
+/** What hides the inside of a model: its body as the views of the livery have it, or nothing but its parts among each other, as on
+ *  a motorcycle or a bare chassis. */
+export const SHELLS = ['views', 'none'] as const;
 
 export const showingRecord = defineRecord(
   'showing',
@@ -11,6 +25,8 @@ export const showingRecord = defineRecord(
   'way of showing it',
   {
     from: choice('from where it is seen', SHOWN_FROM),
+    /** From the views where nobody says otherwise. */
+    shell: choiceIfAny('what hides its inside', SHELLS),
     /** Of the model, where no view shows it. */
     widthMm: amountOrNull('the width of the model, mm,', 1, 2000),
     /** Light that openings let through. */

@@ -37,11 +37,11 @@ function sizeOf({ lengthMm, areaCm2 }: Part): { long: number; thick: number } | 
 }
 
 /** Where the parts of a kit that sit inside the model are: as the builder said, else guessed from the system that each
- *  belongs to, one after the other along it. `outside`: parts that belong to the outside; `unknown`: parts of which place or
- *  size is not known. */
+ *  belongs to, one after the other along it; nothing is guessed of a model without a shell (null), which may be of any kind.
+ *  `outside`: parts that belong to the outside; `unknown`: parts of which place or size is not known. */
 export function placedParts(
   kit: Kit,
-  model: ModelSize,
+  model: ModelSize | null,
 ): { placed: PlacedPart[]; outside: string[]; unknown: string[] } {
   const { used } = resolveVersion(kit);
   const said = new Map(kit.partBoxes.map((box) => [box.partId, box]));
@@ -63,7 +63,7 @@ export function placedParts(
     const size = sizeOf(part);
     if (box) placed.push({ ...box, guessed: false });
     else if (OUTSIDE.has(system)) outside.push(part.id);
-    else if (!zone || !size) unknown.push(part.id);
+    else if (!zone || !size || !model) unknown.push(part.id);
     else {
       const along = beside.get(system)!;
       const place = (along.indexOf(part) + 0.5) / along.length;

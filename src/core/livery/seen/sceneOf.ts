@@ -43,18 +43,28 @@ export function viewersOf(from: ShownFrom, { lengthMm }: ModelSize): Viewer[] {
 }
 
 /** The model as a light scene: shell and openings from its views, parts as boxes where they are said or guessed to be, eyes by
- *  the way it is shown. Undefined where no view shows its side. */
+ *  the way it is shown. Undefined where no view shows its side, and of a model without a shell where no part is placed. */
 export function sceneOf(kit: Kit): ModelScene | undefined {
-  const { from, glass, widthMm, openPartIds, openFromMm, openToMm } =
-    kit.showings[0] ?? newRecord(showingRecord);
+  const {
+    from,
+    glass,
+    widthMm,
+    openPartIds,
+    openFromMm,
+    openToMm,
+    shell: hiddenBy,
+  } = kit.showings[0] ?? newRecord(showingRecord);
   // One end alone is no opening.
   const open =
     openFromMm !== null && openToMm !== null
       ? ([Math.min(openFromMm, openToMm), Math.max(openFromMm, openToMm)] as const)
       : null;
-  const shell = shellOf(kit.views, { openPartIds: new Set(openPartIds), glass, widthMm, open });
+  const shell =
+    hiddenBy === 'none'
+      ? bareShell(kit)
+      : shellOf(kit.views, { openPartIds: new Set(openPartIds), glass, widthMm, open });
   if (!shell) return undefined;
-  const { placed, outside, unknown } = placedParts(kit, shell.size);
+  const { placed, outside, unknown } = placedParts(kit, hiddenBy === 'none' ? null : shell.size);
   const viewers = viewersOf(from, shell.size);
   const boxes = placed.map(boxOf);
   const inside = new Set(boxes.filter((box) => viewers.some(({ at }) => holds(box, at))).map(({ id }) => id));
@@ -66,6 +76,21 @@ export function sceneOf(kit: Kit): ModelScene | undefined {
     outside,
     unknown,
     scene: { panels: shell.panels, viewers, parts: boxes.filter(({ id }) => !inside.has(id)) },
+  };
+}
+
+/** No shell at all: as large as the parts that the builder placed. Undefined where none is. */
+function bareShell({ partBoxes }: Kit): Shell | undefined {
+  if (partBoxes.length === 0) return undefined;
+  const most = (of: (box: Kit['partBoxes'][number]) => number) => Math.max(...partBoxes.map(of));
+  return {
+    size: {
+      lengthMm: most(({ behindMm, lengthMm }) => behindMm + lengthMm / 2),
+      widthMm: 2 * most(({ leftMm, widthMm }) => Math.abs(leftMm) + widthMm / 2),
+      heightMm: most(({ upMm, heightMm }) => upMm + heightMm / 2),
+    },
+    panels: [],
+    unknown: [],
   };
 }
 

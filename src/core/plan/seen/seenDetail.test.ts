@@ -67,6 +67,21 @@ describe('what is worth the time', () => {
     expect(choice.proved).toBe(true);
   });
 
+  it('of a model without a shell is told from its parts alone, as they hide each other', () => {
+    const bare = kit({ shell: 'none' }, { views: [] });
+    const open = seenDetail(bare, 24)!;
+    expect(open.size).toEqual({ lengthMm: 129, widthMm: 8, heightMm: 24 });
+    expect(open.unknownViews).toEqual([]);
+    expect(open.shares.every(({ share }) => share > 0.5)).toBe(true);
+    // A case round it hides what stood free.
+    const cased = { ...box('c', 40), lengthMm: 12, widthMm: 12, heightMm: 12 };
+    const hidden = seenDetail({ ...bare, partBoxes: [box('a', 40), cased] }, 24)!;
+    expect(hidden.shares.find(({ id }) => id === 'a')!.share).toBeLessThan(0.01);
+    // Nothing is guessed of it, and nothing claimed where no part is placed.
+    expect(hidden.unknown.sort()).toEqual(['b', 'd']);
+    expect(seenDetail({ ...bare, partBoxes: [] }, 24)).toBeNull();
+  });
+
   it('is less with less time, and what is done for its own sake comes off it first', () => {
     const minutes = seenDetail(kit(), 24)!.work[0]!.minutes;
     expect(seenDetail(kit({ minutes: minutes - 1 }), 24)!.choice.chosen).toEqual([]);

@@ -3,13 +3,17 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import {
   newRecord,
+  partBoxRecord,
+  SHELLS,
   SHOWN_FROM,
   showingRecord,
   type Kit,
   type Showing,
   type ShownFrom,
 } from '../../../core/kit/index.ts';
+import { ChoiceSelect } from '../../components/form/ChoiceSelect.tsx';
 import { FigureInput } from '../../components/form/FigureInput.tsx';
+import { AddFor } from './AddFor.tsx';
 import { useTask } from '../../data/useTask.ts';
 import type { DetailWorker } from '../../workers/detailWorker.ts';
 import type { SeenDetail } from '../../../core/plan/index.ts';
@@ -26,6 +30,10 @@ const FROM_WORDS: Readonly<Record<ShownFrom, string>> = {
   shelf: 'on a shelf',
   hand: 'in the hand',
 };
+const SHELL_WORDS = {
+  views: 'its body, as the views have it',
+  none: 'no body: a motorcycle, a bare chassis',
+} as const;
 const { fields } = showingRecord;
 
 /** How much of each part can be seen once the model is closed, and which detail is worth the time there is. */
@@ -50,12 +58,22 @@ export function SeenView({ build, kit }: DetailViewProps) {
         {problem && <p role="alert">{problem}</p>}
         <ShownHow kit={kit} showing={showing} onChange={change} />
         {newest && <SeenParts buildId={build.id} kit={kit} seen={newest} />}
+        <PlaceAPart buildId={build.id} kit={kit} />
       </section>
       <section className="column" aria-label="What follows">
         <h2>What follows</h2>
         {state.kind === 'failed' && <p role="alert">It could not be worked out: {state.message}</p>}
         {newest === undefined && state.kind !== 'failed' && <p role="status">Looking from all sides…</p>}
-        {newest === null && (
+        {newest === null && showing.shell === 'none' && (
+          <div className="panel warned">
+            <h3>No part is placed yet</h3>
+            <p>
+              Without a body, parts hide only each other: say where the large ones sit, and what lies behind
+              them.
+            </p>
+          </div>
+        )}
+        {newest === null && showing.shell !== 'none' && (
           <div className="panel warned">
             <h3>No view shows its side</h3>
             <p>
@@ -98,6 +116,14 @@ function ShownHow({ kit, showing, onChange }: ShownHowProps) {
         value={showing.from}
         onChange={(from) => onChange({ from: from })}
         data={SHOWN_FROM.map((value) => ({ value, label: FROM_WORDS[value] }))}
+      />
+      <ChoiceSelect
+        mt={8}
+        label="Its inside is hidden by"
+        values={SHELLS}
+        words={SHELL_WORDS}
+        value={showing.shell ?? 'views'}
+        onSave={(shell) => onChange({ shell })}
       />
       <SimpleGrid cols={{ base: 2, sm: 3 }} spacing="xs" mt={8}>
         <FigureInput
@@ -151,5 +177,26 @@ function ShownHow({ kit, showing, onChange }: ShownHowProps) {
         </p>
       )}
     </section>
+  );
+}
+
+/** Any part can be said to be somewhere, also one of which nothing is guessed, and one of the outside that hides others. */
+function PlaceAPart({ buildId, kit }: { buildId: string; kit: Kit }) {
+  const { problem, put } = usePutRecord(buildId, 'part-box');
+  const placed = new Set(kit.partBoxes.map(({ partId }) => partId));
+  const open = { ...kit, parts: kit.parts.filter(({ id }) => !placed.has(id)) };
+  return (
+    <div className="panel">
+      {problem && <p role="alert">{problem}</p>}
+      <AddFor
+        buildId={buildId}
+        kit={open}
+        label="Say where a part sits"
+        onAdd={(partId, id) => {
+          const lengthMm = kit.parts.find((part) => part.id === partId)?.lengthMm ?? 10;
+          put(id, { ...newRecord(partBoxRecord), partId, lengthMm }, 'place of a part');
+        }}
+      />
+    </div>
   );
 }
