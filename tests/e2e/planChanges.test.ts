@@ -399,9 +399,10 @@ describe('changing the plan', () => {
     await typeOver(page, 'What went wrong', 'sanded through an edge');
     const title = await page.$eval('.stepcard h2', (heading) => heading.textContent);
     await press(page, 'button', 'Put the repair into the plan');
+    await expect
+      .poll(async () => (await planOf('tolliver')).mishaps)
+      .toMatchObject([{ what: 'sanded through an edge', repair: 'sand' }]);
     await saved(page);
-    const { mishaps } = await planOf('tolliver');
-    expect(mishaps).toMatchObject([{ what: 'sanded through an edge', repair: 'sand' }]);
     expect((await bench()).steps.some((step) => step.title === title && /Went wrong/.test(step.note))).toBe(
       true,
     );

@@ -10,7 +10,7 @@ describe('keys and taps tonight', () => {
   const bench = () => benchAt(server.address);
 
   it('takes a key in a list, a second tap and a key that is held for what they are', async () => {
-    await page.goto(`${server.address}/build/tolliver/tonight`);
+    await page.goto(`${server.address}/tonight`);
     await page.waitForSelector('.stepcard');
     // A better plan may change the card under a tap, which then does not count: it is waited for.
     const settled = () =>
