@@ -80,4 +80,44 @@ describe('the detail of a build', () => {
     await saved(page);
     await shows(page, /Worth the 60 min[\s\S]*6 × ignition lead[\s\S]*weigh it again[\s\S]*With more time/);
   });
+
+  it('takes an engine with the spare that it needs, undone in its steps, and the version follows', async () => {
+    const spare = async () => {
+      const answer = await fetch(`${server.address}/api/stock`);
+      const { items } = (await answer.json()) as KitItemsRecord;
+      return (items.find(({ id }) => id === 'spare-dynamo')!.value as { count: number }).count;
+    };
+    await open('engines', 'pellam');
+    await shows(page, /Diesel six can stand[\s\S]*Dynamo, small[\s\S]*spares box/);
+    expect(await spare()).toBe(1);
+    await press(page, 'button', 'Take Diesel six, with 1 part from elsewhere');
+    await shows(page, /Diesel six taken: the version picks it/);
+    await saved(page);
+    expect(await spare()).toBe(0);
+    const picked = async () => {
+      const answer = await fetch(`${server.address}/api/builds/pellam/kit`);
+      const { items } = (await answer.json()) as KitItemsRecord;
+      return (items.find(({ id }) => id === 'pellam-engine')!.value as { chosen: string }).chosen;
+    };
+    expect(await picked()).toBe('pellam-engine-diesel');
+    // The stock came last: it goes back first.
+    await page.keyboard.down('Control');
+    await page.keyboard.press('z');
+    await page.keyboard.up('Control');
+    await expect.poll(spare).toBe(1);
+    await page.goto(`${server.address}/build/pellam/kit/version`);
+    await shows(page, /Do it: mounts of the diesel/);
+  });
+
+  it('cuts a frame clear of its brackets, and says so where it cannot', async () => {
+    await open('stretch', 'pellam');
+    await shows(page, /Frame rails[\s\S]*210\.0 mm becomes 252\.0 mm/);
+    await fill(page, 'Longer by, mm', '0');
+    await page.keyboard.press('Tab');
+    await shows(page, /Say by how much it becomes longer/);
+    await saved(page);
+    await fill(page, 'Longer by, mm', '42');
+    await page.keyboard.press('Tab');
+    await shows(page, /as the real one has it/);
+  });
 });
