@@ -3,6 +3,8 @@ import type { RunKind } from '../../src/core/detail/index.ts';
 import {
   type MeasuredPlace,
   chainRecord,
+  cornerRecord,
+  type Corner,
   EMPTY_KIT,
   gaugeRecord,
   harnessRecord,
@@ -136,6 +138,7 @@ export interface SampleKit {
   /** What is worked out beyond the kit's own parts; parts by their numbers. */
   harnesses?: Said<Harness>[];
   wheels?: Said<WireWheel>[];
+  corners?: Said<Corner>[];
   chains?: Said<DriveChain>[];
   patterns?: Said<Pattern>[];
   gauges?: Said<Gauge>[];
@@ -457,6 +460,7 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
     }),
     harnesses: made(harnessRecord, 'harness', sample.harnesses),
     wheels: made(wheelRecord, 'wheel', sample.wheels),
+    corners: made(cornerRecord, 'corner', sample.corners),
     chains: made(chainRecord, 'chain', sample.chains),
     patterns: made(patternRecord, 'pattern', sample.patterns),
     gauges: made(gaugeRecord, 'gauge', sample.gauges),

@@ -288,8 +288,8 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
     words: 'options, spares, blower, carburettors, heads, parts at hand',
     load: async () => (await import('./screens/detail/EnginesView.tsx')).EnginesView,
     state: ({ kit }) =>
-      kit.engines.length === 0
-        ? 'as the sheet has it'
+      kit.engines.length < 2
+        ? (kit.engines[0]?.name ?? 'as the sheet has it')
         : isEngineOpen(kit)
           ? `${counted(kit.engines.length, 'engine')}, none taken`
           : `${counted(kit.engines.length, 'engine')}, one taken`,
@@ -348,6 +348,15 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
     words: 'worth the time, hidden, visible, show table',
     load: async () => (await import('./screens/detail/SeenView.tsx')).SeenView,
     state: () => 'and what is worth the evening',
+  },
+  {
+    stage: 'detail',
+    path: 'corners',
+    title: 'Wheels by corner',
+    words: 'tyres, tread, lettering, rims, steering',
+    load: async () => (await import('./screens/detail/CornersView.tsx')).CornersView,
+    state: ({ kit: { corners } }) =>
+      corners.length === 0 ? 'as they come' : counted(corners.length, 'wheel'),
   },
   {
     stage: 'detail',

@@ -65,6 +65,7 @@ export {
 export { nearestStock, STOCK_FORMS, type StockForm } from './scale/stockSizes.ts';
 export { sleeveFor, type Sleeve } from './fittings/sleeveFor.ts';
 export { laceWheel, type LacedWheel, type Lacing } from './wheels/lacing.ts';
+export { steeringRoom, type SteeringRoom } from './wheels/steering.ts';
 export { chainFor, type ChainDrive, type ChainLength } from './wheels/chain.ts';
 export {
   clipStrip,

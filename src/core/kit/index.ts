@@ -16,6 +16,7 @@ export {
   type BuiltEngine,
   type EngineBuild,
 } from './engines.ts';
+export { HARDLY_STEERED, standsAt, steeringOf, unevenAxles } from './corners.ts';
 export { FACE_WORDS, facingWords, MARK_WORDS, offsetWords, TRIM_WORDS } from './facings.ts';
 export { assembleKit, assembleStock } from './assembleKit.ts';
 export { withLaterFields } from './laterFields.ts';

@@ -5,6 +5,7 @@ import { boxRecord } from './box.ts';
 import { brightworkRecord } from './brightwork.ts';
 import { chainRecord } from './chain.ts';
 import { choiceRecord } from './choice.ts';
+import { cornerRecord } from './corner.ts';
 import { decalRecord } from './decal.ts';
 import { engineRecord } from './engine.ts';
 import { evidenceRecord } from './evidence.ts';
@@ -64,6 +65,7 @@ export const KIT_RECORDS = [
   facingRecord,
   harnessRecord,
   wheelRecord,
+  cornerRecord,
   chainRecord,
   patternRecord,
   gaugeRecord,
@@ -110,6 +112,7 @@ export * from './box.ts';
 export * from './brightwork.ts';
 export * from './chain.ts';
 export * from './choice.ts';
+export * from './corner.ts';
 export * from './decal.ts';
 export * from './division.ts';
 export * from './engine.ts';

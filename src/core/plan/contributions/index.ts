@@ -2,6 +2,7 @@ import type { PlanContribution } from '../contribution.ts';
 import { aims } from './aims.ts';
 import { air } from './air.ts';
 import { brightwork } from './brightwork.ts';
+import { corners } from './corners.ts';
 import { cutting } from './cutList.ts';
 import { decisions } from './decisions.ts';
 import { engines } from './engines.ts';
@@ -49,6 +50,7 @@ export const CONTRIBUTIONS: readonly PlanContribution[] = [
   harnesses,
   fineDetail,
   stretches,
+  corners,
   cutting,
   leftOutSteps,
   wants,

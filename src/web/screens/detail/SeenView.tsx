@@ -95,8 +95,39 @@ interface ShownHowProps {
   onChange: (part: Partial<Showing>) => void;
 }
 
-/** From where the model is looked at, through what, and what stands open. */
-function ShownHow({ kit, showing, onChange }: ShownHowProps) {
+/** From where the model is looked at, what hides its inside, and the time there is. */
+const ShownHow = ({ kit, showing, onChange }: ShownHowProps) => (
+  <section className="panel" aria-label="How it is shown">
+    <SegmentedControl
+      fullWidth
+      size="xs"
+      aria-label="Looked at"
+      value={showing.from}
+      onChange={(from) => onChange({ from: from })}
+      data={SHOWN_FROM.map((value) => ({ value, label: FROM_WORDS[value] }))}
+    />
+    <SimpleGrid cols={{ base: 1, sm: 2 }} spacing="xs" mt={8}>
+      <ChoiceSelect
+        label="Its inside is hidden by"
+        values={SHELLS}
+        words={SHELL_WORDS}
+        value={showing.shell ?? 'views'}
+        onSave={(shell) => onChange({ shell })}
+      />
+      <FigureInput
+        label="Time there is, minutes"
+        step={30}
+        field={fields.minutes}
+        value={showing.minutes}
+        onSave={(minutes) => onChange({ minutes: Math.round(minutes) })}
+      />
+    </SimpleGrid>
+    {showing.shell !== 'none' && <Opened kit={kit} showing={showing} onChange={onChange} />}
+  </section>
+);
+
+/** Through what the inside of a body is seen, and what of it stands open. */
+function Opened({ kit, showing, onChange }: ShownHowProps) {
   // One end alone is no opening yet: it waits for the other.
   const [openFrom, setOpenFrom] = useState(showing.openFromMm);
   const [openTo, setOpenTo] = useState(showing.openToMm);
@@ -108,24 +139,8 @@ function ShownHow({ kit, showing, onChange }: ShownHowProps) {
   const doors = new Set(kit.views.flatMap(({ regions = [] }) => regions.map(({ partId }) => partId)));
   const openable = kit.parts.filter(({ id }) => doors.has(id));
   return (
-    <section className="panel" aria-label="How it is shown">
-      <SegmentedControl
-        fullWidth
-        size="xs"
-        aria-label="Looked at"
-        value={showing.from}
-        onChange={(from) => onChange({ from: from })}
-        data={SHOWN_FROM.map((value) => ({ value, label: FROM_WORDS[value] }))}
-      />
-      <ChoiceSelect
-        mt={8}
-        label="Its inside is hidden by"
-        values={SHELLS}
-        words={SHELL_WORDS}
-        value={showing.shell ?? 'views'}
-        onSave={(shell) => onChange({ shell })}
-      />
-      <SimpleGrid cols={{ base: 2, sm: 3 }} spacing="xs" mt={8}>
+    <>
+      <SimpleGrid cols={2} spacing="xs" mt={8}>
         <FigureInput
           label="Light through glass, 0 to 1"
           step={0.05}
@@ -139,13 +154,6 @@ function ShownHow({ kit, showing, onChange }: ShownHowProps) {
           field={fields.widthMm}
           value={showing.widthMm}
           onSave={(widthMm) => onChange({ widthMm })}
-        />
-        <FigureInput
-          label="Time there is, minutes"
-          step={30}
-          field={fields.minutes}
-          value={showing.minutes}
-          onSave={(minutes) => onChange({ minutes: Math.round(minutes) })}
         />
         <OpenFigure
           label="No roof from, mm behind the front"
@@ -176,7 +184,7 @@ function ShownHow({ kit, showing, onChange }: ShownHowProps) {
           Doors and lids can stand open once a view has them as regions, under Livery.
         </p>
       )}
-    </section>
+    </>
   );
 }
 

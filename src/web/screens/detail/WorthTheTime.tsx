@@ -118,7 +118,7 @@ const WorkTable = ({ title, note, work, act, onAct }: WorkTableProps) => (
           return (
             <Table.Tr key={id}>
               <Table.Td>
-                {name}
+                {name}{' '}
                 {words && (
                   <UnstyledButton
                     className="why small"
@@ -130,7 +130,7 @@ const WorkTable = ({ title, note, work, act, onAct }: WorkTableProps) => (
                 )}
               </Table.Td>
               <Table.Td className="num mono">{minutes}</Table.Td>
-              <Table.Td className="num mono small">
+              <Table.Td className={`num mono small${guessed ? '' : ' nowrap'}`}>
                 {share === null ? '?' : shareText(share, guessed)}
               </Table.Td>
             </Table.Tr>
