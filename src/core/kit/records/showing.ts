@@ -4,7 +4,10 @@ import {
   amountOrNull,
   choice,
   choiceIfAny,
+  group,
+  ifAny,
   list,
+  named,
   reference,
   references,
   text,
@@ -18,6 +21,11 @@ export type ShownFrom = (typeof SHOWN_FROM)[number];
 /** What hides the inside of a model: its body as the views of the livery have it, or nothing but its parts among each other, as on
  *  a motorcycle or a bare chassis. */
 export const SHELLS = ['views', 'none'] as const;
+
+const weightFields = {
+  workId: named('the work', 80),
+  times: amount('how much it counts', 0, 9, 1),
+};
 
 export const showingRecord = defineRecord(
   'showing',
@@ -40,6 +48,8 @@ export const showingRecord = defineRecord(
     minutes: whole('the minutes there are', 0, 10_000, 240),
     /** Work that is done whatever is seen of it. */
     pleasure: list('what is done for its own sake', text('work that is done for its own sake', 80), 200),
+    /** What a detail counts against the others, seen alike; 1 for what is not listed. */
+    weights: ifAny(list('what details count', group('what a detail counts', weightFields), 200)),
   },
   { single: true, onCopy: asItIs },
 );

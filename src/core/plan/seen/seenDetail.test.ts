@@ -67,6 +67,17 @@ describe('what is worth the time', () => {
     expect(choice.proved).toBe(true);
   });
 
+  it('counts as the builder weighs it', () => {
+    const both = { runs: [run('seen', 'a'), { ...run('other', 'a'), kind: 'fuel-pipe' as const }] };
+    const minutes = Math.max(...seenDetail(kit({}, both), 24)!.work.map((each) => each.minutes));
+    for (const id of ['run seen', 'run other']) {
+      const { choice } = seenDetail(kit({ minutes, weights: [{ workId: id, times: 9 }] }, both), 24)!;
+      expect(choice.chosen).toEqual([id]);
+    }
+    const none = kit({ minutes: 500, weights: [{ workId: 'run seen', times: 0 }] }, both);
+    expect(seenDetail(none, 24)!.choice.chosen).toEqual(['run other']);
+  });
+
   it('of a model without a shell is told from its parts alone, as they hide each other', () => {
     const bare = kit({ shell: 'none' }, { views: [] });
     const open = seenDetail(bare, 24)!;

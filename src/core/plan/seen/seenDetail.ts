@@ -61,7 +61,8 @@ export function seenDetail(kit: Kit, scale: number): SeenDetail | null {
     const guessed = rest.placed.some((part) => part.guessed && each.partIds.includes(part.partId));
     return { ...each, share: known.length > 0 ? sum / known.length : null, guessed };
   });
-  const { minutes, pleasure } = kit.showings[0] ?? newRecord(showingRecord);
+  const { minutes, pleasure, weights = [] } = kit.showings[0] ?? newRecord(showingRecord);
+  const times = new Map(weights.map((weight) => [weight.workId, weight.times]));
   const forItself = new Set(pleasure);
   const free = work.filter(({ id }) => !forItself.has(id));
   const spent = work.filter(({ id }) => forItself.has(id)).reduce((sum, each) => sum + each.minutes, 0);
@@ -70,7 +71,15 @@ export function seenDetail(kit: Kit, scale: number): SeenDetail | null {
     tasks: free.flatMap(({ id, minutes: takes, share }) =>
       share === null
         ? []
-        : [{ id, minutes: takes, gain: share < HARDLY ? 0 : 100 * share, after: [], not: [] }],
+        : [
+            {
+              id,
+              minutes: takes,
+              gain: share < HARDLY ? 0 : 100 * share * (times.get(id) ?? 1),
+              after: [],
+              not: [],
+            },
+          ],
     ),
   });
   return { ...rest, shares, work, choice };

@@ -1,4 +1,4 @@
-import { Table, UnstyledButton } from '@mantine/core';
+import { NativeSelect, Table, UnstyledButton } from '@mantine/core';
 import { Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import type { Showing } from '../../../core/kit/index.ts';
@@ -24,6 +24,12 @@ export function WorthTheTime({ seen: { work, choice, unknownViews }, showing, on
     onChange({
       pleasure: pleasure.has(id) ? showing.pleasure.filter((each) => each !== id) : [...showing.pleasure, id],
     });
+  const weights = showing.weights ?? [];
+  const times = new Map(weights.map((weight) => [weight.workId, weight.times]));
+  const weigh = (workId: string, next: number) => {
+    const others = weights.filter((weight) => weight.workId !== workId);
+    onChange({ weights: next === 1 ? others : [...others, { workId, times: next }] });
+  };
   if (work.length === 0)
     return (
       <p className="panel soft small">
@@ -39,6 +45,8 @@ export function WorthTheTime({ seen: { work, choice, unknownViews }, showing, on
         work={done}
         act={(id) => (pleasure.has(id) ? 'weigh it again' : undefined)}
         onAct={toggle}
+        times={times}
+        onWeigh={weigh}
       />
       {[
         { title: 'With more time', work: later },
@@ -51,7 +59,14 @@ export function WorthTheTime({ seen: { work, choice, unknownViews }, showing, on
       ].map(
         (group) =>
           group.work.length > 0 && (
-            <WorkTable key={group.title} {...group} act={() => 'for my own pleasure'} onAct={toggle} />
+            <WorkTable
+              key={group.title}
+              {...group}
+              act={() => 'for my own pleasure'}
+              onAct={toggle}
+              times={times}
+              onWeigh={weigh}
+            />
           ),
       )}
       {choice.next.length > 1 && (
@@ -99,9 +114,15 @@ interface WorkTableProps {
   work: readonly SeenWork[];
   act: (id: string) => string | undefined;
   onAct: (id: string) => void;
+  /** What each counts against the others; 1 where it is not there. */
+  times: ReadonlyMap<string, number>;
+  onWeigh: (id: string, times: number) => void;
 }
 
-const WorkTable = ({ title, note, work, act, onAct }: WorkTableProps) => (
+/** What a detail may count against another that is seen as well. */
+const TIMES = [0.5, 1, 2, 3];
+
+const WorkTable = ({ title, note, work, act, onAct, times, onWeigh }: WorkTableProps) => (
   <section className="panel" aria-label={title}>
     <h3>{title}</h3>
     <Table className="plainlist">
@@ -110,6 +131,7 @@ const WorkTable = ({ title, note, work, act, onAct }: WorkTableProps) => (
           <Table.Th>Work</Table.Th>
           <Table.Th className="num">Min</Table.Th>
           <Table.Th className="num">Seen</Table.Th>
+          <Table.Th>Counts</Table.Th>
         </Table.Tr>
       </Table.Thead>
       <Table.Tbody>
@@ -132,6 +154,16 @@ const WorkTable = ({ title, note, work, act, onAct }: WorkTableProps) => (
               <Table.Td className="num mono">{minutes}</Table.Td>
               <Table.Td className={`num mono small${guessed ? '' : ' nowrap'}`}>
                 {share === null ? '?' : shareText(share, guessed)}
+              </Table.Td>
+              <Table.Td>
+                <NativeSelect
+                  w={70}
+                  size="xs"
+                  aria-label={`What ${name} counts`}
+                  data={TIMES.map((value) => ({ value: String(value), label: `×${value}` }))}
+                  value={String(times.get(id) ?? 1)}
+                  onChange={({ currentTarget: { value } }) => onWeigh(id, Number(value))}
+                />
               </Table.Td>
             </Table.Tr>
           );

@@ -123,6 +123,8 @@ describe('what is seen', () => {
     show(seen);
     fireEvent.click(screen.getByLabelText('Leads: for my own pleasure'));
     expect(lastValue()).toMatchObject({ kind: 'showing', value: { pleasure: ['leads'], minutes: 240 } });
+    fireEvent.change(screen.getByLabelText('What Leads counts'), { target: { value: '2' } });
+    expect(lastValue()).toMatchObject({ value: { weights: [{ workId: 'leads', times: 2 }] } });
   });
 
   it('asks for a side view where there is none, and says while it looks', () => {
