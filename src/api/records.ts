@@ -4,7 +4,7 @@ import type { Join, KitPart, Lesson, PlannedLayer, StockMaterial } from '../core
 import type { BenchCalendar, KitSummary } from '../core/plan/index.ts';
 import type { CodeSource, Provenance } from '../core/match/index.ts';
 import type { HidingClass } from '../core/paint/index.ts';
-import type { Clock, DateOrder } from './schemas.ts';
+import type { Clock, CodeUse, DateOrder } from './schemas.ts';
 
 /** Records as the server sends them. `version` grows with every change and guards against overwriting. */
 
@@ -113,6 +113,8 @@ export interface CodeRecord {
   name: string;
   years: string;
   suppliers: string;
+  /** The body where nobody said otherwise. */
+  use?: CodeUse;
   kind: CodeKind;
   /** As it is wanted: seen at 45:0 with `gloss`, gloss units at 60 degrees. */
   spectrum: number[];

@@ -305,12 +305,19 @@ const PROVENANCES = ['instrument', 'chip', 'restored', 'photograph', 'swatch', '
 const spectrum = () =>
   array(count('a reflectance', 0, 1).required()).length(31, 'a spectrum has 31 values, 400 to 700 nm by 10');
 
+/** What a factory colour is for: makers number engine and cabin colours apart from those of the body. */
+export const CODE_USES = ['body', 'engine', 'cabin'] as const;
+export type CodeUse = (typeof CODE_USES)[number];
+
+const codeUse = string().oneOf(CODE_USES, `what a code is for must be one of: ${CODE_USES.join(', ')}`);
+
 export const codeInput = object({
   maker: label('the maker'),
   code: label('the code', 40),
   name: string().defined().trim().max(120),
   years: string().defined().trim().max(40),
   suppliers: string().trim().max(200, 'plants and suppliers take at most 200 characters').optional(),
+  use: codeUse.optional(),
   kind: oneOf(['solid', 'satin', 'metallic', 'pearl', 'candy'] as const, 'the kind'),
   provenance: oneOf(PROVENANCES, 'the source'),
   note: string().max(300, 'a note has at most 300 characters').optional(),
@@ -342,6 +349,7 @@ export const codeUpdate = object({
   name: string().defined().trim().max(120),
   years: string().defined().trim().max(40),
   suppliers: string().defined().trim().max(200, 'plants and suppliers take at most 200 characters'),
+  use: codeUse.optional(),
   sources: array(
     object({
       provenance: oneOf(PROVENANCES, 'the source'),

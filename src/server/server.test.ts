@@ -496,6 +496,23 @@ describe('codes and their sources', () => {
     ).toMatch(/a day is written like/);
   });
 
+  it('keeps what a code is for, also where a change does not name it', async () => {
+    const { name, years, suppliers, sources, use, version } = await get('TL-2045');
+    expect(use).toBe('body');
+    const change = { name, years, suppliers, sources };
+    const put = (more: object, of: number) =>
+      call<CodeRecord & Problem>('PUT', '/api/codes/TL-2045', { ...change, ...more, version: of });
+    const engine = await put({ use: 'engine' }, version);
+    expect(engine.body.use).toBe('engine');
+    const after = await put({ years: '1957' }, engine.body.version);
+    expect(after.body).toMatchObject({ use: 'engine', years: '1957' });
+    const refused = await put({ use: 'boat' }, after.body.version);
+    expect([refused.status, refused.body.detail]).toEqual([
+      400,
+      expect.stringMatching(/body, engine, cabin/),
+    ]);
+  });
+
   it('lets the builder choose the source in force, and tells when another tab was first', async () => {
     const before = await get('TL-2045');
     const sources = before.sources.map((source, at) => ({ ...source, ...(at === 1 && { chosen: true }) }));
@@ -635,9 +652,15 @@ describe('a kit', () => {
     const versions = new Map(all.map(({ kind, id, version }) => [`${kind} ${id}`, version]));
     expect(going.map(({ kind }) => kind)).toContain('joint');
     const { status } = await change(
-      going.map((item) => ({ ...item, version: versions.get(`${item.kind} ${item.id}`)! })),
+      going.map((item) => {
+        const { id: _id, ...value } = { id: '', ...item.value };
+        const version = versions.get(`${item.kind} ${item.id}`)!;
+        return { ...item, version, value: item.value === null ? null : value };
+      }),
     );
     expect(status).toBe(200);
+    // Its corners forget it.
+    expect((await itemOf('corner', 'tolliver-corner-1')).value).toMatchObject({ tyrePartId: null });
     const { trays } = (await bench()).builds[0]!;
     expect(trays.flatMap(({ parts }) => parts).some(({ id }) => id === 'tolliver-E4')).toBe(false);
   });

@@ -63,6 +63,7 @@ export const codes = sqliteTable('codes', {
   years: text('years').notNull(),
   /** Plants that used it and makers of the paint, as far as known. */
   suppliers: text('suppliers').notNull().default(''),
+  use: text('use').$type<NonNullable<CodeRecord['use']>>().notNull().default('body'),
   kind: text('kind').$type<CodeRecord['kind']>().notNull(),
   spectrum: json<number[]>('spectrum'),
   angles: text('angles', { mode: 'json' }).$type<NonNullable<CodeRecord['angles']>>(),

@@ -295,6 +295,7 @@ export function saveCode(db: Database, { input, lab, source, wanted }: PossibleC
       name: input.name,
       years: input.years,
       suppliers: input.suppliers ?? '',
+      use: input.use ?? 'body',
       kind: input.kind,
       spectrum: wanted,
       angles: null,
@@ -312,6 +313,7 @@ export function saveCode(db: Database, { input, lab, source, wanted }: PossibleC
     name: current.name || input.name,
     years: current.years || input.years,
     suppliers: current.suppliers || (input.suppliers ?? ''),
+    use: input.use ?? current.use,
     sources: [...current.sources, source],
   });
 }
@@ -331,7 +333,7 @@ export function wantedSpectrum(kind: CodeRecord['kind'], sources: readonly CodeS
 export function changeCode(
   db: Database,
   current: CodeRecord,
-  change: Pick<CodeRecord, 'name' | 'years' | 'suppliers' | 'sources'> & { notice?: string },
+  change: Pick<CodeRecord, 'name' | 'years' | 'suppliers' | 'use' | 'sources'> & { notice?: string },
 ): CodeRecord {
   if (change.sources.length > MOST_SOURCES) {
     throw new RangeError(

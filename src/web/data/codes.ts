@@ -50,10 +50,11 @@ export async function saveSources(
   await saveCode(code, { ...aboutOf(code), sources }, label);
 }
 
-const aboutOf = ({ name, years, suppliers, sources }: CodeRecord): CodeUpdate => ({
+const aboutOf = ({ name, years, suppliers, use, sources }: CodeRecord): CodeUpdate => ({
   name,
   years,
   suppliers,
+  use,
   sources,
 });
 

@@ -138,6 +138,14 @@ describe('searchCodes', () => {
   ])('answers "%s"', (text, expected) => {
     expect(ids(text)).toEqual(expected);
   });
+
+  it('tells engine colours from those of the body, which a code is for where nobody said', () => {
+    const of = (use: string) =>
+      searchCodes([CODES[0]!, { ...CODES[1]!, use: 'engine' }], { text: '', use }).map(
+        ({ code: { id } }) => id,
+      );
+    expect([of('body'), of('engine'), of('cabin')]).toEqual([['A1'], ['A2'], []]);
+  });
   it('keeps to a maker and orders by nearness', () => {
     expect(ids('', { maker: 'Pellam' })).toEqual(['A5']);
     const near = searchCodes(CODES, { text: 'dark', near: { L: 31, a: 8, b: -40 } });

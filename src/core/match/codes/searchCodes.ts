@@ -10,6 +10,8 @@ export interface SearchableCode {
   name: string;
   years: string;
   suppliers?: string;
+  /** What it is for; the body where it is not said. */
+  use?: string;
   kind: string;
   /** Reflectance as it is wanted, 31 bands. */
   spectrum: Spectrum;
@@ -19,6 +21,8 @@ export interface CodeSearch {
   /** Words: part of maker, code, name, kind or a colour such as "greenish dark blues"; a year such as 1957. */
   text: string;
   maker?: string;
+  /** What they are for; anything where absent. */
+  use?: string;
   /** Nearest to this colour first. */
   near?: Lab;
 }
@@ -32,7 +36,7 @@ export interface FoundCode<C> {
 /** Codes that answer to every word, by name or by colour; the nearest first where a colour is given. */
 export function searchCodes<C extends SearchableCode>(
   codes: readonly C[],
-  { text, maker, near }: CodeSearch,
+  { text, maker, use, near }: CodeSearch,
 ): FoundCode<C>[] {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const tests = words
@@ -45,6 +49,7 @@ export function searchCodes<C extends SearchableCode>(
   const found: FoundCode<C>[] = [];
   for (const code of codes) {
     if (maker !== undefined && code.maker !== maker) continue;
+    if (use !== undefined && (code.use ?? 'body') !== use) continue;
     const said =
       `${code.maker} ${code.code} ${code.name} ${code.kind} ${code.years} ${code.suppliers ?? ''}`.toLowerCase();
     const lab = codeLab(code);

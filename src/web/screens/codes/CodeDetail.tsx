@@ -2,7 +2,8 @@ import { schemaTextLimits } from '../../components/limits.ts';
 import { bare, figure } from '../../../core/figures.ts';
 import { Button, TextInput, UnstyledButton } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import { type CodeRecord, codeUpdate } from '../../../api/index.ts';
+import { CODE_USES, codeUpdate, type CodeRecord } from '../../../api/index.ts';
+import { ChoiceSelect } from '../../components/form/ChoiceSelect.tsx';
 import { GEOMETRY_NAMES, spectrumToDisplay, type IlluminantId } from '../../../core/colour/index.ts';
 import { disagreements, seenSource, sourceUncertainty, type CodeSource } from '../../../core/match/index.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
@@ -13,17 +14,18 @@ import { Spoon } from '../../components/Spoon.tsx';
 import { Why } from '../../components/Why.tsx';
 import { hasFlake } from '../../data/mixable.ts';
 import { ReaderPanel } from '../../components/ReaderPanel.tsx';
+import { USE_WORDS } from './useWords.ts';
 import { noticeUnderstood, readChip, saveCode, saveSources } from '../../data/codes.ts';
 
 /** One code: its colour in the booth, every source of it, which is in force and why, and how far they differ. */
 export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => void }) {
   const [light, setLight] = useState<IlluminantId>('D65');
   const [reading, setReading] = useState(false);
-  const about = (change: Partial<Pick<CodeRecord, 'years' | 'suppliers'>>) => {
-    const { name, years, suppliers, sources } = code;
-    const after = { name, years, suppliers, sources, ...change };
-    if (after.years === years && after.suppliers === suppliers) return;
-    void saveCode(code, after, `years and suppliers of ${code.code}`).catch(() => undefined);
+  const about = (change: Partial<Pick<CodeRecord, 'years' | 'suppliers' | 'use'>>) => {
+    const { name, years, suppliers, use, sources } = code;
+    const after = { name, years, suppliers, use, sources, ...change };
+    if (after.years === years && after.suppliers === suppliers && after.use === use) return;
+    void saveCode(code, after, `what is known of ${code.code}`).catch(() => undefined);
   };
   const force = code.sources.find(({ inForce }) => inForce);
   const apart = disagreements(code.sources, code.gloss);
@@ -115,6 +117,14 @@ export function CodeDetail({ code, onNear }: { code: CodeRecord; onNear: () => v
               {code.kind}, seen with {figure(code.gloss, 'GU')}
             </dd>
           </dl>
+          <ChoiceSelect
+            mt={8}
+            label="Is for"
+            values={CODE_USES}
+            words={USE_WORDS}
+            value={code.use ?? 'body'}
+            onSave={(use) => about({ use })}
+          />
           <div style={{ display: 'grid', gridTemplateColumns: '1fr 2fr', gap: 8, marginTop: 8 }}>
             <TextInput
               size="xs"

@@ -3,7 +3,7 @@ import { Button, Select, TextInput, UnstyledButton } from '@mantine/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { CodeRecord } from '../../../api/index.ts';
+import { CODE_USES, type CodeRecord, type CodeUse } from '../../../api/index.ts';
 import { spectrumToDisplay } from '../../../core/colour/index.ts';
 import { codeLab, searchCodes, type FoundCode } from '../../../core/match/index.ts';
 import { Loading } from '../../components/Loading.tsx';
@@ -11,6 +11,7 @@ import { useCodes } from '../../data/bench.ts';
 import { CodeDetail } from './CodeDetail.tsx';
 import { ExportCodes } from './ExportCodes.tsx';
 import { ImportColours } from './ImportColours.tsx';
+import { USE_WORDS } from './useWords.ts';
 
 const ROW_PX = 44;
 
@@ -21,14 +22,21 @@ export function CodesScreen() {
   const navigate = useNavigate();
   const [text, setText] = useState('');
   const [maker, setMaker] = useState<string | null>(null);
+  const [use, setUse] = useState<CodeUse | null>(null);
   const [nearId, setNearId] = useState<string>();
   const [importing, setImporting] = useState(false);
   const query = useDeferredValue(text);
   const near = codes?.find(({ id }) => id === nearId);
   const nearLab = useMemo(() => near && codeLab(near), [near]);
   const found = useMemo(
-    () => searchCodes(codes ?? [], { text: query, maker: maker ?? undefined, near: nearLab }),
-    [codes, query, maker, nearLab],
+    () =>
+      searchCodes(codes ?? [], {
+        text: query,
+        maker: maker ?? undefined,
+        use: use ?? undefined,
+        near: nearLab,
+      }),
+    [codes, query, maker, use, nearLab],
   );
   const makers = useMemo(() => [...new Set((codes ?? []).map((code) => code.maker))].sort(), [codes]);
   if (!codes) return <Loading what="the codes" error={error} />;
@@ -61,14 +69,24 @@ export function CodesScreen() {
           value={text}
           onChange={(event) => setText(event.currentTarget.value)}
         />
-        <Select
-          aria-label="Maker"
-          placeholder="all makers"
-          clearable
-          data={makers}
-          value={maker}
-          onChange={setMaker}
-        />
+        <div className="stacked two-columns g8">
+          <Select
+            aria-label="Maker"
+            placeholder="all makers"
+            clearable
+            data={makers}
+            value={maker}
+            onChange={setMaker}
+          />
+          <Select
+            aria-label="For"
+            placeholder="for anything"
+            clearable
+            data={CODE_USES.map((value) => ({ value, label: USE_WORDS[value] }))}
+            value={use}
+            onChange={(value) => setUse(value as CodeUse | null)}
+          />
+        </div>
         {near && (
           <p className="small">
             Nearest to <span className="mono">{near.code}</span> {near.name} first, dE00 in daylight.{' '}

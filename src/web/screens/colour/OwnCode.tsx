@@ -1,14 +1,15 @@
 import { Button, Select, TextInput } from '@mantine/core';
 import { schemaTextLimits } from '../../components/limits.ts';
-import { type CodeInput, type CodeRecord, codeInput } from '../../../api/index.ts';
+import { CODE_USES, codeInput, type CodeInput, type CodeRecord } from '../../../api/index.ts';
 import { typedColour } from '../../../core/colour/index.ts';
 import { ColourField } from '../../components/ColourField.tsx';
 import { MeasuredFields, type Measured } from '../../components/MeasuredFields.tsx';
 import { ASK_MAKER_AND_CODE, MakerAndCode } from '../../components/MakerAndCode.tsx';
 import { useCheckedForm } from '../../components/form/useCheckedForm.tsx';
 import { addCode } from '../../data/bench.ts';
+import { USE_WORDS } from '../codes/useWords.ts';
 
-interface Draft extends Measured, Pick<CodeInput, 'maker' | 'code' | 'name' | 'kind' | 'provenance'> {
+interface Draft extends Measured, Pick<CodeInput, 'maker' | 'code' | 'name' | 'kind' | 'provenance' | 'use'> {
   /** As typed: hex, or L a b. */
   colour: string;
 }
@@ -19,6 +20,7 @@ const START: Draft = {
   name: '',
   colour: '',
   kind: 'solid',
+  use: 'body',
   provenance: 'swatch',
   geometry: 'unknown',
   gloss: null,
@@ -79,6 +81,12 @@ export function OwnCode({
         data={['solid', 'satin', 'metallic', 'pearl', 'candy']}
         allowDeselect={false}
         {...form.input('kind')}
+      />
+      <Select
+        label="Is for"
+        data={CODE_USES.map((value) => ({ value, label: USE_WORDS[value] }))}
+        allowDeselect={false}
+        {...form.input('use')}
       />
       <Select
         label="Where it comes from"

@@ -1,0 +1,1 @@
+ALTER TABLE `codes` ADD `use` text DEFAULT 'body' NOT NULL;
