@@ -256,7 +256,10 @@ describe('changing the plan', () => {
     // No session is open at four in the morning.
     await holdTo(page, '20 May 2026', '04:00');
     await press(page, 'button', 'Pin');
-    await shows(page, /Cannot be held: [\s\S]*you pinned it; it comes [\d.]+ h later[\s\S]*Let go of the pin/);
+    await shows(
+      page,
+      /Cannot be held: [\s\S]*you pinned it; it comes [\d.]+ h later[\s\S]*Let go of the pin/,
+    );
     await shows(page, /\d+ steps, ready/);
     await until(
       page,

@@ -84,7 +84,7 @@ export function CodesScreen() {
             clearable
             data={CODE_USES.map((value) => ({ value, label: USE_WORDS[value] }))}
             value={use}
-            onChange={(value) => setUse(value as CodeUse | null)}
+            onChange={(value) => setUse(value)}
           />
         </div>
         {near && (
