@@ -2,6 +2,7 @@ import { useForm, type FormErrors } from '@mantine/form';
 import { yupResolver } from 'mantine-form-yup-resolver';
 import { useRef } from 'react';
 import type { AnyObjectSchema, ObjectSchema } from 'yup';
+import { worked } from '../../../core/worked.ts';
 
 interface CheckedFormOptions<D extends object, V> {
   initial: D;
@@ -34,26 +35,35 @@ export function useCheckedForm<D extends object, V>({
   check = () => ({}),
 }: CheckedFormOptions<D, V>) {
   const bySchema = yupResolver(schema as ObjectSchema<Record<string, unknown>>);
+  /** The input that stands for a field; '' for the whole, where there is none: what is wrong must be seen somewhere. */
+  const inputFor = (path: string): string => {
+    const field = path.split('.')[0]!;
+    const input = inputOf[field] ?? field;
+    return input in initial ? input : '';
+  };
+  const wordsAt = (draft: D, input: string, words: unknown): string =>
+    (isEmpty(draft[input as keyof D]) && asks[input as keyof D & string]) || asSentence(words);
   const form = useForm<D>({
     initialValues: initial,
     validate: (draft) => {
-      let value: V;
-      try {
-        value = valueOf(draft);
-      } catch (error) {
-        if (!(error instanceof RangeError)) throw error;
-        return { [wholeAt ?? '']: error.message };
+      const made = worked(() => valueOf(draft));
+      if (made.fault !== undefined) {
+        const empty = Object.entries<string | undefined>(asks).filter(([key]) =>
+          isEmpty(draft[key as keyof D]),
+        );
+        return { [wholeAt ?? '']: made.fault, ...Object.fromEntries(empty) } as FormErrors;
       }
-      const { '': whole, ...each } = bySchema(value as Record<string, unknown>) as Record<string, unknown>;
-      const wrong = Object.entries(each).map(([key, words]) => {
-        const input = inputOf[key.split('.')[0]!] ?? key;
-        return [
-          input,
-          (isEmpty(draft[input as keyof D]) && asks[input as keyof D & string]) || asSentence(words),
-        ];
-      });
-      if (wrong.length === 0 && whole) return { [wholeAt ?? '']: whole } as FormErrors;
-      return wrong.length > 0 ? (Object.fromEntries(wrong) as FormErrors) : check(value);
+      const { '': whole, ...each } = bySchema(made.answer as Record<string, unknown>) as Record<
+        string,
+        unknown
+      >;
+      const wrong = Object.fromEntries(
+        Object.entries(each).map(([path, words]) => [inputFor(path), wordsAt(draft, inputFor(path), words)]),
+      );
+      // Of the whole it is said where an input is named for it, else once nothing else is wrong.
+      if (whole && (wholeAt !== undefined || Object.keys(wrong).length === 0))
+        return { [wholeAt ?? '']: wordsAt(draft, wholeAt ?? '', whole), ...wrong } as FormErrors;
+      return Object.keys(wrong).length > 0 ? (wrong as FormErrors) : check(made.answer);
     },
   });
   /** What is on its way to the server: asked for once more meanwhile, it is not sent again. */

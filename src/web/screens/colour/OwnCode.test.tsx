@@ -35,12 +35,13 @@ describe('a code of one’s own', () => {
     save();
     await screen.findByText('Give the maker, so that you find it again.');
     expect(screen.getByText('Give the code, so that you find it again.')).toBeTruthy();
+    expect(screen.getByText('Type the colour: hex, or L a b.')).toBeTruthy();
     expect(field('Maker').getAttribute('aria-invalid')).toBe('true');
     expect(sent).not.toHaveBeenCalled();
   });
 
   it.each([
-    ['', /Give the colour as hex/i],
+    ['', /Type the colour: hex, or L a b/],
     ['teal', /teal/],
     ['400 0 0', /lightness|L /i],
   ])('says at the colour what is wrong with “%s”', async (colour, words) => {
