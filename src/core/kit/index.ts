@@ -2,20 +2,17 @@
 export { counted } from './counted.ts';
 export type { Build, Join, KitPart, Mix, PlannedLayer, Tray } from './build.ts';
 export * from './kit.ts';
+export { alikeEngines } from './engines/alikeEngines.ts';
 export {
-  alikeEngines,
-  builtEngines,
-  changesOfTaking,
   engineFault,
   engineParts,
   enginesQuestion,
-  isEngineOpen,
   kindKey,
-  leftOf,
   type AtHand,
-  type BuiltEngine,
   type EngineBuild,
-} from './engines.ts';
+} from './engines/atHand.ts';
+export { builtEngines, leftOf, type BuiltEngine } from './engines/builtEngines.ts';
+export { changesOfTaking, isEngineOpen } from './engines/takeEngines.ts';
 export { HARDLY_STEERED, standsAt, steeringOf, unevenAxles } from './corners.ts';
 export { FACE_WORDS, facingWords, MARK_WORDS, offsetWords, TRIM_WORDS } from './facings.ts';
 export { assembleKit, assembleStock } from './assembleKit.ts';
@@ -25,7 +22,7 @@ export { referencesOf } from './records/references.ts';
 export { withoutOrphans, withWhatGoesToo, type KitChange } from './removal.ts';
 export { checkKit, partsInTwoTrays, type KitProblem } from './checkKit.ts';
 export { soundDivision, withoutJoin, withoutTray, type DivisionFault } from './checkDivision.ts';
-export { resolveVersion, type ResolvedVersion, type WorkVerdict } from './version.ts';
+export { isInVersion, resolveVersion, type ResolvedVersion, type WorkVerdict } from './version.ts';
 export {
   pinCost,
   proposeSubassemblies,

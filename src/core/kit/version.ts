@@ -27,6 +27,17 @@ export interface VersionClash {
   message: string;
 }
 
+/** Whether the version picked so far has what belongs to an option: not while another is picked; yes for what belongs to none. */
+export function isInVersion(
+  { choices }: Pick<Kit, 'choices'>,
+  optionId: string | null,
+): 'yes' | 'no' | 'open' {
+  const choice = choices.find(({ options }) => options.some(({ id }) => id === optionId));
+  if (optionId === null || !choice) return 'yes';
+  if (choice.chosen === null) return 'open';
+  return choice.chosen === optionId ? 'yes' : 'no';
+}
+
 /** What is built, what is left over, and what must not be cut, from the options picked. */
 export function resolveVersion({
   parts,

@@ -1,4 +1,4 @@
-import { type Joint, type Marking } from '../../kit/index.ts';
+import { isInVersion, type Joint, type Marking } from '../../kit/index.ts';
 import {
   baseOf,
   crossingWays,
@@ -24,13 +24,8 @@ export const isFilm = ({ route }: Marking) => route !== 'paint';
 const hasClear = (build: DividedKit, trayId: string) =>
   build.trays.find(({ id }) => id === trayId)?.layers?.some(({ kind }) => kind === 'clear') === true;
 
-/** Whether the version that is picked has it: not while another option is picked. */
-export function inVersion({ optionId }: Marking, { kit }: DividedKit): 'yes' | 'no' | 'open' {
-  const choice = kit.choices.find(({ options }) => options.some(({ id }) => id === optionId));
-  if (optionId === null || !choice) return 'yes';
-  if (choice.chosen === null) return 'open';
-  return choice.chosen === optionId ? 'yes' : 'no';
-}
+/** Whether the version that is picked has it. */
+export const inVersion = ({ optionId }: Marking, { kit }: DividedKit) => isInVersion(kit, optionId);
 
 /** Where a marking crosses from one part to another that is joined to it later, or moves. */
 function crossedBy(placed: PlacedMarking, build: DividedKit): PlannedMarking['crossed'] {

@@ -1,6 +1,6 @@
 import type { StretchedMember, StretchPiece, StretchPlan } from '../../detail/index.ts';
 import { figure } from '../../figures.ts';
-import { stretchOf, type Kit, type Stretch } from '../../kit/index.ts';
+import { isInVersion, stretchOf, type Kit, type Stretch } from '../../kit/index.ts';
 import { worked } from '../../worked.ts';
 import type { KitAdvice } from '../advice/kitAdvice.ts';
 import { traysOf, trayTask, type DividedKit, type PlanContribution, type TrayTask } from '../contribution.ts';
@@ -10,20 +10,11 @@ const MINUTES = { start: 10, cut: 14 };
 /** Splices bear load once the cement has set through. */
 const SET_MINUTES = 12 * 60;
 
-type Verdict = 'do' | 'wait' | 'leave';
-
-/** Whether the version asks for the cuts, which cannot be taken back. */
-function verdictOf({ optionId }: Stretch, { choices }: Pick<Kit, 'choices'>): Verdict {
-  const choice = choices.find(({ options }) => options.some(({ id }) => id === optionId));
-  if (!choice || choice.chosen === optionId) return 'do';
-  return choice.chosen === null ? 'wait' : 'leave';
-}
-
 /** Stretches that the version asks for, worked out. */
 export const stretchesOf = (kit: Kit): { stretch: Stretch; plan: StretchPlan }[] =>
   kit.stretches.flatMap((stretch) => {
     const { answer } = worked(() => stretchOf(stretch, kit));
-    return answer && verdictOf(stretch, kit) === 'do' ? [{ stretch, plan: answer }] : [];
+    return answer && isInVersion(kit, stretch.optionId) === 'yes' ? [{ stretch, plan: answer }] : [];
   });
 
 const pieceWords = ({ form, mm, lengthMm, count }: StretchPiece): string =>
@@ -82,8 +73,8 @@ function say(build: DividedKit, stretch: Stretch): KitAdvice[] {
   const about = { trays, parts: stretch.members.map(({ partId }) => partId) };
   const base = { severity: 'warn' as const, about, stage: 'detail' as const, page: 'stretch' };
   const at = { trays, joins: [], kinds: ['clean', 'open', 'join'] as const, once: true };
-  const verdict = verdictOf(stretch, kit);
-  if (verdict === 'leave' || trays.length === 0) return [];
+  const asked = isInVersion(kit, stretch.optionId);
+  if (asked === 'no' || trays.length === 0) return [];
   const { answer, fault } = worked(() => stretchOf(stretch, kit));
   if (fault !== undefined)
     return [
@@ -106,7 +97,7 @@ function say(build: DividedKit, stretch: Stretch): KitAdvice[] {
     why: `Its parts together do not take the whole ${figure(Math.abs(stretch.stretchMm), 'mm', 1)} of ${stretch.name.toLowerCase()}.`,
     remedy: 'Give its parts shares that make up the whole, and a cut that lies on each.',
   }));
-  if (verdict === 'do') return gaps;
+  if (asked === 'yes') return gaps;
   return [
     ...gaps,
     {
@@ -129,7 +120,7 @@ export const stretches: PlanContribution = {
   stillOpen: ({ kit }) =>
     kit.stretches.filter(
       (stretch) =>
-        verdictOf(stretch, kit) === 'wait' || worked(() => stretchOf(stretch, kit)).fault !== undefined,
+        isInVersion(kit, stretch.optionId) === 'open' || worked(() => stretchOf(stretch, kit)).fault !== undefined,
     ).length,
   needs: ({ kit, version: { used }, material }) =>
     stretchesOf(kit).flatMap(({ stretch, plan }) => {

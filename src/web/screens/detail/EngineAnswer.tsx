@@ -11,7 +11,6 @@ import {
   type AtHand,
   type BuiltEngine,
   type EngineBuild,
-  type KitChange,
   type Spare,
 } from '../../../core/kit/index.ts';
 import { useBench } from '../../data/bench.ts';
@@ -123,22 +122,22 @@ interface TakeThemProps {
 function TakeThem({ build, builds, built, spares }: TakeThemProps) {
   const { data: bench } = useBench();
   const [said, setSaid] = useState('');
+  const [taking, setTaking] = useState(false);
   const [own, ...others] = builds;
   const mine = built.filter((each) => each.build.id === build.id);
   const ways = [...mine.map((each) => [each]), ...(mine.length > 1 ? [mine] : [])];
   const take = async (some: readonly BuiltEngine[]) => {
-    const all = changesOfTaking(own!, some, others, spares, () => newId(build.id));
+    setTaking(true);
+    const { kits, spares: less } = changesOfTaking(own!, some, others, spares, () => newId(build.id));
     try {
-      for (const { buildId, changes } of all) {
-        if (buildId === null)
-          await changeStock(changes as Parameters<typeof changeStock>[0], `spares for ${namesOf(some)}`);
-        else await changeKit(buildId, changes as KitChange[], `take ${namesOf(some)}`);
-      }
+      for (const { buildId, changes } of kits) await changeKit(buildId, changes, `take ${namesOf(some)}`);
+      await changeStock(less, `spares for ${namesOf(some)}`);
       setSaid(`${namesOf(some)} taken: the version picks ${some.length > 1 ? 'them' : 'it'}.`);
     } catch (error) {
       setSaid(`${(error as Error).message} What was taken so far is kept; undo takes it back.`);
     }
     await refetchOtherKits(bench?.builds, build.id);
+    setTaking(false);
   };
   return (
     <div className="panel stacked g8">
@@ -151,6 +150,7 @@ function TakeThem({ build, builds, built, spares }: TakeThemProps) {
           key={some.map(({ engine }) => engine.id).join(' ')}
           variant={some === ways[0] ? 'action' : 'default'}
           className="unstretched self-start"
+          disabled={taking}
           onClick={() => void take(some)}
         >
           Take {namesOf(some)}

@@ -89,6 +89,18 @@ describe('engines', () => {
     expect(stockChanged.mock.calls[0]![0]).toMatchObject([{ kind: 'spare', id: 's', value: { count: 1 } }]);
   });
 
+  it('are taken once, however often it is pressed, and a refusal is said with what is kept', async () => {
+    kitChanged.mockRejectedValueOnce(new Error('The disk is full.'));
+    show(EnginesView, { engines: [v8] }, [magneto]);
+    const take = screen.getByRole<HTMLButtonElement>('button', { name: /^Take Eight/ });
+    fireEvent.click(take);
+    fireEvent.click(take);
+    await screen.findByText(/The disk is full\. What was taken so far is kept; undo takes it back\./);
+    expect(kitChanged).toHaveBeenCalledTimes(1);
+    expect(stockChanged).not.toHaveBeenCalled();
+    await waitFor(() => expect(take.disabled).toBe(false));
+  });
+
   it('say what is short, and what is wrong with one that is told half', () => {
     const half = { ...v8, id: 'half', name: 'Half', slots: [] };
     show(EnginesView, { engines: [v8, half] });

@@ -1,19 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { allocateEngines } from '../detail/index.ts';
-import { plainPart } from './index.ts';
-import {
-  alikeEngines,
-  builtEngines,
-  changesOfTaking,
-  engineFault,
-  engineParts,
-  enginesQuestion,
-  isEngineOpen,
-  leftOf,
-  type EngineBuild,
-} from './engines.ts';
-import { resolveVersion } from './version.ts';
+import { allocateEngines } from '../../detail/index.ts';
+import { plainPart } from '../plainKit.ts';
 import {
   EMPTY_KIT,
   newRecord,
@@ -22,7 +10,12 @@ import {
   type Kit,
   type Part,
   type Spare,
-} from './records/index.ts';
+} from '../records/index.ts';
+import { resolveVersion } from '../version.ts';
+import { alikeEngines } from './alikeEngines.ts';
+import { engineFault, engineParts, enginesQuestion, type EngineBuild } from './atHand.ts';
+import { builtEngines, leftOf } from './builtEngines.ts';
+import { changesOfTaking, isEngineOpen } from './takeEngines.ts';
 
 const part = (id: string, engineKind: string | undefined, count = 1, more: Partial<Part> = {}): Part =>
   plainPart(id, { name: id, count, ...(engineKind === undefined ? {} : { engineKind }), ...more });
@@ -59,26 +52,31 @@ const build = (id: string, kit: Partial<Kit>): EngineBuild => ({
 function after(
   builds: readonly EngineBuild[],
   spares: readonly Spare[],
-  all: ReturnType<typeof changesOfTaking>,
+  { kits, spares: less }: ReturnType<typeof changesOfTaking>,
 ): { builds: EngineBuild[]; spares: Spare[] } {
-  const put = <T extends { id: string }>(list: readonly T[], kind: string, buildId: string | null): T[] => {
+  type Change = { kind: string; id: string; value: object | null };
+  const put = <T extends { id: string }>(
+    list: readonly T[],
+    kind: string,
+    changes: readonly Change[],
+  ): T[] => {
     const next = new Map(list.map((each) => [each.id, each]));
-    for (const { buildId: of, changes } of all)
-      for (const change of changes)
-        if (of === buildId && change.kind === kind)
-          next.set(change.id, { ...change.value, id: change.id } as T);
+    for (const { kind: of, id, value } of changes) if (of === kind) next.set(id, { ...value, id } as T);
     return [...next.values()];
   };
   return {
-    builds: builds.map((each) => ({
-      ...each,
-      kit: {
-        ...each.kit,
-        parts: put(each.kit.parts, 'part', each.id),
-        choices: put(each.kit.choices, 'choice', each.id),
-      },
-    })),
-    spares: put(spares, 'spare', null),
+    builds: builds.map((each) => {
+      const changes = kits.flatMap(({ buildId, changes: some }) => (buildId === each.id ? some : []));
+      return {
+        ...each,
+        kit: {
+          ...each.kit,
+          parts: put(each.kit.parts, 'part', changes),
+          choices: put(each.kit.choices, 'choice', changes),
+        },
+      };
+    }),
+    spares: put(spares, 'spare', less),
   };
 }
 
@@ -120,6 +118,45 @@ describe('engines from what is at hand', () => {
     // The coupe's version uses its magneto: nobody takes it from under it.
     expect(hand.map(({ itemId }) => itemId)).not.toContain('Y');
     expect(leftOf(hand, built).map(({ itemId, count }) => [itemId, count])).toEqual([['box', 1]]);
+  });
+
+  it('carry what they are into the kit, and nothing of where they were or how they were painted', () => {
+    const zone = { id: 'z', name: '', finishId: 'red', share: 1, boundary: 'masked' as const, edgeMm: null };
+    const lent = part('H', 'head', 3, {
+      use: 'left-off',
+      material: 'resin',
+      lengthMm: 40,
+      checked: true,
+      note: 'short shot',
+      zones: [zone],
+    });
+    const box = [spare('box', 'magneto', 2)];
+    const builds = [
+      build('truck', { engines: [V8], parts: [part('B', 'block')] }),
+      build('coupe', { parts: [lent] }),
+    ];
+    const { builds: next, spares } = taken(builds, box);
+    expect(next[0]!.kit.parts.slice(1)).toMatchObject([
+      {
+        material: 'resin',
+        lengthMm: 40,
+        count: 2,
+        zones: [],
+        checked: false,
+        note: 'heads of V8, from coupe',
+      },
+      { name: 'box', count: 1, state: 'from-spares', note: 'ignition of V8, from the spares box' },
+    ]);
+    expect(next[0]!.kit.parts.every((each) => each.use === undefined)).toBe(true);
+    // One head stays where it was, and may still be taken.
+    expect(next[1]!.kit.parts).toMatchObject([{ id: 'H', count: 1, engineKind: 'head', note: 'short shot' }]);
+    expect(spares).toMatchObject([{ count: 1, engineKind: 'magneto' }]);
+    const last = taken([builds[0]!, build('coupe', { parts: [{ ...lent, count: 2 }] })], box);
+    expect(last.builds[1]!.kit.parts[0]).toMatchObject({
+      use: 'left-off',
+      note: 'short shot; went into truck',
+    });
+    expect(last.builds[1]!.kit.parts[0]).not.toHaveProperty('engineKind');
   });
 
   it('are told short, with what lacks', () => {
@@ -194,7 +231,7 @@ describe('engines from what is at hand', () => {
       ],
     };
     const { changes } = taken([build('truck', kit)], []);
-    const [chosen, work, ...more] = changes[0]!.changes;
+    const [chosen, work, ...more] = changes.kits[0]!.changes;
     const { chosen: optionId, options: all } = chosen!.value as Kit['choices'][number];
     expect(all.map(({ name }) => name)).toEqual(['a', 'b', 'a and b']);
     expect(work).toMatchObject({ kind: 'work', id: 'w', value: { neededBy: ['b', optionId] } });
