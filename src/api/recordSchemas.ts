@@ -35,11 +35,13 @@ function textSchema(field: Extract<Field<unknown>, { type: 'text' }>): Schema {
 function numberSchema(field: Extract<Field<unknown>, { type: 'number' }>): Schema {
   const { label: what, least, most } = field;
   if (!field.orNull) return field.whole ? whole(what, least, most) : count(what, least, most);
-  return number()
+  const bounded = number()
+    .typeError(`${what} must be a number`)
     .nullable()
     .defined()
     .min(least, `${what} must lie between ${least} and ${most}`)
     .max(most, `${what} must lie between ${least} and ${most}`);
+  return field.whole ? bounded.integer(`${what} must be a whole number`) : bounded;
 }
 
 function choiceSchema(field: Extract<Field<unknown>, { type: 'choice' }>): Schema {

@@ -1,4 +1,5 @@
-import { NavLink } from 'react-router';
+import { useEffect, useRef } from 'react';
+import { NavLink, useLocation } from 'react-router';
 import { drawerAddress, useDrawers, type DrawerFacts } from './drawers.ts';
 
 interface DrawerNavProps extends DrawerFacts {
@@ -10,9 +11,16 @@ interface DrawerNavProps extends DrawerFacts {
 /** The drawers of a stage, each with its state. */
 export function DrawerNav({ stage, called, ...facts }: DrawerNavProps) {
   const drawers = useDrawers(stage);
+  const list = useRef<HTMLUListElement>(null);
+  const { pathname } = useLocation();
+  useEffect(() => {
+    // Where they stand in one row, the open one may lie beside the screen.
+    const open = list.current?.querySelector<HTMLElement>('.active');
+    if (list.current && open) list.current.scrollLeft = open.offsetLeft - list.current.offsetLeft;
+  }, [pathname]);
   return (
     <nav aria-label={`Drawers of ${called}`}>
-      <ul className="viewnav">
+      <ul className="viewnav" ref={list}>
         {drawers.map((drawer) => (
           <li key={drawer.path}>
             <NavLink

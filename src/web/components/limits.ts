@@ -7,6 +7,13 @@ import type { Field } from '../../core/kit/index.ts';
 export const textLimits = (field: Field<string> | Field<string | null>): { maxLength?: number } =>
   field.type === 'text' ? { maxLength: field.most } : {};
 
+/** Whether a field takes whole numbers only. */
+export const isWholeNumber = (field: Field<number> | Field<number | null>): boolean =>
+  field.type === 'number' && field.whole;
+
+/** The most entries that a list takes. */
+export const listLimit = (field: Field<unknown>): number => (field.type === 'list' ? field.most : 0);
+
 /** The least and the most of a number, in a unit of which each is so many of the record's. */
 export const numberLimits = (
   field: Field<number> | Field<number | null>,

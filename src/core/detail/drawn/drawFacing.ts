@@ -7,6 +7,15 @@ export interface FacingPart {
   holes: number | null;
 }
 
+/** On the paper the front is to the left, so that the left side of the vehicle is below in plan, and up is up. */
+const OUTWARD: Readonly<Record<FacingPart['faces'], DrawnPoint>> = {
+  front: [-1, 0],
+  rear: [1, 0],
+  left: [0, 1],
+  right: [0, -1],
+  up: [0, -1],
+  down: [0, 1],
+};
 const LONG = 20;
 const WIDE = 12;
 /** More holes than these are told in words only. */
@@ -19,15 +28,7 @@ export function drawFacing({ faces, mark, holes }: FacingPart): FlatDrawing {
   const along = faces === 'front' || faces === 'rear';
   const reach = along ? LONG / 2 : WIDE / 2;
   const across = along ? WIDE / 2 : LONG / 2;
-  // On the paper the front is to the left, so that the left side of the vehicle is below in plan, and up is up.
-  const out: DrawnPoint = {
-    front: [-1, 0],
-    rear: [1, 0],
-    left: [0, 1],
-    right: [0, -1],
-    up: [0, -1],
-    down: [0, 1],
-  }[faces] as unknown as DrawnPoint;
+  const out = OUTWARD[faces];
   const at = (outward: number, sideways: number): DrawnPoint => [
     out[0] * outward - out[1] * sideways,
     out[1] * outward + out[0] * sideways,

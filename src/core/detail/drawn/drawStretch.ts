@@ -6,12 +6,12 @@ const SIZES = { bar: 0.03, row: 0.075, word: 0.026 };
 
 /** The parts along a vehicle from its side, the front to the left, before and after it is stretched: cuts across each, what is
  *  put in hatched, brackets as ticks. Along it is to scale, each part of one height. */
-export function drawStretch(
-  { stretchMm, atMm, brackets, members }: StretchQuestion,
-  plan: StretchPlan,
-): FlatDrawing {
+export function drawStretch({ atMm, brackets, members }: StretchQuestion, plan: StretchPlan): FlatDrawing {
   const front = Math.min(0, ...members.map(({ fromMm }) => fromMm));
-  const rear = Math.max(1, ...members.map(({ fromMm }, at) => fromMm + plan.members[at]!.afterMm));
+  const rear = Math.max(
+    1,
+    ...members.map(({ fromMm }, at) => fromMm + plan.members[at]!.movedMm + plan.members[at]!.afterMm),
+  );
   const [barMm, rowMm, wordMm] = [SIZES.bar, SIZES.row, SIZES.word].map(
     (share) => share * (rear - front),
   ) as [number, number, number];
@@ -26,19 +26,20 @@ export function drawStretch(
     const top = at * rowMm;
     const end = fromMm + of.beforeMm;
     bar('line', fromMm, end, top);
-    const shift = of.becomes === 'moved' ? stretchMm : 0;
+    const start = fromMm + of.movedMm;
     const below = afterTop + top;
-    if (of.cutAtMm === null) bar('line', fromMm + shift, end + shift, below);
+    if (of.cutAtMm === null) bar('line', start, start + of.afterMm, below);
     else {
       const out = Math.max(0, -of.addMm);
       lines.push({ kind: 'cut', points: across(of.cutAtMm, top, barMm) });
       if (out > 0) lines.push({ kind: 'cut', points: across(of.cutAtMm + out, top, barMm) });
-      bar('line', fromMm, of.cutAtMm, below);
-      if (of.addMm > 0) hatched(lines, of.cutAtMm, of.cutAtMm + of.addMm, below, barMm);
-      bar('line', of.cutAtMm + Math.max(0, of.addMm), fromMm + of.afterMm, below);
+      const cut = of.cutAtMm + of.movedMm;
+      bar('line', start, cut, below);
+      if (of.addMm > 0) hatched(lines, cut, cut + of.addMm, below, barMm);
+      bar('line', cut + Math.max(0, of.addMm), start + of.afterMm, below);
     }
     // Above its bar, where nothing is drawn.
-    labels.push(wordAt(fromMm + shift, below - 0.8 * wordMm, name, wordMm));
+    labels.push(wordAt(start, below - 0.8 * wordMm, name, wordMm));
   });
   for (const { atMm: place } of brackets)
     lines.push({

@@ -4,8 +4,11 @@ import { cone, cylinder } from '../flat/developments.ts';
 import { usualFiringOrder, type EngineLayout } from '../ignition/cylinders.ts';
 import { planIgnition, type IgnitionQuestion, type IgnitionSource } from '../ignition/planIgnition.ts';
 import { laceWheel } from '../wheels/lacing.ts';
+import { planStretch, type StretchQuestion } from '../stretch/planStretch.ts';
 import { drawDevelopment } from './drawDevelopment.ts';
 import { drawCaps, drawEngine } from './drawHarness.ts';
+import { drawFacing, type FacingPart } from './drawFacing.ts';
+import { drawStretch } from './drawStretch.ts';
 import { drawJig } from './drawWheel.ts';
 import type { FlatDrawing } from './flatDrawing.ts';
 
@@ -169,5 +172,95 @@ describe('a pattern as it is drawn', () => {
     expect(end!.width).toBeCloseTo(10, 6);
     const [fan] = drawDevelopment(cone({ bottom: 9, top: 2, height: 14 }, { thickness: 0.05, lap: 1 }));
     expect(within(fan!)).toBe(true);
+  });
+});
+
+describe('a drawing of which way round', () => {
+  const part = (more: Partial<FacingPart> = {}): FacingPart => ({
+    faces: 'front',
+    mark: 'none',
+    holes: null,
+    ...more,
+  });
+  /** Where the doubled edge lies against the middle of the part. */
+  const edge = (faces: FacingPart['faces']) => {
+    const { lines } = drawFacing(part({ faces }));
+    const middleOf = (points: readonly (readonly [number, number])[]) =>
+      [0, 1].map((axis) => points.reduce((sum, point) => sum + point[axis]!, 0) / points.length);
+    const [box, doubled] = [lines[0]!, lines.find(({ kind }) => kind === 'cut')!].map(({ points }) =>
+      middleOf(points),
+    );
+    return [0, 1].map((axis) => Math.sign(Math.round(doubled![axis]! - box![axis]!)));
+  };
+
+  it('has the front to the left and the left side below, in plan, and up above, from the side', () => {
+    expect(edge('front')).toEqual([-1, 0]);
+    expect(edge('rear')).toEqual([1, 0]);
+    expect(edge('left')).toEqual([0, 1]);
+    expect(edge('right')).toEqual([0, -1]);
+    expect(edge('up')).toEqual([0, -1]);
+    expect(edge('down')).toEqual([0, 1]);
+    const from = (faces: FacingPart['faces']) => drawFacing(part({ faces })).labels.map(({ text }) => text);
+    expect(from('left')).toContain('from above');
+    expect(from('down')).toContain('from the left');
+  });
+
+  it('shows as many holes as there are, up to a dozen, and each mark in its own way', () => {
+    const holes = (count: number | null) =>
+      drawFacing(part({ holes: count })).lines.filter(({ closed }) => closed).length - 1;
+    expect([null, 1, 5, 40].map(holes)).toEqual([0, 1, 5, 12]);
+    const marks = ['none', 'notch', 'dot', 'arrow', 'letter', 'pin'] as const;
+    expect(new Set(marks.map((mark) => JSON.stringify(drawFacing(part({ mark }))))).size).toBe(marks.length);
+  });
+});
+
+describe('a drawing of a stretched frame', () => {
+  const question: StretchQuestion = {
+    stretchMm: 42,
+    atMm: 100,
+    brackets: [{ name: 'hanger', atMm: 40, widthMm: 4 }],
+    members: (
+      [
+        ['rail', 0, 210],
+        ['axle', 150, 40],
+      ] as const
+    ).map(([id, fromMm, lengthMm]) => ({
+      ...{ id, name: id, count: 1, fromMm, lengthMm, section: 'channel' as const, outsideMm: 5 },
+      ...{ insideMm: null, share: 1, cutAtMm: null, dropMm: 0, line: '' },
+    })),
+  };
+  const span = ({ points }: FlatDrawing['lines'][number]) => {
+    const across = points.map(([x]) => x);
+    return [Math.min(...across), Math.max(...across)] as const;
+  };
+
+  it('is to scale along: parts before, what is put in, and what goes back', () => {
+    const { lines } = drawStretch(question, planStretch(question));
+    const bars = lines.filter(({ kind, closed }) => kind === 'line' && closed).map(span);
+    const [before, front, insert, rear, axle, moved] = bars;
+    const long = ([from, to]: readonly [number, number]) => to - from;
+    expect(bars.map(long).map((mm) => Number(mm.toFixed(6)))).toEqual([210, 100, 42, 110, 40, 40]);
+    expect(insert![0]).toBeCloseTo(front![1], 9);
+    expect(rear![0]).toBeCloseTo(insert![1], 9);
+    expect(rear![1] - before![0]).toBeCloseTo(252, 9);
+    expect(moved![0] - axle![0]).toBeCloseTo(42, 9);
+  });
+
+  it('shows both cuts of what is made shorter, and no insert', () => {
+    const short = { ...question, stretchMm: -30 };
+    const { lines } = drawStretch(short, planStretch(short));
+    expect(lines.filter(({ kind }) => kind === 'cut')).toHaveLength(2);
+    const bars = lines.filter(({ kind, closed }) => kind === 'line' && closed).map(span);
+    expect(bars.map(([from, to]) => Math.round(to - from))).toEqual([210, 100, 80, 40, 40]);
+  });
+
+  it('lies within its frame, words too', () => {
+    const { lines, labels, width, height } = drawStretch(question, planStretch(question));
+    for (const [x, y] of [...lines.flatMap(({ points }) => points), ...labels.map(({ at }) => at)]) {
+      expect(x).toBeGreaterThanOrEqual(0);
+      expect(x).toBeLessThanOrEqual(width);
+      expect(y).toBeGreaterThanOrEqual(0);
+      expect(y).toBeLessThanOrEqual(height);
+    }
   });
 });

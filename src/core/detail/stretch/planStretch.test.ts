@@ -79,6 +79,26 @@ describe('a stretched frame', () => {
     expect(angleDeg![1]).toBeCloseTo(11.47, 2);
   });
 
+  it('puts nothing in between where no stock is near, and says no size that would show', () => {
+    expect(one({ outsideMm: 12 }).insert).toBeNull();
+    expect(one({ section: 'tube', outsideMm: 7, insideMm: 5 })).toMatchObject({ insert: { mm: 8 } });
+    expect(one({ section: 'rod', outsideMm: 9 }).insert).toBeNull();
+  });
+
+  it('moves the front end back by the whole behind the cut, and in a line by what lies ahead of it', () => {
+    const moved = (...members: Partial<StretchMember>[]) =>
+      plan(members).members.map(({ movedMm }) => movedMm);
+    expect(moved({}, { fromMm: 100 }, { fromMm: 140, lengthMm: 30 })).toEqual([0, 42, 42]);
+    const exhaust = { line: 'exhaust', lengthMm: 60 };
+    expect(
+      moved(
+        { ...exhaust, fromMm: 70, share: 0.5 },
+        { ...exhaust, fromMm: 130, share: 0.5, cutAtMm: 160 },
+        { ...exhaust, fromMm: 190, share: 0 },
+      ),
+    ).toEqual([0, 21, 42]);
+  });
+
   it('says what a line of parts leaves open', () => {
     const front = { line: 'exhaust', share: 0.4, fromMm: 60, lengthMm: 60 };
     const rear = { line: 'exhaust', share: 0.4, fromMm: 120, lengthMm: 70, cutAtMm: 150 };

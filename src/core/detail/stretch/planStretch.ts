@@ -1,4 +1,4 @@
-import { STOCK_SIZES, type StockForm } from '../scale/stockSizes.ts';
+import { nearestStock, STOCK_SIZES, type StockForm } from '../scale/stockSizes.ts';
 
 export const SECTIONS = ['channel', 'bar', 'tube', 'rod', 'sheet'] as const;
 /** What a part looks like where it is cut across. */
@@ -66,7 +66,9 @@ export interface StretchedMember {
   cutAtMm: number | null;
   /** How far the cut had to go from where it was wanted, to be clear of brackets and ends. */
   shiftedMm: number;
-  /** Put between the ends; null where nothing is. */
+  /** How far its front end goes back. */
+  movedMm: number;
+  /** Put between the ends; null where nothing is, or nothing in stock is near enough to its size. */
   insert: StretchPiece | null;
   /** What holds the ends together, for each cut: plates, a core or a pin. */
   splice: StretchPiece | null;
@@ -89,6 +91,8 @@ const SLIDE_MM = 0.05;
 /** A pin in a rod has a third of its diameter. */
 const PIN_SHARE = 1 / 3;
 const PLATE_SHARE = 1 / 4;
+/** Stock that is further off than this share of the size shows at the joint. */
+const NEAR_ENOUGH = 0.15;
 const JIG_SPARE_MM = 20;
 
 const spliceHalf = (outsideMm: number): number => Math.max(SPLICE.leastMm, SPLICE.times * outsideMm);
@@ -107,7 +111,10 @@ export function planStretch({ stretchMm, atMm, brackets, members }: StretchQuest
   for (const { name, atMm: at, widthMm } of brackets)
     if (!Number.isFinite(at) || !(widthMm >= 0))
       throw new RangeError(`The bracket ${name} has no place: give mm.`);
-  const stretched = members.map((member) => stretchOne(member, stretchMm, atMm, brackets));
+  const stretched = members.map((member) => ({
+    ...stretchOne(member, stretchMm, atMm, brackets),
+    movedMm: movedBy(member, members, stretchMm, atMm),
+  }));
   return {
     members: stretched,
     gaps: gapsOf(members, stretched, stretchMm),
@@ -120,7 +127,7 @@ function stretchOne(
   stretchMm: number,
   atMm: number,
   brackets: readonly Bracket[],
-): StretchedMember {
+): Omit<StretchedMember, 'movedMm'> {
   const { id, name, count, fromMm, lengthMm, share, dropMm, cutAtMm } = member;
   requireSizes(member);
   const runMm = Math.sqrt(lengthMm ** 2 - dropMm ** 2);
@@ -161,6 +168,18 @@ function stretchOne(
     splice: spliceFor(member, addMm),
     angleDeg: before === null ? null : [before, angleOf(dropMm, afterMm)!],
   };
+}
+
+/** How far the front end of a part goes back: by the whole stretch behind the cut, in a line by what the parts ahead of it take. */
+function movedBy(
+  { fromMm, line }: StretchMember,
+  members: readonly StretchMember[],
+  stretchMm: number,
+  atMm: number,
+): number {
+  if (line.trim() === '') return fromMm >= atMm ? stretchMm : 0;
+  const ahead = members.filter((each) => each.line.trim() === line.trim() && each.fromMm < fromMm);
+  return ahead.reduce((sum, { share }) => sum + share * stretchMm, 0);
 }
 
 function requireSizes({ name, fromMm, lengthMm, outsideMm, insideMm, share, dropMm }: StretchMember): void {
@@ -213,18 +232,13 @@ function cutPlace(
 const largestUpTo = (mm: number, form: StockForm): number | undefined =>
   (STOCK_SIZES[form] as readonly number[]).filter((size) => size <= mm + 1e-9).at(-1);
 
-const nearestTo = (mm: number, form: StockForm): number =>
-  (STOCK_SIZES[form] as readonly number[]).reduce((best, size) =>
-    Math.abs(size - mm) < Math.abs(best - mm) ? size : best,
-  );
-
-/** What is put between the ends: the same section from stock. */
-function insertFor({ section, outsideMm, count }: StretchMember, addMm: number): StretchPiece {
-  const form = ({ channel: 'strip', bar: 'strip', sheet: 'sheet', tube: 'tube', rod: 'rod' } as const)[
-    section
-  ];
-  return { form, mm: nearestTo(outsideMm, form), lengthMm: addMm, count };
+/** What is put between the ends: the same section from stock; null where none is near. */
+function insertFor({ section, outsideMm, count }: StretchMember, addMm: number): StretchPiece | null {
+  const { mm, form, off } = nearestStock(outsideMm, INSERTS[section]);
+  return Math.abs(off) > NEAR_ENOUGH ? null : { form, mm, lengthMm: addMm, count };
 }
+
+const INSERTS = { channel: 'strip', bar: 'strip', sheet: 'sheet', tube: 'tube', rod: 'rod' } as const;
 
 /** A core in a tube, a pin in a rod, plates on the rest: to both sides of every cut, and through the insert. */
 function spliceFor(
@@ -240,9 +254,10 @@ function spliceFor(
     const pin = largestUpTo(outsideMm * PIN_SHARE, 'wire');
     return pin === undefined ? null : { form: 'wire', mm: pin, lengthMm, count };
   }
-  if (section === 'sheet') return { form: 'sheet', mm: nearestTo(outsideMm, 'sheet'), lengthMm, count };
-  const plate = Math.min(1, Math.max(0.25, outsideMm * PLATE_SHARE));
-  return { form: 'sheet', mm: nearestTo(plate, 'sheet'), lengthMm, count: 2 * count };
+  // A board is held by a plate as thick as itself beneath it.
+  const plate = section === 'sheet' ? outsideMm : Math.min(1, Math.max(0.25, outsideMm * PLATE_SHARE));
+  const { mm } = nearestStock(plate, 'sheet');
+  return { form: 'sheet', mm, lengthMm, count: section === 'sheet' ? count : 2 * count };
 }
 
 function gapsOf(

@@ -1,5 +1,15 @@
 import { asItIs, defineRecord, type RecordOf } from './defineRecord.ts';
-import { amount, amountOrNull, choice, flag, named, referenceOrNull, text, whole } from './fields.ts';
+import {
+  amount,
+  amountOrNull,
+  choice,
+  flag,
+  named,
+  referenceOrNull,
+  text,
+  whole,
+  wholeOrNull,
+} from './fields.ts';
 
 export const CORNER_SIDES = ['left', 'right'] as const;
 export const RIM_WAYS = ['plated', 'stripped', 'painted', 'ringed'] as const;
@@ -27,7 +37,7 @@ export const cornerRecord = defineRecord(
     /** Taken off where it stands. */
     flatMm: amount('how much its foot is flattened, mm,', 0, 10, 0),
     /** Where it is out of round: clock face as seen from outside; null where it is not. */
-    flawHour: amountOrNull('where it is out of round, as on a clock,', 1, 12),
+    flawHour: wholeOrNull('where it is out of round, as on a clock,', 1, 12),
     steers: flag('whether it steers'),
     widthMm: amount('the width of the tyre, mm,', 0.5, 100, 8),
     pivotMm: amount('from its middle inward to its pivot, mm,', -50, 100, 0),

@@ -1,5 +1,5 @@
 import { asItIs, defineRecord, type RecordOf } from './defineRecord.ts';
-import { amountOrNull, choice, named, reference, text } from './fields.ts';
+import { amountOrNull, choice, named, reference, text, wholeOrNull } from './fields.ts';
 
 /** Where something on a part looks once it is in place. */
 export const FACES = ['front', 'rear', 'left', 'right', 'up', 'down'] as const;
@@ -18,7 +18,7 @@ export const facingRecord = defineRecord(
     faces: choice('where it faces', FACES),
     mark: choice('the mark', FACING_MARKS),
     /** Holes on that side, for parts that are told by their number. */
-    holes: amountOrNull('holes on that side', 1, 60),
+    holes: wholeOrNull('holes on that side', 1, 60),
     /** Where known parts sit off their pins, mm and degrees; null where they do not. */
     aheadMm: amountOrNull('how far ahead it sits, mm,', -50, 50),
     turnedDeg: amountOrNull('how far it is turned, degrees,', -180, 180),

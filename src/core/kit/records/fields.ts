@@ -147,6 +147,13 @@ export const amountOrNull = (label: string, least: number, most: number): Field<
   initial: null,
 });
 
+/** A count that nobody may have made. */
+export const wholeOrNull = (label: string, least: number, most: number): Field<number | null> => ({
+  ...whole(label, least, most),
+  orNull: true,
+  initial: null,
+});
+
 export const flag = (label: string, initial = false): Field<boolean> => ({ type: 'flag', label, initial });
 
 export const choice = <T extends string>(

@@ -11,6 +11,7 @@ import {
   referenceOrNull,
   text,
   whole,
+  wholeOrNull,
 } from './fields.ts';
 
 export const ENGINE_KINDS = ['in-line', 'v', 'radial'] as const;
@@ -57,7 +58,7 @@ export const harnessRecord = defineRecord(
     z: along('the place of the cap, up, mm,'),
     capRadiusMm: amount('the radius of the cap, mm,', 0.1, 100, 1),
     /** Null for one to each cylinder. */
-    towers: amountOrNull('how many towers the cap has', 1, 28),
+    towers: wholeOrNull('how many towers the cap has', 1, 28),
     rotor: choice('how the rotor turns', ROTORS),
     firstDeg: amount('the tower that fires first, degrees,', 0, 360, 0),
     plugs: whole('how many plugs a cylinder has', 1, 2),

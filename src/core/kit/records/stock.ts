@@ -2,7 +2,6 @@ import { asItIs, defineRecord, type RecordOf } from './defineRecord.ts';
 import { engineKind } from './engine.ts';
 import {
   amount,
-  amountOrNull,
   choice,
   choiceOrNull,
   flag,
@@ -12,6 +11,7 @@ import {
   text,
   textOrNull,
   whole,
+  wholeOrNull,
 } from './fields.ts';
 import { MATERIALS } from './part.ts';
 
@@ -85,7 +85,7 @@ export const barRecord = defineRecord(
     /** Of one piece, as it lies there or is sold. */
     lengthMm: amount('the length of one, mm,', 1, 100_000, 1000),
     /** Null for what is bought as needed. */
-    count: amountOrNull('how many there are', 0, 9999),
+    count: wholeOrNull('how many there are', 0, 9999),
     priceCents: whole('the price of one, cents,', 0, 1_000_000),
   },
   { onCopy: asItIs },

@@ -8,6 +8,7 @@ import {
   type Corner,
   type Kit,
 } from '../../kit/index.ts';
+import type { LayerKind } from '../../finish/index.ts';
 import { kitWith } from '../../kit/plainKit.ts';
 import { summariseKit } from '../kitSummary.ts';
 
@@ -75,6 +76,21 @@ describe('wheels by their corners', () => {
     expect(said(corner({ radiusMm: 14.8 }), { ...right, flatMm: 0.4 })).toEqual([]);
     expect(unevenAxles([corner({ radiusMm: 14 }), { ...right, axle: 2 }])).toEqual([]);
     expect(unevenAxles([corner(), right])).toEqual([]);
+  });
+
+  it('warn of plating that is to come off and that nothing takes off, where the stack is known', () => {
+    const plated = parts.map((part) => ({ ...part, plated: part.id === 'F1' }));
+    const kit = kitWith({ parts: plated, joints, corners: [corner({ rim: 'stripped' })] });
+    const rules = (kinds?: LayerKind[]) => {
+      const layers = kinds?.map((kind, at) => ({ id: String(at), kind }));
+      const stacked = trays.map((tray) => ({ ...tray, ...(layers && tray.id === 'rims' ? { layers } : {}) }));
+      return summariseKit(kit, stacked, joins, 24)
+        .advice.map(({ rule }) => rule)
+        .filter((rule) => rule === 'rim-still-plated');
+    };
+    expect(rules(['primer', 'colour'])).toEqual(['rim-still-plated']);
+    expect(rules(['strip', 'primer'])).toEqual([]);
+    expect(rules()).toEqual([]);
   });
 
   it('count as open where neither rim nor tyre is named', () => {

@@ -139,6 +139,29 @@ function sayAtCorner(build: DividedKit, corner: Corner): KitAdvice[] {
   ];
 }
 
+/** A rim that is to lose its plating, and nothing in its stack that takes it off. */
+function sayPlated(build: DividedKit, { id, name, rim, rimPartId }: Corner): KitAdvice[] {
+  const part = rimPartId === null ? undefined : build.parts.get(rimPartId);
+  const tray = build.trays.find(({ partIds }) => partIds.includes(rimPartId ?? ''));
+  // Without a stack nothing is known of what is done to it.
+  if (rim !== 'stripped' || !part?.plated || !tray?.layers) return [];
+  if (tray.layers.some(({ kind }) => kind === 'strip')) return [];
+  return [
+    {
+      rule: 'rim-still-plated',
+      subject: id,
+      severity: 'warn',
+      about: { trays: [tray.id], parts: [part.id] },
+      text: `The plating stays on: ${part.name.toLowerCase()} of ${name.toLowerCase()}`,
+      why: 'It is to be stripped, and no layer of its stack does so: paint over plating peels.',
+      remedy: 'Put stripping under its first layer, or leave the rim plated.',
+      stage: 'finish',
+      page: tray.id,
+      at: { trays: [tray.id], joins: [], kinds: ['clean', 'rinse', 'primer', 'colour', 'metal'], once: true },
+    },
+  ];
+}
+
 /** Sides of an axle at two heights, before the stance is shimmed. */
 const sayUneven = (build: DividedKit): KitAdvice[] =>
   unevenAxles(build.kit.corners).flatMap(({ lower, higher, byMm }): KitAdvice[] => {
@@ -168,7 +191,7 @@ export const corners: PlanContribution = {
   id: 'corners',
   trayTasks,
   kitAdvice: (build) => [
-    ...build.kit.corners.flatMap((corner) => sayAtCorner(build, corner)),
+    ...build.kit.corners.flatMap((corner) => [...sayAtCorner(build, corner), ...sayPlated(build, corner)]),
     ...sayUneven(build),
   ],
   stillOpen: ({ kit }) =>

@@ -10,12 +10,19 @@ const MINUTES = { start: 10, cut: 14 };
 /** Splices bear load once the cement has set through. */
 const SET_MINUTES = 12 * 60;
 
-/** Stretches that the version asks for, worked out. */
+/** Every stretch of a kit, whether the version asks for its cuts, which cannot be taken back, and what becomes of its parts. */
+const workedOut = (kit: Kit) =>
+  kit.stretches.map((stretch) => ({
+    stretch,
+    asked: isInVersion(kit, stretch.optionId),
+    ...worked(() => stretchOf(stretch, kit)),
+  }));
+
+/** Stretches that the version asks for, as far as they can be worked out. */
 export const stretchesOf = (kit: Kit): { stretch: Stretch; plan: StretchPlan }[] =>
-  kit.stretches.flatMap((stretch) => {
-    const { answer } = worked(() => stretchOf(stretch, kit));
-    return answer && isInVersion(kit, stretch.optionId) === 'yes' ? [{ stretch, plan: answer }] : [];
-  });
+  workedOut(kit).flatMap(({ stretch, asked, answer }) =>
+    answer && asked === 'yes' ? [{ stretch, plan: answer }] : [],
+  );
 
 const pieceWords = ({ form, mm, lengthMm, count }: StretchPiece): string =>
   `${count > 1 ? `${count} × ` : ''}${form} ${figure(mm, 'mm')}, ${figure(lengthMm, 'mm', 1)} long`;
@@ -33,12 +40,15 @@ export function cutWords(
     `${addMm < 0 ? 'take out' : 'cut at'} ${figure(cutAtMm ?? 0, 'mm', 1)} from the front${shifted}${addMm < 0 ? `, ${figure(-addMm, 'mm', 1)} to the rear of it` : ''}`,
     `${figure(beforeMm, 'mm', 1)} becomes ${figure(afterMm, 'mm', 1)}`,
     ...(insert ? [`between: ${pieceWords(insert)}`] : []),
+    ...(addMm > 0 && !insert
+      ? [`between: build up ${figure(addMm, 'mm', 1)} from sheet; nothing in stock comes near its section`]
+      : []),
     splice
       ? `held by ${pieceWords(splice)}`
       : 'nothing in stock fits inside to hold it: sleeve it from outside',
     ...(angleDeg
       ? [
-          `its slope goes from ${figure(angleDeg[0], 'times', 1).slice(1)}° to ${figure(angleDeg[1], 'times', 1).slice(1)}°; the joints at its ends are kept`,
+          `its slope goes from ${angleDeg[0].toFixed(1)}° to ${angleDeg[1].toFixed(1)}°; the joints at its ends are kept`,
         ]
       : []),
     `align on a straight bar of ${Math.ceil(jigMm)} mm, both sides at once, and measure crosswise before the cement sets`,
@@ -64,8 +74,10 @@ const trayTasks = (build: DividedKit): TrayTask[] =>
     }),
   );
 
-function say(build: DividedKit, stretch: Stretch): KitAdvice[] {
-  const { kit } = build;
+function say(
+  build: DividedKit,
+  { stretch, asked, answer, fault }: ReturnType<typeof workedOut>[number],
+): KitAdvice[] {
   const trays = traysOf(
     build,
     stretch.members.map(({ partId }) => partId),
@@ -73,9 +85,7 @@ function say(build: DividedKit, stretch: Stretch): KitAdvice[] {
   const about = { trays, parts: stretch.members.map(({ partId }) => partId) };
   const base = { severity: 'warn' as const, about, stage: 'detail' as const, page: 'stretch' };
   const at = { trays, joins: [], kinds: ['clean', 'open', 'join'] as const, once: true };
-  const asked = isInVersion(kit, stretch.optionId);
   if (asked === 'no' || trays.length === 0) return [];
-  const { answer, fault } = worked(() => stretchOf(stretch, kit));
   if (fault !== undefined)
     return [
       {
@@ -116,12 +126,9 @@ function say(build: DividedKit, stretch: Stretch): KitAdvice[] {
 export const stretches: PlanContribution = {
   id: 'stretches',
   trayTasks,
-  kitAdvice: (build) => build.kit.stretches.flatMap((stretch) => say(build, stretch)),
+  kitAdvice: (build) => workedOut(build.kit).flatMap((each) => say(build, each)),
   stillOpen: ({ kit }) =>
-    kit.stretches.filter(
-      (stretch) =>
-        isInVersion(kit, stretch.optionId) === 'open' || worked(() => stretchOf(stretch, kit)).fault !== undefined,
-    ).length,
+    workedOut(kit).filter(({ asked, fault }) => asked === 'open' || fault !== undefined).length,
   needs: ({ kit, version: { used }, material }) =>
     stretchesOf(kit).flatMap(({ stretch, plan }) => {
       const flat = plan.members

@@ -1,18 +1,16 @@
 import { Button, Group, Select } from '@mantine/core';
 import { useState } from 'react';
 import type { Kit } from '../../../core/kit/index.ts';
-import { newId } from '../../data/newId.ts';
 import { partOptions } from '../kit/partNames.ts';
 
 interface AddForProps {
-  buildId: string;
   kit: Kit;
   label: string;
-  onAdd: (partId: string, id: string) => void;
+  onAdd: (partId: string) => void;
 }
 
 /** Adds a record that belongs to a part: the part is picked first. */
-export function AddFor({ buildId, kit, label, onAdd }: AddForProps) {
+export function AddFor({ kit, label, onAdd }: AddForProps) {
   const [partId, setPartId] = useState<string | null>(null);
   return (
     <Group gap="xs" align="end">
@@ -30,7 +28,7 @@ export function AddFor({ buildId, kit, label, onAdd }: AddForProps) {
         variant="default"
         disabled={partId === null}
         onClick={() => {
-          onAdd(partId!, newId(buildId));
+          onAdd(partId!);
           setPartId(null);
         }}
       >

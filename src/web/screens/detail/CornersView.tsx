@@ -100,7 +100,7 @@ function CornerCard({ corner, kit, onChange, onRemove }: CornerCardProps) {
           label="Axle, from the front"
           field={fields.axle}
           value={corner.axle}
-          onSave={(axle) => onChange({ axle: Math.round(axle) })}
+          onSave={(axle) => onChange({ axle })}
         />
         <ChoiceSelect
           label="Side"
@@ -151,7 +151,7 @@ function CornerCard({ corner, kit, onChange, onRemove }: CornerCardProps) {
           placeholder="round"
           field={fields.flawHour}
           value={corner.flawHour}
-          onSave={(hour) => onChange({ flawHour: hour === null ? null : Math.round(hour) })}
+          onSave={(flawHour) => onChange({ flawHour })}
         />
       </SimpleGrid>
       <div className="in-row g14 breaks">

@@ -1,14 +1,15 @@
 import { Button, Group, Select, SimpleGrid, Switch, TagsInput } from '@mantine/core';
 import {
   engineFault,
+  engineKind,
   enginePlaceFields,
   engineRecord,
   type Engine,
   type EnginePlace,
-  type Field,
   type Kit,
 } from '../../../core/kit/index.ts';
 import { FigureInput } from '../../components/form/FigureInput.tsx';
+import { listLimit, textLimits } from '../../components/limits.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { NameInput } from './NameInput.tsx';
 
@@ -21,6 +22,7 @@ interface EngineCardProps {
 }
 
 const { fields } = engineRecord;
+const KIND_LIMIT = textLimits(engineKind(''));
 /** What engines are usually put together from: a start, to be changed. */
 const USUAL: readonly (readonly [place: string, kinds: readonly string[], seen: boolean])[] = [
   ['block', ['block'], true],
@@ -57,13 +59,13 @@ export function EngineCard({ engine, kit, kinds, onChange, onRemove }: EngineCar
           label="Wanted, 1 to 9"
           field={fields.worth}
           value={engine.worth}
-          onSave={(worth) => onChange({ worth: Math.round(worth) })}
+          onSave={(worth) => onChange({ worth })}
         />
         <FigureInput
           label="How many at most"
           field={fields.most}
           value={engine.most}
-          onSave={(most) => onChange({ most: Math.round(most) })}
+          onSave={(most) => onChange({ most })}
         />
         <Select
           size="xs"
@@ -89,7 +91,7 @@ export function EngineCard({ engine, kit, kinds, onChange, onRemove }: EngineCar
         <Button
           size="xs"
           variant="default"
-          disabled={engine.slots.length >= mostOf(fields.slots)}
+          disabled={engine.slots.length >= listLimit(fields.slots)}
           onClick={() =>
             onChange({
               slots: [...engine.slots, { name: freePlace(engine.slots), kinds: [], count: 1, seen: true }],
@@ -121,8 +123,6 @@ export function EngineCard({ engine, kit, kinds, onChange, onRemove }: EngineCar
     </section>
   );
 }
-
-const mostOf = (field: Field<unknown>): number => (field.type === 'list' ? field.most : 0);
 
 function freePlace(slots: readonly EnginePlace[]): string {
   for (let at = slots.length + 1; ; at++)
@@ -156,16 +156,18 @@ function EnginePlaceRow({ isFirst, slot, kinds, onChange, onRemove }: EnginePlac
         {...headed('What fits it', slot.name)}
         placeholder={slot.kinds.length === 0 ? 'type a kind, then Enter' : undefined}
         data={[...kinds]}
-        maxTags={mostOf(enginePlaceFields.kinds)}
+        maxTags={listLimit(enginePlaceFields.kinds)}
         acceptValueOnBlur
         value={slot.kinds}
-        onChange={(next) => onChange({ kinds: next.map((kind) => kind.trim().slice(0, 60)).filter(Boolean) })}
+        onChange={(next) =>
+          onChange({ kinds: next.map((kind) => kind.trim().slice(0, KIND_LIMIT.maxLength)).filter(Boolean) })
+        }
       />
       <FigureInput
         {...headed('Takes', slot.name)}
         field={enginePlaceFields.count}
         value={slot.count}
-        onSave={(count) => onChange({ count: Math.round(count) })}
+        onSave={(count) => onChange({ count })}
       />
       <Switch
         size="xs"
@@ -208,7 +210,7 @@ function Apart({ engine, onChange }: Pick<EngineCardProps, 'engine' | 'onChange'
         size="xs"
         variant="default"
         mt={6}
-        disabled={engine.apart.length >= mostOf(fields.apart)}
+        disabled={engine.apart.length >= listLimit(fields.apart)}
         onClick={() => onChange({ apart: [...engine.apart, { one: kinds[0]!, other: kinds[1]! }] })}
       >
         Two kinds that never stand together

@@ -1,8 +1,11 @@
 import { Autocomplete, Button, Table } from '@mantine/core';
 import type { BuildRecord } from '../../../api/index.ts';
-import { partLabel, type Kit, type Part, type Spare } from '../../../core/kit/index.ts';
+import { engineKind, partLabel, type Kit, type Part, type Spare } from '../../../core/kit/index.ts';
 import { changeKit, changeStock } from '../../data/kit.ts';
+import { textLimits } from '../../components/limits.ts';
 import { guessedKinds } from './engineKinds.ts';
+
+const KIND_LIMIT = textLimits(engineKind(''));
 
 interface EngineKindsProps {
   build: BuildRecord;
@@ -108,7 +111,7 @@ const KindRow = ({ name, count, kind = '', guess, kinds, onSave }: KindRowProps)
         aria-label={`Kind of ${name}`}
         placeholder={guess === undefined ? 'not on an engine' : `${guess}?`}
         data={[...kinds]}
-        maxLength={60}
+        {...KIND_LIMIT}
         defaultValue={kind}
         onOptionSubmit={(picked) => picked !== kind && onSave(picked)}
         onBlur={({ currentTarget }) => {

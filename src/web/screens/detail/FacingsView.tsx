@@ -16,6 +16,7 @@ import {
 import { ChoiceSelect } from '../../components/form/ChoiceSelect.tsx';
 import { textLimits } from '../../components/limits.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
+import { newId } from '../../data/newId.ts';
 import { partOptions } from '../kit/partNames.ts';
 import { AddFor } from './AddFor.tsx';
 import type { DetailViewProps } from './detailView.ts';
@@ -53,10 +54,13 @@ export function FacingsView({ build, kit }: DetailViewProps) {
         <AddFor
           kit={kit}
           label="Note it for a part"
-          onAdd={(partId, id) =>
-            put(id, { ...newRecord(facingRecord), partId, what: 'this side' }, 'note which way round')
+          onAdd={(partId) =>
+            put(
+              newId(build.id),
+              { ...newRecord(facingRecord), partId, what: 'this side' },
+              'note which way round',
+            )
           }
-          buildId={build.id}
         />
       </section>
       <section className="column" aria-label="What follows">
@@ -116,7 +120,7 @@ const FacingCard = ({ facing, name, onChange, onRemove }: FacingCardProps) => (
         field={fields.holes}
         placeholder="not told by holes"
         value={facing.holes}
-        onSave={(holes) => onChange({ holes: holes === null ? null : Math.round(holes) })}
+        onSave={(holes) => onChange({ holes })}
       />
       <OpenFigure
         label="Sits ahead of its pins, mm"

@@ -1,5 +1,6 @@
 import { Button, Group } from '@mantine/core';
 import { guideFields, harnessRecord, type Harness } from '../../../core/kit/index.ts';
+import { listLimit } from '../../components/limits.ts';
 import { FigureInput } from '../../components/form/FigureInput.tsx';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { NumbersInput } from './NumbersInput.tsx';
@@ -61,4 +62,4 @@ export function Guides({
   );
 }
 
-const mostGuides = harnessRecord.fields.guides.type === 'list' ? harnessRecord.fields.guides.most : 0;
+const mostGuides = listLimit(harnessRecord.fields.guides);

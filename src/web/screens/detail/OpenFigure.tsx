@@ -1,6 +1,6 @@
 import { NumberInput } from '@mantine/core';
 import type { Field } from '../../../core/kit/index.ts';
-import { numberLimits } from '../../components/limits.ts';
+import { isWholeNumber, numberLimits } from '../../components/limits.ts';
 
 interface OpenFigureProps {
   label: string;
@@ -13,6 +13,7 @@ interface OpenFigureProps {
 /** A figure that may be left open, saved once it is typed, brought within its limits. */
 export const OpenFigure = ({ label, placeholder, field, value, onSave }: OpenFigureProps) => {
   const { min = -Infinity, max = Infinity } = numberLimits(field);
+  const isWhole = isWholeNumber(field);
   return (
     <NumberInput
       size="xs"
@@ -20,12 +21,13 @@ export const OpenFigure = ({ label, placeholder, field, value, onSave }: OpenFig
       label={label}
       placeholder={placeholder}
       defaultValue={value ?? ''}
-      decimalScale={1}
+      decimalScale={isWhole ? 0 : 2}
       min={min}
       max={max}
       onBlur={({ currentTarget }) => {
         const typed = currentTarget.value.trim();
-        const next = typed === '' ? null : Math.min(max, Math.max(min, Number(typed)));
+        const given = isWhole ? Math.round(Number(typed)) : Number(typed);
+        const next = typed === '' ? null : Math.min(max, Math.max(min, given));
         if (next === null || !Number.isNaN(next)) if (next !== value) onSave(next);
       }}
     />

@@ -17,6 +17,7 @@ import { AddFor } from './AddFor.tsx';
 import { useTask } from '../../data/useTask.ts';
 import type { DetailWorker } from '../../workers/detailWorker.ts';
 import type { SeenDetail } from '../../../core/plan/index.ts';
+import { newId } from '../../data/newId.ts';
 import { labelled } from '../kit/partNames.ts';
 import type { DetailViewProps } from './detailView.ts';
 import { newDetailWorker } from './newDetailWorker.ts';
@@ -119,7 +120,7 @@ const ShownHow = ({ kit, showing, onChange }: ShownHowProps) => (
         step={30}
         field={fields.minutes}
         value={showing.minutes}
-        onSave={(minutes) => onChange({ minutes: Math.round(minutes) })}
+        onSave={(minutes) => onChange({ minutes })}
       />
     </SimpleGrid>
     {showing.shell !== 'none' && <Opened kit={kit} showing={showing} onChange={onChange} />}
@@ -197,12 +198,11 @@ function PlaceAPart({ buildId, kit }: { buildId: string; kit: Kit }) {
     <div className="panel">
       {problem && <p role="alert">{problem}</p>}
       <AddFor
-        buildId={buildId}
         kit={open}
         label="Say where a part sits"
-        onAdd={(partId, id) => {
+        onAdd={(partId) => {
           const lengthMm = kit.parts.find((part) => part.id === partId)?.lengthMm ?? 10;
-          put(id, { ...newRecord(partBoxRecord), partId, lengthMm }, 'place of a part');
+          put(newId(buildId), { ...newRecord(partBoxRecord), partId, lengthMm }, 'place of a part');
         }}
       />
     </div>
