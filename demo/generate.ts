@@ -19,7 +19,7 @@ import {
 } from '../src/core/paint/index.ts';
 import { seededRandom } from '../src/core/seededRandom.ts';
 import type { FamilyId, Sheen } from '../src/core/finish/index.ts';
-import type { SamplePaint } from '../src/api/index.ts';
+import type { CodeUse, SamplePaint } from '../src/api/index.ts';
 import { kitFrom, withoutEmptyLists } from './kits/sampleKit.ts';
 import { pellam } from './kits/pellam.ts';
 import { quillon } from './kits/quillon.ts';
@@ -379,6 +379,7 @@ interface SampleCode {
   name: string;
   years: string;
   kind: CodeKind;
+  use?: CodeUse;
   spectrum: number[];
   angles?: { degrees: number; lab: Lab }[];
   sources: {
@@ -465,6 +466,7 @@ function makeCodes(): SampleCode[] {
       code,
       name,
       kind,
+      ...useOf(code),
       years: `${start}-${String(start + 1 + Math.floor(4 * random())).slice(2)}`,
       spectrum,
       ...(flake === undefined ? {} : { angles: trueAngles(spectrum, flake, random) }),
@@ -491,6 +493,13 @@ function makeCodes(): SampleCode[] {
     }
   }
   return codes;
+}
+
+/** These makers number what is not for the body apart: 7 at the end for engines, 3 for the cabin. */
+function useOf(code: string): { use?: CodeUse } {
+  if (FIXED_CODES.some(([, fixed]) => fixed === code)) return {};
+  if (code.endsWith('7')) return { use: 'engine' };
+  return code.endsWith('3') ? { use: 'cabin' } : {};
 }
 
 function codeShares(kind: CodeKind): Shares {

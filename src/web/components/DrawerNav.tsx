@@ -2,6 +2,9 @@ import { useEffect, useRef } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { drawerAddress, useDrawers, type DrawerFacts } from './drawers.ts';
 
+/** Of the drawer before, so that it is seen that there is one. */
+const BESIDE_PX = 24;
+
 interface DrawerNavProps extends DrawerFacts {
   stage: string;
   /** As it is spoken: "the kit". */
@@ -16,7 +19,7 @@ export function DrawerNav({ stage, called, ...facts }: DrawerNavProps) {
   useEffect(() => {
     // Where they stand in one row, the open one may lie beside the screen.
     const open = list.current?.querySelector<HTMLElement>('.active');
-    if (list.current && open) list.current.scrollLeft = open.offsetLeft - list.current.offsetLeft;
+    if (list.current && open) list.current.scrollLeft = open.offsetLeft - list.current.offsetLeft - BESIDE_PX;
   }, [pathname]);
   return (
     <nav aria-label={`Drawers of ${called}`}>

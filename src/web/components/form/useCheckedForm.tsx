@@ -1,4 +1,4 @@
-import { useForm, type FormErrors } from '@mantine/form';
+import { useForm } from '@mantine/form';
 import { yupResolver } from 'mantine-form-yup-resolver';
 import { useRef } from 'react';
 import type { AnyObjectSchema, ObjectSchema } from 'yup';
@@ -51,7 +51,7 @@ export function useCheckedForm<D extends object, V>({
         const empty = Object.entries<string | undefined>(asks).filter(([key]) =>
           isEmpty(draft[key as keyof D]),
         );
-        return { [wholeAt ?? '']: made.fault, ...Object.fromEntries(empty) } as FormErrors;
+        return { [wholeAt ?? '']: made.fault, ...Object.fromEntries(empty) };
       }
       const { '': whole, ...each } = bySchema(made.answer as Record<string, unknown>) as Record<
         string,
@@ -62,8 +62,8 @@ export function useCheckedForm<D extends object, V>({
       );
       // Of the whole it is said where an input is named for it, else once nothing else is wrong.
       if (whole && (wholeAt !== undefined || Object.keys(wrong).length === 0))
-        return { [wholeAt ?? '']: wordsAt(draft, wholeAt ?? '', whole), ...wrong } as FormErrors;
-      return Object.keys(wrong).length > 0 ? (wrong as FormErrors) : check(made.answer);
+        return { [wholeAt ?? '']: wordsAt(draft, wholeAt ?? '', whole), ...wrong };
+      return Object.keys(wrong).length > 0 ? wrong : check(made.answer);
     },
   });
   /** What is on its way to the server: asked for once more meanwhile, it is not sent again. */

@@ -1,8 +1,7 @@
-import { UnstyledButton } from '@mantine/core';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import type { CodeRecord } from '../../../api/index.ts';
-import { partLabel, type JointTime, type Kit, type ProposedTray } from '../../../core/kit/index.ts';
-import type { Box, JointMapLayout, JointMapQuestion } from '../../workers/jointMap.ts';
+import { type JointTime, type Kit, type ProposedTray } from '../../../core/kit/index.ts';
+import type { Box } from '../../workers/jointMap.ts';
 import { finishHex } from './finishColour.ts';
 import { JointOverview } from './JointOverview.tsx';
 import {
@@ -15,7 +14,8 @@ import {
   TrayName,
   TrayShape,
 } from './jointMapShapes.tsx';
-import { kitWorker } from './useProposal.ts';
+import { MapBar } from './JointMapBar.tsx';
+import { useJointMapLayout, ZOOMS } from './useJointMapLayout.ts';
 
 interface JointMapProps {
   kit: Kit;
@@ -28,48 +28,12 @@ interface JointMapProps {
   onMarkPart: (id: string) => void;
 }
 
-const ZOOMS = [0.15, 0.25, 0.35, 0.5, 0.6, 0.7, 0.85, 1, 1.3];
-/** A small kit is not blown up beyond its usual size. */
-const ROOMY = 7;
-/** Below this the names on the tags can no longer be read at first sight. */
-const READABLE = 6;
-
 /** Parts as tags in the trays in which they are painted; solid where they are joined before paint, dashed where
  *  after. */
 export function JointMap(props: JointMapProps) {
   const { kit, trays, codes, when, markedJoint, markedPart, onMarkJoint, onMarkPart } = props;
-  const [layout, setLayout] = useState<{ question: JointMapQuestion; layout: JointMapLayout } | null>(null);
-  const [zoom, setZoom] = useState(4);
-  const [fitted, setFitted] = useState(false);
   const scroll = useRef<HTMLDivElement>(null);
-  const question = useMemo<JointMapQuestion>(() => {
-    const widths: Record<string, number> = {};
-    for (const part of kit.parts)
-      widths[part.id] = Math.min(210, 40 + partLabel(part).length * 7.4 + part.name.length * 6.6);
-    return {
-      trays: trays.map(({ key, name, partIds }) => ({ key, name, partIds })),
-      joints: kit.joints.filter(({ id }) => when.has(id)).map(({ id, a, b }) => ({ id, a, b })),
-      widths,
-    };
-  }, [kit, trays, when]);
-  useEffect(() => {
-    let asked = true;
-    void kitWorker()
-      .layOutJointMap(question)
-      .then((made) => {
-        if (!asked) return;
-        setLayout({ question, layout: made });
-        const room = scroll.current?.clientWidth;
-        if (fitted || room === undefined) return;
-        const fits = ZOOMS.findLastIndex((each) => each * made.width <= room);
-        setZoom(Math.max(READABLE, Math.min(ROOMY, fits)));
-        setFitted(true);
-      });
-    return () => {
-      asked = false;
-    };
-  }, [question, fitted]);
-
+  const { layout, zoom, setZoom, fitted } = useJointMapLayout(kit, trays, when, scroll);
   const scale = ZOOMS[zoom]!;
   const drawing = useMemo(() => {
     if (!layout) return null;
@@ -163,45 +127,7 @@ export function JointMap(props: JointMapProps) {
   const marks = layout && marksOf(layout.layout, kit.joints, markedJoint, markedPart);
   return (
     <div className="mapwell">
-      <div className="mapbar">
-        <span>
-          <svg width={34} height={10} aria-hidden>
-            <line x1={0} y1={5} x2={34} y2={5} stroke="#161616" strokeWidth={3} />
-          </svg>{' '}
-          before paint
-        </span>
-        <span>
-          <svg width={34} height={10} aria-hidden>
-            <line x1={0} y1={5} x2={34} y2={5} stroke="#161616" strokeWidth={1.6} strokeDasharray="5 4" />
-          </svg>{' '}
-          after
-        </span>
-        <span>
-          <svg width={14} height={12} aria-hidden>
-            <circle cx={7} cy={6} r={4} fill="#efefef" stroke="#161616" strokeWidth={1.6} />
-          </svg>{' '}
-          moves
-        </span>
-        <span className="ml-auto in-row g6">
-          <UnstyledButton disabled={!layout} onClick={() => setZoom(wholeMap())}>
-            Whole map
-          </UnstyledButton>
-          <UnstyledButton
-            aria-label="Smaller"
-            disabled={zoom === 0}
-            onClick={() => setZoom((now) => Math.max(0, now - 1))}
-          >
-            −
-          </UnstyledButton>
-          <UnstyledButton
-            aria-label="Larger"
-            disabled={zoom === ZOOMS.length - 1}
-            onClick={() => setZoom((now) => Math.min(ZOOMS.length - 1, now + 1))}
-          >
-            +
-          </UnstyledButton>
-        </span>
-      </div>
+      <MapBar zoom={zoom} onZoom={setZoom} wholeMap={layout ? wholeMap : undefined} />
       <div className="scroll" ref={scroll} tabIndex={0} role="group" aria-label="Joint map, scrolls">
         {layout ? (
           <svg
