@@ -300,7 +300,10 @@ describe('the kit of the sample bench', () => {
     await press(page, 'button', 'Add it');
     await saved(page);
     await shows(page, /coil cable, battery box to distributor\s+Take 0\.5 mm/);
-    await fill(page, 'Real diameter, mm: coil cable, battery box to distributor', '24');
+    const diameter = await page.waitForSelector(
+      'section[aria-label^="coil cable"] ::-p-aria([name="Real diameter, mm"])',
+    );
+    await diameter!.type('24');
     await page.keyboard.press('Tab');
     await saved(page);
     await shows(page, /coil cable, battery box to distributor\s+Take 1 mm/);

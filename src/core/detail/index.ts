@@ -1,6 +1,25 @@
 /** Detail: what is added to a kit beyond its parts, scaled from the real thing. */
 export { drillFor } from './drills.ts';
-export { RUN_FACTS, RUN_KINDS, scaledRun, type RunFacts, type RunKind, type ScaledRun } from './runs.ts';
+export {
+  MAKE_FACTS,
+  RUN_FACTS,
+  RUN_KINDS,
+  RUN_MAKES,
+  scaledRun,
+  type RunFacts,
+  type RunKind,
+  type RunMake,
+  type ScaledRun,
+} from './runs.ts';
+export {
+  bendRoute,
+  boxesOnRoute,
+  type BentRoute,
+  type Point,
+  type RouteBend,
+  type RouteBox,
+} from './route/bendRoute.ts';
+export { bundleMm, twistFor } from './route/bundle.ts';
 export { allocateEngines, type EngineAllocation } from './engines/allocateEngines.ts';
 export type { EngineQuestion, EngineSlot, EngineType } from './engines/engineQuestion.ts';
 export { householdWires } from './cutting/householdWires.ts';

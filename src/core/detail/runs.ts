@@ -13,6 +13,21 @@ export const RUN_KINDS = [
 ] as const;
 export type RunKind = (typeof RUN_KINDS)[number];
 
+/** Of what it is made on the model: wire that holds its bend, hose that does not, rod that is bent to its shape. */
+export const RUN_MAKES = ['metal-core', 'soft', 'rod'] as const;
+export type RunMake = (typeof RUN_MAKES)[number];
+
+/** Least radius of the middle line in diameters, as it is bent without kink or crack; working values. */
+export const MAKE_FACTS: Readonly<Record<RunMake, { name: string; bendTimes: number; tight: string }>> = {
+  'metal-core': {
+    name: 'wire with a metal core',
+    bendTimes: 1.5,
+    tight: 'round a needle; nearer the insulation splits',
+  },
+  soft: { name: 'soft tube', bendTimes: 4, tight: 'put a wire inside it, or it kinks there' },
+  rod: { name: 'rod, bent to shape', bendTimes: 2.5, tight: 'warm it there, or make it of two pieces' },
+};
+
 export interface RunFacts {
   name: string;
   /** Outside diameter of the real thing, mm: least and most. */
@@ -21,6 +36,9 @@ export interface RunFacts {
   /** Hands-on minutes for one: cut, fit, glue both ends. Working values. */
   minutes: number;
   how: string;
+  make: RunMake;
+  /** As it usually looks, where nobody knows better. */
+  look: string;
 }
 
 /** Usual diameters of real vehicles; a builder who has measured one says so instead. */
@@ -31,6 +49,8 @@ export const RUN_FACTS: Readonly<Record<RunKind, RunFacts>> = {
     work: 'wire',
     minutes: 5,
     how: 'number the towers by the firing order first; cut each lead to its own length',
+    make: 'metal-core',
+    look: 'black, satin',
   },
   'battery-cable': {
     name: 'battery cable',
@@ -38,6 +58,8 @@ export const RUN_FACTS: Readonly<Record<RunKind, RunFacts>> = {
     work: 'wire',
     minutes: 5,
     how: 'a clamp of foil on the terminal, a sleeve of shrink tube behind it',
+    make: 'metal-core',
+    look: 'black, satin; red to the starter',
   },
   'control-cable': {
     name: 'control cable',
@@ -45,6 +67,8 @@ export const RUN_FACTS: Readonly<Record<RunKind, RunFacts>> = {
     work: 'wire',
     minutes: 6,
     how: 'wire with a metal core holds the bend; leave slack where the fork turns',
+    make: 'metal-core',
+    look: 'black, satin',
   },
   'brake-pipe': {
     name: 'brake pipe',
@@ -52,6 +76,8 @@ export const RUN_FACTS: Readonly<Record<RunKind, RunFacts>> = {
     work: 'plumb',
     minutes: 7,
     how: 'bend it along the frame, clamps of foil every few centimetres',
+    make: 'rod',
+    look: 'dull steel or copper',
   },
   'fuel-pipe': {
     name: 'fuel pipe',
@@ -59,13 +85,17 @@ export const RUN_FACTS: Readonly<Record<RunKind, RunFacts>> = {
     work: 'plumb',
     minutes: 6,
     how: 'a drilled stub of tube at each end makes the union',
+    make: 'rod',
+    look: 'dull steel; rubber matt black',
   },
   'heater-hose': {
     name: 'heater hose',
     realMm: [16, 19],
     work: 'plumb',
     minutes: 6,
-    how: 'matt black, with a clamp of foil at each end',
+    how: 'a clamp of foil at each end',
+    make: 'soft',
+    look: 'black, matt',
   },
   'radiator-hose': {
     name: 'radiator hose',
@@ -73,6 +103,8 @@ export const RUN_FACTS: Readonly<Record<RunKind, RunFacts>> = {
     work: 'plumb',
     minutes: 8,
     how: 'wire inside a tube keeps the bend open; a clamp of foil at each end',
+    make: 'soft',
+    look: 'black, matt',
   },
 };
 

@@ -13,6 +13,9 @@ export {
 } from './engines/atHand.ts';
 export { builtEngines, leftOf, type BuiltEngine } from './engines/builtEngines.ts';
 export { changesOfTaking, isEngineOpen } from './engines/takeEngines.ts';
+export { bundlesOf, type Bundle } from './runs/bundles.ts';
+export { makeOfRun, runAtScale, runName } from './runs/runAtScale.ts';
+export { routeOfRun, type RunRoute } from './runs/runRoute.ts';
 export { HARDLY_STEERED, standsAt, steeringOf, unevenAxles } from './corners.ts';
 export { FACE_WORDS, facingWords, MARK_WORDS, offsetWords, TRIM_WORDS } from './facings.ts';
 export { assembleKit, assembleStock } from './assembleKit.ts';

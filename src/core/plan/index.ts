@@ -17,7 +17,7 @@ export { cutWords } from './contributions/stretches.ts';
 export { HARDLY } from './seen/hardly.ts';
 export { seenDetail, type SeenDetail, type SeenWork } from './seen/seenDetail.ts';
 export { endLines } from './contributions/runEnds.ts';
-export { runAtScale, runName } from './contributions/runs.ts';
+export { bundleLines, PAST_WORDS, routeLines } from './contributions/runLines.ts';
 export {
   localDate,
   longestSessions,

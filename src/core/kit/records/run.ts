@@ -1,10 +1,33 @@
-import { RUN_KINDS } from '../../detail/index.ts';
+import { RUN_KINDS, RUN_MAKES } from '../../detail/index.ts';
 import { asItIs, defineRecord, type RecordOf } from './defineRecord.ts';
-import { amountOrNull, choice, choiceIfAny, reference, text, whole } from './fields.ts';
+import {
+  amount,
+  amountOrNull,
+  choice,
+  choiceIfAny,
+  group,
+  ifAny,
+  list,
+  reference,
+  text,
+  whole,
+  type ValueOf,
+} from './fields.ts';
 
-/** What is at the end of a wire or hose: nothing, a boot of sleeve, a clip of foil, a banjo fitting, a plug connector. */
-export const RUN_ENDS = ['plain', 'boot', 'clip', 'banjo', 'plug'] as const;
+/** What is at the end of a wire or hose: nothing, a boot of sleeve, a clip of foil, a banjo fitting, a plug connector; or it ends
+ *  where nobody sees it, in no hole. */
+export const RUN_ENDS = ['plain', 'boot', 'clip', 'banjo', 'plug', 'unseen'] as const;
 export type RunEnd = (typeof RUN_ENDS)[number];
+/** What lies about it: nothing, a braid, a wrapping of tape. */
+export const RUN_COVERS = ['bare', 'braid', 'wrap'] as const;
+/** On which side of a part it goes past. */
+export const PAST_SIDES = ['over', 'under', 'left', 'right', 'ahead', 'behind'] as const;
+
+export const pastFields = {
+  partId: reference('the part that it goes past', 'part'),
+  side: choice('on which side it goes past', PAST_SIDES),
+};
+export type PastPart = ValueOf<typeof pastFields>;
 
 export const runRecord = defineRecord(
   'run',
@@ -22,6 +45,15 @@ export const runRecord = defineRecord(
     lengthMm: amountOrNull('the length, mm,', 1, 2000),
     fromEnd: choiceIfAny('the fitting where it begins', RUN_ENDS),
     toEnd: choiceIfAny('the fitting where it ends', RUN_ENDS),
+    /** Of what it is made; the usual of its kind where nobody says otherwise. */
+    make: choiceIfAny('of what it is made', ['usual', ...RUN_MAKES] as const),
+    cover: choiceIfAny('what lies about it', RUN_COVERS),
+    /** Runs of one name are tied together. */
+    bundle: ifAny(text('the bundle', 60)),
+    /** From its beginning to its end. */
+    past: ifAny(list('the parts that it goes past', group('a part that it goes past', pastFields), 12)),
+    slackMm: ifAny(amount('the slack, mm,', 0, 200, 0)),
+    look: ifAny(text('colour and sheen', 80)),
     note: text('a note', 500),
   },
   { onCopy: asItIs },

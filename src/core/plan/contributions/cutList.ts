@@ -1,7 +1,18 @@
-import { counted, laceOf, planHarness, resolveVersion, type Kit, type StockLength } from '../../kit/index.ts';
+import { nearestStock, twistFor } from '../../detail/index.ts';
+import {
+  counted,
+  laceOf,
+  planHarness,
+  resolveVersion,
+  routeOfRun,
+  runAtScale,
+  runName,
+  type Kit,
+  type Run,
+  type StockLength,
+} from '../../kit/index.ts';
 import { worked } from '../../worked.ts';
 import type { PlanContribution } from '../contribution.ts';
-import { runAtScale, runName } from './runs.ts';
 import { stretchesOf } from './stretches.ts';
 
 /** Pieces of one diameter. */
@@ -18,6 +29,14 @@ export interface CutGroup {
 /** To a tenth: nobody cuts finer. */
 const tenth = (mm: number) => Math.ceil(10 * mm - 1e-9) / 10;
 
+/** What is cut for one of a run: itself, or the strands of which it is twisted. */
+function strandsOf(run: Run, scale: number): { wireMm: number; each: number; times: number } {
+  const { wireMm } = runAtScale(run, scale);
+  if (run.cover !== 'braid') return { wireMm, each: 1, times: 1 };
+  const { strandMm, times } = twistFor(wireMm);
+  return { wireMm: nearestStock(strandMm, 'wire').mm, each: 3, times };
+}
+
 /** Everything of a kit that is cut from wire, rod or tube, by diameter, thinnest first: runs, leads of harnesses, spokes,
  *  what goes between the ends of stretched parts and holds them. */
 export function cutList(kit: Kit, scale: number): CutGroup[] {
@@ -30,11 +49,13 @@ export function cutList(kit: Kit, scale: number): CutGroup[] {
   const { used } = resolveVersion(kit);
   for (const run of kit.runs) {
     if (!used.has(run.fromPartId) || !used.has(run.toPartId)) continue;
-    const { unmeasured, pieces, uses } = group(runAtScale(run, scale).wireMm);
+    const { wireMm, each, times } = strandsOf(run, scale);
+    const { unmeasured, pieces, uses } = group(wireMm);
     uses.push(runName(run, kit));
-    const what = runName({ ...run, count: 1 }, kit);
-    if (run.lengthMm === null) unmeasured.push(what);
-    else pieces.push({ id: `run ${run.id}`, what, length: tenth(run.lengthMm), count: run.count });
+    const what = `${each > 1 ? 'strand of ' : ''}${runName({ ...run, count: 1 }, kit)}`;
+    const { lengthMm } = routeOfRun(run, kit, scale);
+    if (lengthMm === null) unmeasured.push(what);
+    else pieces.push({ id: `run ${run.id}`, what, length: tenth(times * lengthMm), count: each * run.count });
   }
   for (const harness of kit.harnesses) {
     const { answer } = worked(() => planHarness(harness, scale));

@@ -1,8 +1,7 @@
 import { RUN_FACTS } from '../../detail/index.ts';
-import { resolveVersion, type Kit } from '../../kit/index.ts';
+import { resolveVersion, runName, type Kit } from '../../kit/index.ts';
 import { detailsOf } from './detailsOf.ts';
 import { harnessRuns } from './harnesses.ts';
-import { runName } from './runs.ts';
 
 /** Detail that is added, with the parts of which it is part, and its minutes. */
 export interface DetailWork {

@@ -12,6 +12,8 @@ export function endLine(end: RunEnd, wireMm: number): string | undefined {
   switch (end) {
     case 'plain':
       return undefined;
+    case 'unseen':
+      return 'no hole: 3 mm more, glued where nobody sees it';
     case 'clip':
       return `clip: a strip of foil ${figure(clipStrip({ hoseMm: wireMm, ...CLIP }), 'mm', 1)} long, its lap to the side that nobody sees`;
     case 'boot': {

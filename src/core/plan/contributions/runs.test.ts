@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { checkKit, type Kit, type Run } from '../../kit/index.ts';
+import { checkKit, runName, type Kit, type Run } from '../../kit/index.ts';
 import { kitWith, plainJoint, plainPart } from '../../kit/plainKit.ts';
 import { dividedKit, type Division } from '../contribution.ts';
 import { kitNeeds } from '../kitNeeds.ts';
 import { consequencesOf } from '../kitSummary.ts';
-import { runName, runs } from './runs.ts';
+import { runs } from './runs.ts';
 
 /** What wires and pipes ask of a divided kit. */
 const runTasks = (kit: Kit, division: Division, scale: number) => {

@@ -1,10 +1,11 @@
-import { RUN_FACTS, scaledRun, type ScaledRun } from '../../detail/index.ts';
+import { RUN_FACTS } from '../../detail/index.ts';
 import { figure } from '../../figures.ts';
-import { jointName, type Kit, type Run } from '../../kit/index.ts';
+import { jointName, routeOfRun, runAtScale, runName, type Kit, type Run } from '../../kit/index.ts';
 import type { CrossStep, DividedKit, PlanContribution, StepOfJoint, TrayTask } from '../contribution.ts';
 import type { Consequence } from '../benchStep.ts';
 import { endLines } from './runEnds.ts';
 import { harnessRuns, type LedRun } from './harnesses.ts';
+import { bundleLines, lookLine, routeAdvice, routeLines } from './runLines.ts';
 
 type RunWork = 'wire' | 'plumb';
 
@@ -26,19 +27,6 @@ const WORDS = {
   },
 } as const;
 
-/** Diameter of a run at the scale of the build. */
-export function runAtScale({ kind, realMm }: Pick<Run, 'kind' | 'realMm'>, scale: number): ScaledRun {
-  return scaledRun(realMm === null ? RUN_FACTS[kind].realMm : [realMm, realMm], scale);
-}
-
-/** "6 × ignition lead, distributor to cylinder head". */
-export function runName({ name, kind, count, fromPartId, toPartId }: Run, kit: Pick<Kit, 'parts'>): string {
-  const part = (id: string) =>
-    kit.parts.find((each) => each.id === id)?.name.toLowerCase() ?? 'a part that is gone';
-  const what = name || RUN_FACTS[kind].name;
-  return `${count > 1 ? `${count} × ` : ''}${what}, ${part(fromPartId)} to ${part(toPartId)}`;
-}
-
 /** Runs of parts that the version uses, the leads of its harnesses among them. */
 const usedRuns = ({
   kit,
@@ -56,7 +44,8 @@ const WAITS = { waitMinutes: 0, waitBecause: 'follows at once' };
 function workOn(kind: RunWork, group: readonly LedRun[], { kit, scale }: DividedKit) {
   const line = (run: Run) => {
     const { wireMm, drillMm } = runAtScale(run, scale);
-    const length = run.lengthMm === null ? '' : `, ${run.lengthMm} mm long`;
+    const { lengthMm, isMeasured } = routeOfRun(run, kit, scale);
+    const length = lengthMm === null ? '' : `, ${isMeasured ? '' : 'about '}${lengthMm} mm long`;
     return `${runName(run, kit)}: ${wireMm} mm${length}${drillMm === undefined ? '' : `, holes ${figure(drillMm, 'mm')}`}`;
   };
   return {
@@ -67,7 +56,12 @@ function workOn(kind: RunWork, group: readonly LedRun[], { kit, scale }: Divided
       ...group.slice(0, SHOWN).map(line),
       ...(group.length > SHOWN ? [`and ${group.length - SHOWN} more, in the Detail stage`] : []),
       ...new Set(group.map((run) => RUN_FACTS[run.kind].how)),
+      ...new Set(group.flatMap((run) => lookLine(run) ?? [])),
       ...group.flatMap(({ lines = [] }) => lines),
+      ...group.flatMap((run) =>
+        routeLines(run, kit, scale).map((each) => `${run.name || RUN_FACTS[run.kind].name}: ${each}`),
+      ),
+      ...bundleLines(group, scale),
       ...group.flatMap((run) =>
         endLines(run, runAtScale(run, scale).wireMm).map((line) => `${RUN_FACTS[run.kind].name}: ${line}`),
       ),
@@ -110,7 +104,10 @@ function trayTasks(build: DividedKit): TrayTask[] {
   const runs = usedRuns(build);
   return trays.flatMap(({ id: trayId }) => {
     const ends = runs.flatMap((run) =>
-      [run.fromPartId, run.toPartId].flatMap((part) => (trayOf.get(part) === trayId ? [run] : [])),
+      [
+        { part: run.fromPartId, end: run.fromEnd },
+        { part: run.toPartId, end: run.toEnd },
+      ].flatMap(({ part, end }) => (trayOf.get(part) === trayId && end !== 'unseen' ? [run] : [])),
     );
     const within = (['wire', 'plumb'] as const).flatMap((kind): TrayTask[] => {
       const own = runs.filter(
@@ -218,4 +215,5 @@ export const runs: PlanContribution = {
   trayTasks,
   crossSteps,
   consequences: shutOffRuns,
+  kitAdvice: (build) => usedRuns(build).flatMap((run) => routeAdvice(build, run)),
 };

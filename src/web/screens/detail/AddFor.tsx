@@ -6,11 +6,13 @@ import { partOptions } from '../kit/partNames.ts';
 interface AddForProps {
   kit: Kit;
   label: string;
+  /** On its button. */
+  action?: string;
   onAdd: (partId: string) => void;
 }
 
 /** Adds a record that belongs to a part: the part is picked first. */
-export function AddFor({ kit, label, onAdd }: AddForProps) {
+export function AddFor({ kit, label, action = 'Add it', onAdd }: AddForProps) {
   const [partId, setPartId] = useState<string | null>(null);
   return (
     <Group gap="xs" align="end">
@@ -32,7 +34,7 @@ export function AddFor({ kit, label, onAdd }: AddForProps) {
           setPartId(null);
         }}
       >
-        Add it
+        {action}
       </Button>
     </Group>
   );

@@ -13,6 +13,7 @@ import {
   EMPTY_KIT,
   harnessRecord,
   newRecord,
+  partBoxRecord,
   patternRecord,
   plainPart,
   runRecord,
@@ -140,13 +141,56 @@ describe('the cut list', () => {
 describe('wires and pipes', () => {
   it('says how an end is made once that is picked', () => {
     show(RunsView, { runs: [run] });
-    fireEvent.change(screen.getByLabelText('Ends with: heater hose, cylinder head to cowl'), {
-      target: { value: 'clip' },
-    });
+    fireEvent.click(screen.getByRole('combobox', { name: 'Ends with' }));
+    fireEvent.click(screen.getAllByText('a clip of foil').at(-1)!);
     expect(lastOf(kitChanged)).toMatchObject({ toEnd: 'clip' });
     cleanup();
     show(RunsView, { runs: [{ ...run, toEnd: 'clip' }] });
     expect(screen.getByText(/where it ends, clip: a strip of foil 3\.1 mm long/)).toBeTruthy();
+  });
+
+  it('asks for places where a length is not known, and leads it past a part on a side', () => {
+    const fan = { ...plainPart('fan'), name: 'Fan' };
+    const open = { ...run, lengthMm: null };
+    show(RunsView, { parts: [...parts, fan], runs: [open] });
+    expect(screen.getByText(/Its route is not known/).textContent).toMatch(/Cylinder head, .*Cowl sit/);
+    cleanup();
+
+    const place = (partId: string, behindMm: number) => ({
+      ...newRecord(partBoxRecord),
+      id: partId,
+      partId,
+      behindMm,
+      lengthMm: 10,
+      widthMm: 10,
+      heightMm: 10,
+    });
+    const placed = {
+      parts: [...parts, fan],
+      partBoxes: [place('head', 0), place('fan', 20), place('cowl', 40)],
+    };
+    show(RunsView, { ...placed, runs: [open] });
+    // From 5 to 35, and two ends of 2 mm.
+    expect(screen.getByText('34.0 mm')).toBeTruthy();
+    expect(screen.getByText(/In its way: .*Fan/)).toBeTruthy();
+    const [past] = screen.getAllByRole('combobox', { name: 'It goes past' });
+    fireEvent.click(past!);
+    fireEvent.click(screen.getAllByText(/Fan$/).find((each) => each.closest('[role="option"]'))!);
+    fireEvent.click(screen.getByText('Lead it past'));
+    expect(lastOf(kitChanged)).toMatchObject({ past: [{ partId: 'fan', side: 'over' }] });
+    cleanup();
+
+    show(RunsView, { ...placed, runs: [{ ...open, past: [{ partId: 'fan', side: 'over' }] }] });
+    expect(screen.queryByText(/In its way/)).toBeNull();
+    expect(screen.getByText('led over fan')).toBeTruthy();
+  });
+
+  it('ties wires of one name together, and says where one is alone', () => {
+    show(RunsView, { runs: [{ ...run, bundle: 'Loom' }] });
+    expect(screen.getByText(/Loom: 3 tied together are 1\.\d mm thick/)).toBeTruthy();
+    cleanup();
+    show(RunsView, { runs: [{ ...run, count: 1, bundle: 'Loom' }] });
+    expect(screen.getByText(/Loom: one wire alone/)).toBeTruthy();
   });
 });
 
