@@ -1,4 +1,5 @@
 import type { Lab } from '../colour/index.ts';
+import type { SeenScene } from '../detail/index.ts';
 import type { Conditions, Finding, LayerKind, Stack } from '../finish/index.ts';
 import {
   jointsOfJoins,
@@ -261,6 +262,14 @@ export interface KitWant {
   stepKind: string | null;
 }
 
+/** Detail of a build with the scene in which it is looked at: what it takes to say at its steps how much of it is seen. */
+export interface SeenAtSteps {
+  scene: SeenScene;
+  /** Parts of the scene whose place is only guessed. */
+  guessed: string[];
+  work: { id: string; name: string; partIds: string[]; kind: TaskKind; trays: string[] }[];
+}
+
 /** A build as far as what is said of it goes. */
 export interface AdvisedBuild {
   id: string;
@@ -276,6 +285,7 @@ export interface AdvisedBuild {
     joinsBefore: Readonly<Record<string, readonly GluedJoint[]>>;
     joinsAfter: Readonly<Record<string, readonly GluedJoint[]>>;
     printed: readonly PrintedMarking[];
+    seen?: SeenAtSteps;
   };
   /** Film on the flats of a sub-assembly, um; absent where nothing is known of its stack. */
   films: Readonly<Record<string, FilmOnFlats>>;

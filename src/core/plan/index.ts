@@ -14,7 +14,7 @@ export { kitNeeds } from './kitNeeds.ts';
 export type { Need } from './contribution.ts';
 export { cutList, stockFor, type CutGroup } from './contributions/cutList.ts';
 export { cutWords } from './contributions/stretches.ts';
-export { HARDLY } from './seen/hardly.ts';
+export { HARDLY, PARTLY } from './seen/hardly.ts';
 export { seenDetail, type SeenDetail, type SeenWork } from './seen/seenDetail.ts';
 export { endLines } from './contributions/runEnds.ts';
 export { bundleLines, PAST_WORDS, routeLines } from './contributions/runLines.ts';

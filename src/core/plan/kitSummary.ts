@@ -9,6 +9,7 @@ import {
   type KitFits,
   type LayerLines,
   type PrintedMarking,
+  type SeenAtSteps,
   type KitWant,
   type StepOfJoint,
   type TrayTask,
@@ -18,6 +19,7 @@ import { kitFits } from './contributions/fits.ts';
 import { printedMarkings } from './contributions/plannedMarkings.ts';
 import { isTyre } from './contributions/parts.ts';
 import { gluedJoint, type GluedJoint } from './gluedJoints.ts';
+import { seenAtSteps } from './seen/seenAtSteps.ts';
 import { inOrderOfWork } from './tasks.ts';
 
 /** What the rest of Fanfare needs to know of a kit. */
@@ -67,6 +69,8 @@ export interface KitSummary {
   wants: KitWant[];
   /** What is printed on which colour. */
   printed: PrintedMarking[];
+  /** Detail, and how it is looked at; absent where nothing is known of that. */
+  seen?: SeenAtSteps;
   /** Pieces of the version that nobody gave a finish, and that do not come with theirs. */
   unfinished: number;
   /** Views and areas of colour, and parts of the version in more than one colour. */
@@ -135,6 +139,7 @@ export function summariseKit(
     fits: kitFits(build),
     wants: wantsOf(build),
     printed: printedMarkings(build),
+    seen: seenAtSteps(build),
     unfinished: kit.parts
       .filter((part) => version.used.has(part.id) && wantsFinish(part))
       .reduce((sum, { count }) => sum + count, 0),

@@ -1,5 +1,6 @@
 import { RUN_FACTS } from '../../detail/index.ts';
 import { resolveVersion, runName, type Kit } from '../../kit/index.ts';
+import type { TaskKind } from '../tasks.ts';
 import { detailsOf } from './detailsOf.ts';
 import { harnessRuns } from './harnesses.ts';
 
@@ -9,6 +10,8 @@ export interface DetailWork {
   name: string;
   partIds: string[];
   minutes: number;
+  /** The kind of step in which it is done. */
+  kind: TaskKind;
 }
 
 /** A hole for each end, minutes. */
@@ -22,11 +25,12 @@ export function detailWork(kit: Kit, scale: number): DetailWork[] {
     name: runName(run, kit),
     partIds: [run.fromPartId, run.toPartId],
     minutes: Math.round(run.count * (RUN_FACTS[run.kind].minutes + HOLES)),
+    kind: RUN_FACTS[run.kind].work,
   }));
-  const made = detailsOf(kit, scale).flatMap(({ id, partId, made: { answer } }): DetailWork[] =>
+  const made = detailsOf(kit, scale).flatMap(({ id, partId, kind, made: { answer } }): DetailWork[] =>
     partId === null || !answer
       ? []
-      : [{ id, name: answer.title, partIds: [partId], minutes: Math.round(answer.minutes) }],
+      : [{ id, name: answer.title, partIds: [partId], minutes: Math.round(answer.minutes), kind }],
   );
   return [...runs, ...made].filter(({ partIds }) => partIds.every((id) => used.has(id)));
 }

@@ -22,6 +22,7 @@ import { pairs } from './pairs.ts';
 import { parts } from './parts.ts';
 import { preparation } from './preparation.ts';
 import { runs } from './runs.ts';
+import { seen } from './seen.ts';
 import { sheet } from './sheet.ts';
 import { stance } from './stance.ts';
 import { stacks } from './stacks.ts';
@@ -52,6 +53,7 @@ export const CONTRIBUTIONS: readonly PlanContribution[] = [
   stretches,
   corners,
   cutting,
+  seen,
   leftOutSteps,
   wants,
   stance,

@@ -1,18 +1,9 @@
-import {
-  chooseDetail,
-  visibleShare,
-  type DetailChoice,
-  type SeenScene,
-  type SeenShare,
-} from '../../detail/index.ts';
+import { chooseDetail, type DetailChoice, type SeenShare } from '../../detail/index.ts';
 import { newRecord, showingRecord, type Kit } from '../../kit/index.ts';
 import { sceneOf, type ModelScene } from '../../livery/index.ts';
 import { HARDLY } from './hardly.ts';
+import { partShares } from './partShares.ts';
 import { detailWork, type DetailWork } from '../contributions/detailWork.ts';
-
-/** Rays for each part: two parts in a hundred. */
-const RAYS = 700;
-const SEED = 1;
 
 /** Detail with how much of it is seen. */
 export interface SeenWork extends DetailWork {
@@ -29,37 +20,21 @@ export interface SeenDetail extends Omit<ModelScene, 'scene'> {
   choice: DetailChoice;
 }
 
-/** The share of each part. Where a part is only guessed to be, it hides no other: a tub that was taken for a block would
- *  hide the seats in it. */
-function sharesOf(scene: SeenScene, placed: ModelScene['placed']): SeenShare[] {
-  const guessed = new Set(placed.flatMap((part) => (part.guessed ? [part.partId] : [])));
-  const said = scene.parts.filter(({ id }) => !guessed.has(id));
-  const budget = { rays: RAYS, seed: SEED };
-  return [
-    ...visibleShare({ ...scene, parts: said }, budget).parts,
-    ...scene.parts
-      .filter(({ id }) => guessed.has(id))
-      .flatMap(
-        (part) =>
-          visibleShare({ ...scene, parts: [...said, part] }, { ...budget, only: new Set([part.id]) }).parts,
-      ),
-  ];
-}
-
 /** How much of each part is seen, and which detail is worth the time. Null where no view shows a side of the model. */
 export function seenDetail(kit: Kit, scale: number): SeenDetail | null {
   const model = sceneOf(kit);
   if (!model) return null;
   const { scene, ...rest } = model;
-  const shares = sharesOf(scene, rest.placed);
+  const guessed = new Set(rest.placed.flatMap((part) => (part.guessed ? [part.partId] : [])));
+  const shares = partShares(scene, guessed);
   const shareOf = new Map(shares.map(({ id, share }) => [id, share]));
   const outside = new Set(model.outside);
   const seen = (partId: string) => shareOf.get(partId) ?? (outside.has(partId) ? 1 : null);
   const work = detailWork(kit, scale).map((each): SeenWork => {
     const known = each.partIds.flatMap((id) => seen(id) ?? []);
     const sum = known.reduce((all, share) => all + share, 0);
-    const guessed = rest.placed.some((part) => part.guessed && each.partIds.includes(part.partId));
-    return { ...each, share: known.length > 0 ? sum / known.length : null, guessed };
+    const share = known.length > 0 ? sum / known.length : null;
+    return { ...each, share, guessed: each.partIds.some((id) => guessed.has(id)) };
   });
   const { minutes, pleasure, weights = [] } = kit.showings[0] ?? newRecord(showingRecord);
   const times = new Map(weights.map((weight) => [weight.workId, weight.times]));

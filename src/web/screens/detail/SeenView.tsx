@@ -1,5 +1,5 @@
 import { MultiSelect, SegmentedControl, SimpleGrid } from '@mantine/core';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import {
   newRecord,
@@ -14,16 +14,13 @@ import {
 import { ChoiceSelect } from '../../components/form/ChoiceSelect.tsx';
 import { FigureInput } from '../../components/form/FigureInput.tsx';
 import { AddFor } from './AddFor.tsx';
-import { useTask } from '../../data/useTask.ts';
-import type { DetailWorker } from '../../workers/detailWorker.ts';
-import type { SeenDetail } from '../../../core/plan/index.ts';
 import { newId } from '../../data/newId.ts';
 import { labelled } from '../kit/partNames.ts';
 import type { DetailViewProps } from './detailView.ts';
-import { newDetailWorker } from './newDetailWorker.ts';
 import { OpenFigure } from './OpenFigure.tsx';
 import { SeenParts } from './SeenParts.tsx';
 import { usePutRecord } from './useDetailRecords.ts';
+import { useSeen } from './useSeen.ts';
 import { WorthTheTime } from './WorthTheTime.tsx';
 
 const FROM_WORDS: Readonly<Record<ShownFrom, string>> = {
@@ -45,13 +42,7 @@ export function SeenView({ build, kit }: DetailViewProps) {
     const { id, ...value } = { ...showing, ...part };
     put(id, value, 'how it is shown');
   };
-  const question = useMemo(() => ({ kit, scale: build.scale }), [kit, build.scale]);
-  const { state, newest } = useTask<DetailWorker, SeenDetail | null>({
-    question,
-    worker: newDetailWorker,
-    work: (remote) => remote.seenDetail(question.kit, question.scale),
-    keeps: true,
-  });
+  const { state, newest } = useSeen(kit, build.scale);
   return (
     <>
       <section className="column" aria-label="What you decide">

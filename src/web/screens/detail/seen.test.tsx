@@ -43,9 +43,25 @@ const seen: SeenDetail = {
     { id: 'block', share: 0.012, error: 0.004 },
   ],
   work: [
-    { id: 'belts', name: 'Belts', partIds: ['seat'], minutes: 40, share: 0.314, guessed: false },
-    { id: 'leads', name: 'Leads', partIds: ['block'], minutes: 60, share: 0.012, guessed: true },
-    { id: 'hose', name: 'Hose', partIds: ['c'], minutes: 10, share: null, guessed: false },
+    {
+      id: 'belts',
+      name: 'Belts',
+      partIds: ['seat'],
+      kind: 'plumb',
+      minutes: 40,
+      share: 0.314,
+      guessed: false,
+    },
+    {
+      id: 'leads',
+      name: 'Leads',
+      partIds: ['block'],
+      kind: 'plumb',
+      minutes: 60,
+      share: 0.012,
+      guessed: true,
+    },
+    { id: 'hose', name: 'Hose', partIds: ['c'], kind: 'plumb', minutes: 10, share: null, guessed: false },
   ],
   choice: { chosen: ['belts'], gain: 31.4, minutes: 40, proved: true, next: [{ minutes: 0, gain: 0 }] },
 };

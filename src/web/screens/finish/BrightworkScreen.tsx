@@ -19,12 +19,24 @@ import { saveTrays } from '../../data/bench.ts';
 import { changeKit, useKit, useStock } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { useBuildContext } from '../../data/buildContext.ts';
+import { shareText } from '../detail/shareText.ts';
+import { useSeen } from '../detail/useSeen.ts';
 import { DaysLeft } from './DaysLeft.tsx';
 import { brightParts, type NamedBrightPart } from './brightParts.ts';
 import { routeChanges, type RouteChange } from './routeChanges.ts';
 
 const CURVES: Record<Curvature, string> = { flat: 'flat', gentle: 'gently curved', tight: 'tight curves' };
 const LETTER = 'ABCDEFG';
+/** Where a build is not read yet. */
+const USUAL_SCALE = 24;
+
+/** What of a part is seen, and how that is known. */
+const sightWords = ({ visibility, share, guessed = false }: NamedBrightPart): string =>
+  share === undefined
+    ? visibility === 'hidden'
+      ? 'shut in'
+      : 'in sight'
+    : `${shareText(share, guessed)} of it can be seen${guessed ? ', by a guess of where it sits' : ''}`;
 
 /** Which way every bright part of a build goes, so that neighbours agree and one bath serves all. */
 export function BrightworkScreen() {
@@ -34,7 +46,8 @@ export function BrightworkScreen() {
   const stock = useStock();
   const [days, setDays] = useState<number | null>(null);
   const [openId, setOpenId] = useState<string>();
-  const parts = useMemo(() => (kit ? brightParts(kit) : []), [kit]);
+  const { newest: seen } = useSeen(kit, build?.scale ?? USUAL_SCALE);
+  const parts = useMemo(() => (kit ? brightParts(kit, seen) : []), [kit, seen]);
   const owned = useMemo(() => {
     const routes = new Set<ChromeRouteId>(['keep-plating']);
     for (const { family, container, levelMl } of paints) {
@@ -152,8 +165,7 @@ function PartRoutes({ buildId, kit, open: { pick, pinned, all }, part }: PartRou
       <p className="small">
         {part.plated ? 'plated' : 'not plated'}, {figure(part.lengthMm, 'mm', 0)},{' '}
         {figure(part.areaCm2, 'cm²', 1)}, {part.seam ? 'a seam to vanish' : 'no seam'},{' '}
-        {part.handled ? 'handled again' : 'not handled again'},{' '}
-        {part.visibility === 'hidden' ? 'shut in' : 'in sight'}
+        {part.handled ? 'handled again' : 'not handled again'}, {sightWords(part)}
       </p>
       <NativeSelect
         aria-label="Shape of the part"

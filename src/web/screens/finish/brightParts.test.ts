@@ -42,4 +42,27 @@ describe('brightParts', () => {
       lengthMm: 30,
     });
   });
+
+  it('are as much in sight as their places have it, where these are known', () => {
+    const seen = (share: number, guessed: boolean) => ({
+      size: { lengthMm: 160, widthMm: 60, heightMm: 40 },
+      unknownViews: [],
+      placed: [
+        { partId: 'C1', behindMm: 0, leftMm: 0, upMm: 0, lengthMm: 9, widthMm: 9, heightMm: 9, guessed },
+      ],
+      inside: [],
+      outside: [],
+      unknown: [],
+      shares: [{ id: 'C1', share, error: 0.01 }],
+      work: [],
+      choice: { chosen: [], minutes: 0, gain: 0, curve: [], proved: true, next: [] },
+    });
+    const sight = (share: number, guessed = false) => brightParts(kit, seen(share, guessed))[0]!;
+    expect(sight(0.4)).toMatchObject({ visibility: 'seen', share: 0.4, guessed: false });
+    expect(sight(0.1, true)).toMatchObject({ visibility: 'partly', guessed: true });
+    expect(sight(0.01)).toMatchObject({ visibility: 'hidden' });
+    // Of the other part nothing is known.
+    expect(brightParts(kit, seen(0.01, false))[1]).toMatchObject({ visibility: 'seen' });
+    expect(brightParts(kit, null)[0]).toMatchObject({ visibility: 'hidden' });
+  });
 });
