@@ -50,6 +50,8 @@ export interface AdhesiveRule {
   applies: (job: GlueJob) => boolean;
   adhesive: AdhesiveId;
   preparation: string;
+  /** Coats and plating are scraped off where it goes. */
+  scrapes?: true;
   /** Until it can be let go of, and until it bears load, minutes at 20 C. */
   setMinutes: number;
   strongMinutes: number;
@@ -122,6 +124,7 @@ export const ADHESIVE_RULES: readonly AdhesiveRule[] = [
     applies: (job) => both(job, 'bare') && job.loaded,
     adhesive: 'cement-gel',
     preparation: 'scrape both faces to bare plastic',
+    scrapes: true,
     setMinutes: 30,
     strongMinutes: DAY,
     reason: 'It welds over the whole face and leaves time to set the alignment.',
@@ -140,6 +143,7 @@ export const ADHESIVE_RULES: readonly AdhesiveRule[] = [
     applies: ({ loaded }) => loaded,
     adhesive: 'epoxy',
     preparation: 'scrape both faces to bare material and key them with 400',
+    scrapes: true,
     setMinutes: 60,
     strongMinutes: DAY,
     reason: 'It carries load between any two materials and does not shock loose.',
@@ -176,6 +180,7 @@ export const ADHESIVE_RULES: readonly AdhesiveRule[] = [
     applies: ({ near }) => near.includes('clear') || near.includes('bright'),
     adhesive: 'ca-clear',
     preparation: 'scrape plating and paint off the two spots that touch',
+    scrapes: true,
     setMinutes: 3,
     strongMinutes: DAY,
     reason: 'Plating and bright metal beside it would bloom from ordinary cyanoacrylate.',
@@ -185,6 +190,7 @@ export const ADHESIVE_RULES: readonly AdhesiveRule[] = [
     applies: (job) => has(job, 'plated'),
     adhesive: 'ca-gel',
     preparation: 'scrape the plating off the faces, or glue on the scars of the gates',
+    scrapes: true,
     setMinutes: 2,
     strongMinutes: DAY,
     reason: 'Solvent cement does not bond plating.',
@@ -212,6 +218,7 @@ export const ADHESIVE_RULES: readonly AdhesiveRule[] = [
     applies: () => true,
     adhesive: 'ca-gel',
     preparation: 'scrape paint off both faces, or off the one that does not show',
+    scrapes: true,
     setMinutes: 2,
     strongMinutes: DAY,
     reason: 'Solvent cement would only soften the paint; glue on paint holds no better than the paint.',
@@ -302,6 +309,8 @@ export interface AdhesiveChoice {
   adhesive: AdhesiveId;
   name: string;
   preparation: string;
+  /** Coats and plating are scraped off where it goes. */
+  scrapes: boolean;
   setMinutes: number;
   strongMinutes: number;
   reason: string;
@@ -318,11 +327,13 @@ export function chooseAdhesive(job: GlueJob): AdhesiveChoice {
     setMinutes,
     strongMinutes,
     reason,
+    scrapes = false,
   } = ADHESIVE_RULES.find(({ applies }) => applies(job))!;
   return {
     adhesive,
     name: ADHESIVES[adhesive].name,
     preparation,
+    scrapes,
     setMinutes,
     strongMinutes,
     reason,

@@ -20,6 +20,7 @@ import { markings } from './markings.ts';
 import { milestones } from './milestones.ts';
 import { pairs } from './pairs.ts';
 import { parts } from './parts.ts';
+import { plating } from './plating.ts';
 import { preparation } from './preparation.ts';
 import { runs } from './runs.ts';
 import { seen } from './seen.ts';
@@ -45,6 +46,7 @@ export const CONTRIBUTIONS: readonly PlanContribution[] = [
   pairs,
   holding,
   preparation,
+  plating,
   brightwork,
   engines,
   runs,
