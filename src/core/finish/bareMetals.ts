@@ -353,20 +353,24 @@ export interface AlikeMetals {
 const ALIKE_DE = 4;
 const ALIKE_GLOSS = 20;
 
+/** Whether two that lie side by side read as one. */
+export const readsAsOne = (
+  one: Pick<SeenMetal, 'lab' | 'gloss'>,
+  other: Pick<SeenMetal, 'lab' | 'gloss'>,
+): boolean => ciede2000(one.lab, other.lab) < ALIKE_DE && Math.abs(one.gloss - other.gloss) < ALIKE_GLOSS;
+
 /** Neighbours that would read as one metal. `touching` lists pairs of ids. */
 export function alikeMetals(
   metals: readonly SeenMetal[],
   touching: readonly (readonly [string, string])[],
 ): AlikeMetals[] {
   const byId = new Map(metals.map((each) => [each.id, each]));
-  const alike = (a: { lab: Lab; gloss: number }, b: { lab: Lab; gloss: number }) =>
-    ciede2000(a.lab, b.lab) < ALIKE_DE && Math.abs(a.gloss - b.gloss) < ALIKE_GLOSS;
   return touching.flatMap(([one, other]) => {
     const first = byId.get(one);
     const second = byId.get(other);
-    if (!first || !second || !alike(first, second)) return [];
+    if (!first || !second || !readsAsOne(first, second)) return [];
     const different = BARE_METALS.map((each) => ({ each, lab: metalLab(each), gloss: each.gloss }))
-      .filter((each) => !alike(each, first))
+      .filter((each) => !readsAsOne(each, first))
       .sort((p, q) => ciede2000(p.lab, second.lab) - ciede2000(q.lab, second.lab));
     return [{ first, second, dE00: ciede2000(first.lab, second.lab), instead: different[0]!.each }];
   });

@@ -108,6 +108,7 @@ export {
 } from './compareStacks.ts';
 export {
   alikeMetals,
+  readsAsOne,
   BARE_METALS,
   flakeReading,
   GROUND_WORDS,

@@ -2,6 +2,7 @@
 export { counted } from './counted.ts';
 export type { Build, Join, KitPart, Mix, PlannedLayer, Tray } from './build.ts';
 export * from './kit.ts';
+export { suggestEngineColours, type EngineColour } from './engines/engineColours.ts';
 export { alikeEngines } from './engines/alikeEngines.ts';
 export {
   engineFault,

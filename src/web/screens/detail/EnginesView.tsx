@@ -12,6 +12,7 @@ import { useBench } from '../../data/bench.ts';
 import { useOtherKits } from '../../data/kit.ts';
 import type { DetailViewProps } from './detailView.ts';
 import { EngineAnswer } from './EngineAnswer.tsx';
+import { EngineColours } from './EngineColours.tsx';
 import { EngineCard } from './EngineCard.tsx';
 import { EngineKinds } from './EngineKinds.tsx';
 import { freeName, useDetailRecords } from './useDetailRecords.ts';
@@ -71,6 +72,7 @@ export function EnginesView({ build, kit, stock }: DetailViewProps) {
             . Build the one that takes fewer parts.
           </p>
         ))}
+        <EngineColours buildId={build.id} kit={kit} />
         <EngineAnswer build={build} builds={builds} hand={hand} spares={stock.spares} />
       </section>
     </>

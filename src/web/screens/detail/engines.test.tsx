@@ -2,6 +2,7 @@
 import { MantineProvider } from '@mantine/core';
 import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { MemoryRouter } from 'react-router';
 import { matchMediaStandIn } from '../../../../tests/matchMedia.ts';
 import type { BuildRecord } from '../../../api/index.ts';
 import { allocateEngines, type EngineQuestion } from '../../../core/detail/index.ts';
@@ -11,6 +12,7 @@ import {
   engineRecord,
   facingRecord,
   newRecord,
+  plainJoint,
   plainPart,
   spareRecord,
   type Engine,
@@ -64,7 +66,9 @@ const stockOf = (spares: Spare[]) => ({ ...assembleStock([]), spares });
 const show = (View: typeof EnginesView, kit: Partial<Kit>, spares: Spare[] = []) =>
   render(
     <MantineProvider env="test">
-      <View build={build} kit={{ ...EMPTY_KIT, parts, ...kit }} stock={stockOf(spares)} />
+      <MemoryRouter>
+        <View build={build} kit={{ ...EMPTY_KIT, parts, ...kit }} stock={stockOf(spares)} />
+      </MemoryRouter>
     </MantineProvider>,
   );
 
@@ -121,6 +125,36 @@ describe('engines', () => {
     fireEvent.change(field, { target: { value: '' } });
     fireEvent.blur(field);
     expect(kitChanged.mock.calls[1]![1][0]!.value).not.toHaveProperty('engineKind');
+  });
+
+  it('are coloured part by part, and the finishes taken at one press', async () => {
+    show(EnginesView, { parts: [...parts, plainPart('B1', { name: 'Body' })] });
+    const colours = within(screen.getByRole('region', { name: 'Colours of the engine' }));
+    expect(colours.getByRole('row', { name: /C1 Engine block Engine colour/ })).toBeTruthy();
+    expect(colours.getByRole('row', { name: /C2 Rocker cover Polished aluminium/ })).toBeTruthy();
+    expect(colours.queryByText(/Body/)).toBeNull();
+    fireEvent.click(colours.getByRole('button', { name: 'Give 2 parts their finishes' }));
+    await waitFor(() => expect(kitChanged).toHaveBeenCalledTimes(1));
+    expect(kitChanged.mock.calls[0]![1].map(({ kind }) => kind)).toEqual([
+      'finish',
+      'finish',
+      'part',
+      'part',
+    ]);
+  });
+
+  it('say which two read as one where all have a finish', () => {
+    const finishes = [{ id: 'f', name: 'Cast aluminium', look: 'metal' as const, codeId: null }];
+    const zones = [
+      { id: 'z', name: '', finishId: 'f', share: 1, boundary: 'moulded' as const, edgeMm: null },
+    ];
+    show(EnginesView, {
+      finishes,
+      parts: parts.map((part) => ({ ...part, zones })),
+      joints: [plainJoint('j', 'C1', 'C2')],
+    });
+    expect(screen.getByText(/Engine block and rocker cover touch and will read as one/)).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /their finishes/ })).toBeNull();
   });
 
   it('start with the usual places, and keep what was typed of each', () => {

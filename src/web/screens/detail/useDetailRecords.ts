@@ -1,15 +1,11 @@
-import { useState } from 'react';
 import type { KitItemKind } from '../../../core/kit/index.ts';
-import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
+import { useKitChange } from '../../data/useKitChange.ts';
 
 /** Puts records of a kind one by one, null to take one out; what the server refuses is said. */
 export function usePutRecord(buildId: string, kind: KitItemKind) {
-  const [problem, setProblem] = useState<string | null>(null);
-  const put = (id: string, value: object | null, label: string) =>
-    void changeKit(buildId, [{ kind, id, value }], label)
-      .then(() => setProblem(null))
-      .catch((error: unknown) => setProblem((error as Error).message));
+  const { problem, change } = useKitChange(buildId);
+  const put = (id: string, value: object | null, label: string) => change([{ kind, id, value }], label);
   return { problem, put };
 }
 

@@ -1,8 +1,8 @@
-import { useState } from 'react';
 import { counted, takeFinishes } from '../../../../core/kit/index.ts';
 import { useBench } from '../../../data/bench.ts';
-import { changeKit, useOtherKits } from '../../../data/kit.ts';
+import { useOtherKits } from '../../../data/kit.ts';
 import { newId } from '../../../data/newId.ts';
+import { useKitChange } from '../../../data/useKitChange.ts';
 import type { KitViewProps } from '../kitView.ts';
 import { roleChanges } from '../partChanges.ts';
 import { LearntRoles } from './LearntRoles.tsx';
@@ -14,11 +14,7 @@ import { RoleGroups } from './RoleGroups.tsx';
 export function RolesView({ build, kit }: KitViewProps) {
   const { data: bench } = useBench();
   const others = useOtherKits(bench?.builds, build.id);
-  const [problem, setProblem] = useState<string | null>(null);
-  const change = (changes: Parameters<typeof changeKit>[1], label: string) =>
-    void changeKit(build.id, changes, label)
-      .then(() => setProblem(null))
-      .catch((error: unknown) => setProblem((error as Error).message));
+  const { problem, change } = useKitChange(build.id);
   return (
     <>
       <section className="column" aria-label="What you decide">
