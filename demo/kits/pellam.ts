@@ -387,6 +387,7 @@ S7 S1 cement hidden
     'brake-pipe; B11; B10; 4; air pipe; 8; 70; lengthened with the frame',
     'fuel-pipe; D1; C6; 1; ; ; 120;',
   ],
+  led: { 2: { bundle: 'Air lines', look: 'copper, dulled' } },
   harnesses: [
     {
       name: 'Petrol eight',

@@ -4,7 +4,9 @@ import {
   type MeasuredPlace,
   chainRecord,
   cornerRecord,
+  dressingRecord,
   type Corner,
+  type Dressing,
   EMPTY_KIT,
   gaugeRecord,
   harnessRecord,
@@ -33,6 +35,7 @@ import {
   type Harness,
   type Pattern,
   type RecordDefinition,
+  type Run,
   type RunEnd,
   type Showing,
   type WireWheel,
@@ -49,6 +52,7 @@ import {
   type Material,
   type Motion,
   type Part,
+  type PastPart,
   type PartNeed,
   type PartState,
   type School,
@@ -135,6 +139,11 @@ export interface SampleKit {
   markings?: SampleMarking[];
   /** "kind; from; to; how many; name; real mm; length mm; note; begins with and ends with". */
   runs: string[];
+  /** How some of them are led and look, by their places in that list; "part side; part side" for what they go past. */
+  led?: Readonly<
+    Record<number, Pick<Partial<Run>, 'slackMm' | 'bundle' | 'look' | 'cover' | 'make'> & { past?: string }>
+  >;
+  dressings?: Said<Dressing>[];
   /** What is worked out beyond the kit's own parts; parts by their numbers. */
   harnesses?: Said<Harness>[];
   wheels?: Said<WireWheel>[];
@@ -456,10 +465,12 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
         lengthMm: length ? Number(length) : null,
         note: note ?? '',
         ...(fromEnd && toEnd ? { fromEnd, toEnd } : {}),
+        ...ledAs(sample.led?.[index + 1], own),
       };
     }),
     harnesses: made(harnessRecord, 'harness', sample.harnesses),
     wheels: made(wheelRecord, 'wheel', sample.wheels),
+    dressings: made(dressingRecord, 'dressing', sample.dressings),
     corners: made(cornerRecord, 'corner', sample.corners),
     chains: made(chainRecord, 'chain', sample.chains),
     patterns: made(patternRecord, 'pattern', sample.patterns),
@@ -538,4 +549,19 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
       };
     }),
   };
+}
+
+/** How a run is led, with its parts by their numbers. */
+function ledAs(
+  led: NonNullable<SampleKit['led']>[number] | undefined,
+  own: (id: string) => string,
+): Partial<Run> {
+  if (!led) return {};
+  const { past = '', ...said } = led;
+  const parts = past
+    .split(';')
+    .map((cell) => cell.trim().split(' '))
+    .filter(([id]) => id !== '')
+    .map(([id, side]) => ({ partId: own(id!), side: side as PastPart['side'] }));
+  return { ...said, ...(parts.length > 0 ? { past: parts } : {}) };
 }

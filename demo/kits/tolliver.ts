@@ -361,6 +361,17 @@ G5 F13 glass hidden
     'radiator-hose; B13; C3; 1; top hose; 38; 18;',
     'fuel-pipe; B9; C11; 1; ; ; 150; along the left frame rail',
   ],
+  led: { 4: { cover: 'braid', look: 'steel braid' } },
+  dressings: [
+    {
+      name: 'Radiator',
+      what: 'radiator',
+      partId: 'B13',
+      coreHeightMm: 18,
+      coreWidthMm: 24,
+      finMm: 0.5,
+    },
+  ],
   harnesses: [
     {
       name: 'Straight six',

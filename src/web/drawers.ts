@@ -360,6 +360,15 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'detail',
+    path: 'dressed',
+    title: 'Forks, radiators, discs',
+    words: 'tubes, springs, fins, coolers, brakes, drillings, calipers',
+    load: async () => (await import('./screens/detail/DressedView.tsx')).DressedView,
+    state: ({ kit: { dressings } }) =>
+      dressings.length === 0 ? 'as they are moulded' : dressings.map(({ name }) => name).join(', '),
+  },
+  {
+    stage: 'detail',
     path: 'wheels',
     title: 'Laced wheels',
     words: 'wire wheels, spokes, jig',

@@ -62,6 +62,10 @@ export {
 } from './ignition/planIgnition.ts';
 export { drawCaps, drawEngine } from './drawn/drawHarness.ts';
 export { drawFacing, type FacingPart } from './drawn/drawFacing.ts';
+export { drillRing, type DrilledRing, type RingQuestion } from './dressed/drilledRing.ts';
+export { finsOf } from './dressed/fins.ts';
+export { windSpring, type WoundSpring } from './dressed/spring.ts';
+export { drawRing } from './drawn/drawRing.ts';
 export { drawDevelopment } from './drawn/drawDevelopment.ts';
 export { drawStretch } from './drawn/drawStretch.ts';
 export { drawJig } from './drawn/drawWheel.ts';

@@ -48,6 +48,7 @@ export {
 } from './suggestStacks.ts';
 export { polishBudget, POLISH_GRADES, type GradeLeft, type PolishGrade } from './polishBudget.ts';
 export { TINTS, type TintId } from './tints.ts';
+export { tintTowards, type TintOnMetal } from './tintOnMetal.ts';
 export {
   HEAT_PASS_UM,
   heatTints,

@@ -14,6 +14,7 @@ export {
 } from './engines/atHand.ts';
 export { builtEngines, leftOf, type BuiltEngine } from './engines/builtEngines.ts';
 export { changesOfTaking, isEngineOpen } from './engines/takeEngines.ts';
+export { finsOfCore, ringOf, springOf, tubeTint } from './dressings.ts';
 export { bundlesOf, type Bundle } from './runs/bundles.ts';
 export { makeOfRun, runAtScale, runName } from './runs/runAtScale.ts';
 export { routeOfRun, type RunRoute } from './runs/runRoute.ts';

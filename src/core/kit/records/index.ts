@@ -6,6 +6,7 @@ import { brightworkRecord } from './brightwork.ts';
 import { chainRecord } from './chain.ts';
 import { choiceRecord } from './choice.ts';
 import { cornerRecord } from './corner.ts';
+import { dressingRecord } from './dressing.ts';
 import { decalRecord } from './decal.ts';
 import { engineRecord } from './engine.ts';
 import { evidenceRecord } from './evidence.ts';
@@ -66,6 +67,7 @@ export const KIT_RECORDS = [
   harnessRecord,
   wheelRecord,
   cornerRecord,
+  dressingRecord,
   chainRecord,
   patternRecord,
   gaugeRecord,
@@ -113,6 +115,7 @@ export * from './brightwork.ts';
 export * from './chain.ts';
 export * from './choice.ts';
 export * from './corner.ts';
+export * from './dressing.ts';
 export * from './decal.ts';
 export * from './division.ts';
 export * from './engine.ts';

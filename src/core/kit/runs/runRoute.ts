@@ -75,6 +75,8 @@ export function routeOfRun(run: Run, { partBoxes }: Pick<Kit, 'partBoxes'>, scal
   const own = [fromPartId, ...past.map(({ partId }) => partId), toPartId];
   const missing = [...new Set(own.filter((id) => !boxes.has(id)))];
   const open = { missing, through: [], leastMm, lengthMm, isMeasured: lengthMm !== null };
+  // What was measured goes its own way, unless it is said past what.
+  if (lengthMm !== null && past.length === 0) return { ...open, missing: [] };
   const [from, to] = [boxes.get(fromPartId), boxes.get(toPartId)];
   if (missing.length > 0 || !from || !to) return open;
 

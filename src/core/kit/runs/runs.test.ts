@@ -65,6 +65,11 @@ describe('the route of a run', () => {
   it('is as long as it was measured, wherever its parts are', () => {
     expect(routeOfRun(run({ lengthMm: 41 }), kit, 24)).toMatchObject({ lengthMm: 41, isMeasured: true });
     expect(routeOfRun(run({ lengthMm: 41 }), { partBoxes: [] }, 24)).toMatchObject({ lengthMm: 41 });
+    // Its way is not the straight one, and nothing is said to be in it; unless it is told past what it goes.
+    expect(routeOfRun(run({ lengthMm: 41 }), kit, 24)).toMatchObject({ missing: [], through: [] });
+    const past = run({ lengthMm: 41, past: [{ partId: 'b', side: 'over' }] });
+    expect(routeOfRun(past, kit, 24)).toMatchObject({ lengthMm: 41, isMeasured: true });
+    expect(routeOfRun(past, kit, 24).route).toBeDefined();
   });
 
   it('says where nothing lies between two places', () => {

@@ -7,6 +7,7 @@ import {
   routeOfRun,
   runAtScale,
   runName,
+  springOf,
   type Kit,
   type Run,
   type StockLength,
@@ -83,6 +84,19 @@ export function cutList(kit: Kit, scale: number): CutGroup[] {
       what: `spoke, ${wheel.name.toLowerCase()}`,
       length: tenth(lacing.wireMm / wheel.spokes),
       count: wheel.count * wheel.spokes,
+    });
+  }
+  for (const dressing of kit.dressings) {
+    if (dressing.partId !== null && !used.has(dressing.partId)) continue;
+    const { answer: spring } = worked(() => springOf(dressing));
+    if (!spring) continue;
+    const { pieces, uses } = group(nearestStock(dressing.springWireMm, 'wire').mm);
+    uses.push(`${counted(dressing.count, 'spring')} of ${dressing.name.toLowerCase()}`);
+    pieces.push({
+      id: `spring ${dressing.id}`,
+      what: `spring, ${dressing.name.toLowerCase()}`,
+      length: tenth(spring.wireLengthMm),
+      count: dressing.count,
     });
   }
   for (const { stretch, plan } of stretchesOf(kit)) {

@@ -5,6 +5,7 @@ import {
   flatOf,
   laceOf,
   PATTERN_FACTS,
+  type Dressing,
   type DriveChain,
   type Gauge,
   type Kit,
@@ -13,6 +14,7 @@ import {
 } from '../../kit/index.ts';
 import { worked, type Worked } from '../../worked.ts';
 import type { TrayTask } from '../contribution.ts';
+import { dressed, drilledDisc } from './dressed.ts';
 
 /** Minutes at the bench; working values. */
 const MINUTES = { wheel: 10, spoke: 1.5, chain: 8, link: 0.4, pattern: 6, piece: 4 };
@@ -100,10 +102,12 @@ function thinned(gauge: Gauge, kit: Kit, scale: number): Made | undefined {
 /** Something made of wire, links, foil or sheet, or thinned, as far as it can be made. */
 export interface Detail {
   /** The drawer in which it is decided. */
-  page: 'wheels' | 'chains' | 'patterns' | 'thickness';
-  kind: 'detail' | 'thin';
+  page: 'wheels' | 'chains' | 'patterns' | 'thickness' | 'dressed';
+  kind: 'detail' | 'thin' | 'drill';
   /** Of its step. */
   id: string;
+  /** Of what it is made from; one may ask for two steps. */
+  recordId: string;
   name: string;
   partId: string | null;
   isDecided: boolean;
@@ -118,11 +122,13 @@ export function detailsOf(kit: Kit, scale: number): Detail[] {
       page: Detail['page'],
       word: string,
       make: (each: T) => Made | undefined,
+      kind: Detail['kind'] = 'detail',
     ) =>
     (each: T): Detail => ({
       page,
-      kind: page === 'thickness' ? 'thin' : 'detail',
+      kind,
       id: `${word}-${each.id}`,
+      recordId: each.id,
       name: each.name,
       partId: each.partId,
       isDecided: true,
@@ -130,11 +136,17 @@ export function detailsOf(kit: Kit, scale: number): Detail[] {
     });
   return [
     ...kit.gauges.map((gauge) => ({
-      ...of('thickness', 'thin', (each: Gauge) => thinned(each, kit, scale))(gauge),
+      ...of('thickness', 'thin', (each: Gauge) => thinned(each, kit, scale), 'thin')(gauge),
       isDecided: gauge.way !== null,
     })),
     ...kit.wheels.map(of('wheels', 'wheel', (wheel: WireWheel) => laced(wheel, scale))),
     ...kit.chains.map(of('chains', 'chain', (chain: DriveChain) => chained(chain, scale))),
     ...kit.patterns.map(of('patterns', 'pattern', wrapped)),
+    ...kit.dressings.flatMap((dressing) => [
+      of('dressed', 'dress', (each: Dressing) => dressed(each, kit, scale))(dressing),
+      ...(dressing.what === 'disc'
+        ? [of('dressed', 'drill-disc', (each: Dressing) => drilledDisc(each, scale), 'drill')(dressing)]
+        : []),
+    ]),
   ];
 }

@@ -30,10 +30,13 @@ const trayTasks = ({ kit, scale, trayOf, version: { used } }: DividedKit): TrayT
   });
 
 /** What cannot be made as it stands, at the first step of its part. */
-const wrong = ({ kit, scale, trayOf }: DividedKit): KitAdvice[] =>
-  detailsOf(kit, scale).flatMap(({ page, id, name, partId, made: { fault } }): KitAdvice[] => {
+const wrong = ({ kit, scale, trayOf }: DividedKit): KitAdvice[] => {
+  const told = new Set<string>();
+  return detailsOf(kit, scale).flatMap(({ page, id, recordId, name, partId, made }): KitAdvice[] => {
+    const { fault } = made;
     const trayId = partId === null ? undefined : trayOf.get(partId);
-    if (fault === undefined || trayId === undefined) return [];
+    if (fault === undefined || trayId === undefined || told.has(recordId)) return [];
+    told.add(recordId);
     return [
       {
         rule: 'detail-wrong',
@@ -49,6 +52,7 @@ const wrong = ({ kit, scale, trayOf }: DividedKit): KitAdvice[] =>
       },
     ];
   });
+};
 
 /** Wheels that are laced, chains, what is cut in the flat, and what is thinned. */
 export const fineDetail: PlanContribution = {
@@ -56,9 +60,11 @@ export const fineDetail: PlanContribution = {
   trayTasks,
   kitAdvice: wrong,
   stillOpen: ({ kit, scale }) =>
-    detailsOf(kit, scale).filter(
-      ({ partId, isDecided, made }) => partId === null || !isDecided || made.fault !== undefined,
-    ).length,
+    new Set(
+      detailsOf(kit, scale).flatMap(({ partId, isDecided, made, recordId }) =>
+        partId === null || !isDecided || made.fault !== undefined ? [recordId] : [],
+      ),
+    ).size,
 
   needs: ({ kit: { patterns }, version: { used }, material }) =>
     patterns.some(

@@ -36,7 +36,7 @@ function coverLine(run: Run, scale: number): string | undefined {
     return 'wound with tape cut narrow, half over half, its end to the side that nobody sees';
   if (run.cover !== 'braid') return undefined;
   const { strandMm, times } = twistFor(wireMm);
-  return `braid: three strands of ${figure(nearestStock(strandMm, 'wire').mm, 'mm')} wire twisted evenly, each ${figure(times, 'times', 2)} as long as the braid; dry-brushed bright`;
+  return `braid: three strands of ${figure(nearestStock(strandMm, 'wire').mm, 'mm')} wire twisted evenly, each cut ${figure(times, 'times', 2)} the length of the braid; dry-brushed bright`;
 }
 
 /** How a run is led, bent and covered, as far as it is known. */
