@@ -16,6 +16,7 @@ export { cutList, stockFor, type CutGroup } from './contributions/cutList.ts';
 export { cutWords } from './contributions/stretches.ts';
 export { HARDLY, PARTLY } from './seen/hardly.ts';
 export { seenDetail, type SeenDetail, type SeenWork } from './seen/seenDetail.ts';
+export { FACES_RULE } from './contributions/engines.ts';
 export { endLines } from './contributions/runEnds.ts';
 export { bundleLines, PAST_WORDS, routeLines } from './contributions/runLines.ts';
 export {

@@ -2,6 +2,9 @@ import { engineFault, facingWords, isEngineOpen, kindKey, offsetWords, partLabel
 import type { KitAdvice } from '../advice/kitAdvice.ts';
 import { joinsOf, traysOf, type DividedKit, type PlanContribution } from '../contribution.ts';
 
+/** Says which way round a part sits. */
+export const FACES_RULE = 'faces';
+
 /** Which way round a part sits, where it is tried and where it is glued. */
 function sayFacings(build: DividedKit): KitAdvice[] {
   return build.kit.facings.flatMap((facing): KitAdvice[] => {
@@ -11,7 +14,7 @@ function sayFacings(build: DividedKit): KitAdvice[] {
     const offset = offsetWords(facing);
     return [
       {
-        rule: 'faces',
+        rule: FACES_RULE,
         subject: facing.id,
         severity: 'note',
         topic: 'note',
@@ -22,7 +25,7 @@ function sayFacings(build: DividedKit): KitAdvice[] {
           'Glued the other way round it shows for good.',
         source: 'what you noted',
         stage: 'detail',
-        page: 'engines',
+        page: 'facings',
         at: { trays, joins: joinsOf(build, [part.id]), kinds: ['dry-fit', 'join', 'assemble'], once: false },
       },
       ...trimOf(build, part.id, facing.trim, offset),
@@ -44,7 +47,7 @@ const trimOf = (build: DividedKit, partId: string, trim: string, offset: string)
       why: `${offset.replace(/^./, (first) => first.toUpperCase())}.`,
       remedy: 'Do it while it is bare, try it in its place, and paint then.',
       stage: 'detail',
-      page: 'engines',
+      page: 'facings',
       at: {
         trays,
         joins: [],

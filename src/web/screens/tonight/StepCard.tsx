@@ -4,7 +4,7 @@ import { ErrorBoundary } from 'react-error-boundary';
 import { schemaNumberLimits, schemaTextLimits } from '../../components/limits.ts';
 import { type BuildRecord, type StepRecord, stepInput } from '../../../api/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
-import { adviceAt, type PlanOperation, type PlanView } from '../../../core/plan/index.ts';
+import { adviceAt, FACES_RULE, type PlanOperation, type PlanView } from '../../../core/plan/index.ts';
 import { isCommandKey } from '../../components/keys.ts';
 import { clockText, whenText } from '../../components/time.ts';
 import { tickStep } from '../../data/bench.ts';
@@ -16,6 +16,8 @@ import { WentWrong } from './WentWrong.tsx';
 
 /** Only steps of a livery draw it. */
 const StepOnLivery = lazy(() => import('../livery/StepOnLivery.tsx'));
+/** Only steps that fit or glue what goes in one way. */
+const StepFacings = lazy(() => import('../detail/StepFacings.tsx'));
 
 /** A second tap so soon was meant for the step before: the next stands where that stood. */
 const DOUBLE_TAP_MS = 600;
@@ -85,6 +87,7 @@ export function StepCard({
   const undone = before.filter(({ step }) => step === undefined);
   const wait = readyAt - now;
   const advice = adviceAt(view.advice, operation.id);
+  const facings = advice.filter(({ rule }) => rule === FACES_RULE);
   const muted = build?.kit.plan.mutedAdvice ?? [];
   const blocked = advice.some(({ severity }) => severity === 'stop');
 
@@ -154,6 +157,13 @@ export function StepCard({
         <ErrorBoundary fallback={<p className="small soft">Its picture could not be fetched.</p>}>
           <Suspense fallback={null}>
             <StepOnLivery build={build} on={operation.on} />
+          </Suspense>
+        </ErrorBoundary>
+      )}
+      {facings.length > 0 && build && (
+        <ErrorBoundary fallback={<p className="small soft">Its drawing could not be fetched.</p>}>
+          <Suspense fallback={null}>
+            <StepFacings buildId={build.id} advice={facings} />
           </Suspense>
         </ErrorBoundary>
       )}
