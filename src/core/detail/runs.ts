@@ -18,14 +18,27 @@ export const RUN_MAKES = ['metal-core', 'soft', 'rod'] as const;
 export type RunMake = (typeof RUN_MAKES)[number];
 
 /** Least radius of the middle line in diameters, as it is bent without kink or crack; working values. */
-export const MAKE_FACTS: Readonly<Record<RunMake, { name: string; bendTimes: number; tight: string }>> = {
+export const MAKE_FACTS: Readonly<
+  Record<RunMake, { name: string; short: string; bendTimes: number; tight: string }>
+> = {
   'metal-core': {
     name: 'wire with a metal core',
+    short: 'metal core',
     bendTimes: 1.5,
     tight: 'round a needle; nearer the insulation splits',
   },
-  soft: { name: 'soft tube', bendTimes: 4, tight: 'put a wire inside it, or it kinks there' },
-  rod: { name: 'rod, bent to shape', bendTimes: 2.5, tight: 'warm it there, or make it of two pieces' },
+  soft: {
+    name: 'soft tube',
+    short: 'soft tube',
+    bendTimes: 4,
+    tight: 'put a wire inside it, or it kinks there',
+  },
+  rod: {
+    name: 'rod, bent to shape',
+    short: 'bent rod',
+    bendTimes: 2.5,
+    tight: 'warm it there, or make it of two pieces',
+  },
 };
 
 export interface RunFacts {

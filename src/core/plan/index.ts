@@ -12,7 +12,7 @@ export { TASK_LABELS, taskLabel, TASKS, type TaskKind } from './tasks.ts';
 export { summariseKit, type KitSummary } from './kitSummary.ts';
 export { kitNeeds } from './kitNeeds.ts';
 export type { Need } from './contribution.ts';
-export { cutList, stockFor, type CutGroup } from './contributions/cutList.ts';
+export { cutKey, cutList, stockFor, type CutGroup } from './contributions/cutList.ts';
 export { cutWords } from './contributions/stretches.ts';
 export { HARDLY, PARTLY } from './seen/hardly.ts';
 export { seenDetail, type SeenDetail, type SeenWork } from './seen/seenDetail.ts';

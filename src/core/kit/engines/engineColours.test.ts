@@ -69,9 +69,11 @@ describe('the colours of an engine', () => {
     const { alike, suggestions } = colours({ parts: given, finishes });
     expect(suggestions).toEqual([]);
     expect(alike).toContainEqual({ one: 'Timing cover', other: 'Water pump', finish: 'Cast aluminium' });
-    // Two that have the maker's colour are meant to be one.
+    // Two under one paint are meant to be one.
     const own = { finishes: [{ ...finishes[0]!, name: 'Engine colour' }], parts: given };
     expect(colours(own).alike).toEqual([]);
+    const green = { finishes: [{ ...finishes[0]!, name: 'Green', look: 'gloss' as const }], parts: given };
+    expect(colours(green).alike).toEqual([]);
   });
 
   it('leave plating as it is, and count it as bright', () => {

@@ -85,7 +85,7 @@ export interface EngineColour {
 
 export interface EngineColours {
   colours: EngineColour[];
-  /** Things that touch and will read as one, by the name of a part of each, with the finish of both. */
+  /** Metal things that touch and will read as one, by the name of a part of each, with the finish of both. */
   alike: { one: string; other: string; finish: string }[];
   /** Their parts without a finish, grouped by what they would get. */
   suggestions: FinishSuggestion[];
@@ -219,8 +219,10 @@ function alikeOf(
   return things.flatMap((one, at) =>
     things.slice(at + 1).flatMap((other) => {
       const [shade, second] = [picked.get(one), picked.get(other)];
-      if (!touches.get(one)!.has(other) || !areAlike(shade, second)) return [];
-      const finish = shade!.id === second!.id ? shade!.name : `${shade!.name} and ${second!.name}`;
+      // Two under one paint are meant to be: it is metals that are to differ.
+      const isMetal = shade?.look === 'metal' && second?.look === 'metal';
+      if (!isMetal || !touches.get(one)!.has(other) || !areAlike(shade, second)) return [];
+      const finish = shade.id === second.id ? shade.name : `${shade.name} and ${second.name}`;
       return [{ one: one.parts[0]!.name, other: other.parts[0]!.name, finish }];
     }),
   );

@@ -14,9 +14,10 @@ import {
   type ValueOf,
 } from './fields.ts';
 
-/** What is at the end of a wire or hose: nothing, a boot of sleeve, a clip of foil, a banjo fitting, a plug connector; or it ends
+/** What is at the end of a wire or hose: nothing, a boot of sleeve, a clip of foil, a banjo fitting, a plug connector, a
+ *  bleed fitting; or it ends
  *  where nobody sees it, in no hole. */
-export const RUN_ENDS = ['plain', 'boot', 'clip', 'banjo', 'plug', 'unseen'] as const;
+export const RUN_ENDS = ['plain', 'boot', 'clip', 'banjo', 'plug', 'bleed', 'unseen'] as const;
 export type RunEnd = (typeof RUN_ENDS)[number];
 /** What lies about it: nothing, a braid, a wrapping of tape. */
 export const RUN_COVERS = ['bare', 'braid', 'wrap'] as const;

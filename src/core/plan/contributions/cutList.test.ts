@@ -85,17 +85,24 @@ describe('stock for what is cut', () => {
     diameterMm,
     form,
   });
-  it('is what is nearest, for one diameter each, and no strip', () => {
-    const groups = [{ wireMm: 0.25 }, { wireMm: 0.3 }];
+  it('is what is nearest, for one diameter each, and strip for strip', () => {
+    const groups = [
+      { section: 'round' as const, wireMm: 0.25 },
+      { section: 'round' as const, wireMm: 0.3 },
+      { section: 'strip' as const, wireMm: 3.2 },
+    ];
     const found = stockFor(groups, [
       bar('between', 0.28),
       bar('thin', 0.24),
       bar('flat', 0.3, 'strip'),
+      bar('wide', 3.2, 'strip'),
+      bar('thick', 3.2),
       bar('far', 0.4),
     ]);
-    expect([...found].map(([mm, bars]) => [mm, bars.map(({ id }) => id)])).toEqual([
-      [0.25, ['thin']],
-      [0.3, ['between']],
+    expect([...found].map(([key, bars]) => [key, bars.map(({ id }) => id)])).toEqual([
+      ['round 0.25', ['thin']],
+      ['round 0.3', ['between']],
+      ['strip 3.2', ['wide']],
     ]);
     expect(stockFor([], [bar('any', 0.3)]).size).toBe(0);
   });

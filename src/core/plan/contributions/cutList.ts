@@ -16,9 +16,10 @@ import { worked } from '../../worked.ts';
 import type { PlanContribution } from '../contribution.ts';
 import { stretchesOf } from './stretches.ts';
 
-/** Pieces of one diameter. */
+/** Pieces of one diameter, or of one width of strip. */
 export interface CutGroup {
-  /** mm. */
+  section: 'round' | 'strip';
+  /** Diameter or width, mm. */
   wireMm: number;
   pieces: { id: string; what: string; length: number; count: number }[];
   /** What it is for, one line for each thing. */
@@ -26,6 +27,10 @@ export interface CutGroup {
   /** What is known to need it, but not how long. */
   unmeasured: string[];
 }
+
+/** Tells groups apart: a strip is no wire, however wide. */
+export const cutKey = ({ section, wireMm }: Pick<CutGroup, 'section' | 'wireMm'>): string =>
+  `${section} ${wireMm}`;
 
 /** To a tenth: nobody cuts finer. */
 const tenth = (mm: number) => Math.ceil(10 * mm - 1e-9) / 10;
@@ -41,10 +46,11 @@ function strandsOf(run: Run, scale: number): { wireMm: number; each: number; tim
 /** Everything of a kit that is cut from wire, rod or tube, by diameter, thinnest first: runs, leads of harnesses, spokes,
  *  what goes between the ends of stretched parts and holds them. */
 export function cutList(kit: Kit, scale: number): CutGroup[] {
-  const groups = new Map<number, CutGroup>();
-  const group = (wireMm: number) => {
-    const known = groups.get(wireMm) ?? { wireMm, pieces: [], uses: [], unmeasured: [] };
-    groups.set(wireMm, known);
+  const groups = new Map<string, CutGroup>();
+  const group = (wireMm: number, section: CutGroup['section'] = 'round') => {
+    const key = cutKey({ section, wireMm });
+    const known = groups.get(key) ?? { section, wireMm, pieces: [], uses: [], unmeasured: [] };
+    groups.set(key, known);
     return known;
   };
   const { used } = resolveVersion(kit);
@@ -106,8 +112,8 @@ export function cutList(kit: Kit, scale: number): CutGroup[] {
         ['insert', insert],
         ['core', splice],
       ] as const) {
-        if (piece === null || piece.form === 'strip' || piece.form === 'sheet') continue;
-        const { pieces, uses } = group(piece.mm);
+        if (piece === null || piece.form === 'sheet') continue;
+        const { pieces, uses } = group(piece.mm, piece.form === 'strip' ? 'strip' : 'round');
         uses.push(`${what} of ${name.toLowerCase()}`);
         pieces.push({
           id: `stretch ${stretch.id} ${id} ${what}`,
@@ -118,24 +124,23 @@ export function cutList(kit: Kit, scale: number): CutGroup[] {
       }
     }
   }
-  return [...groups.values()].sort((p, q) => p.wireMm - q.wireMm);
+  return [...groups.values()].sort((p, q) => p.section.localeCompare(q.section) || p.wireMm - q.wireMm);
 }
 
 /** Stock that differs by less from the diameter that is wanted stands for it, as a share of it. */
 const LIKE = 0.12;
 
-/** From what each group is cut, by its diameter: what is nearest to it of all groups, so that no length is cut twice. A strip is
- *  no wire. */
+/** From what each group is cut, by its key: what is nearest to it of all groups of its section, so that no length is cut twice. */
 export function stockFor(
-  groups: readonly Pick<CutGroup, 'wireMm'>[],
+  groups: readonly Pick<CutGroup, 'wireMm' | 'section'>[],
   bars: readonly StockLength[],
-): Map<number, StockLength[]> {
-  const found = new Map(groups.map(({ wireMm }) => [wireMm, [] as StockLength[]]));
+): Map<string, StockLength[]> {
+  const found = new Map(groups.map((group) => [cutKey(group), [] as StockLength[]]));
   for (const bar of bars) {
-    if (bar.form === 'strip') continue;
-    const off = (wireMm: number) => Math.abs(bar.diameterMm - wireMm) / wireMm;
-    const nearest = [...found.keys()].sort((p, q) => off(p) - off(q))[0];
-    if (nearest !== undefined && off(nearest) <= LIKE) found.get(nearest)!.push(bar);
+    const section = bar.form === 'strip' ? 'strip' : 'round';
+    const off = ({ wireMm }: Pick<CutGroup, 'wireMm'>) => Math.abs(bar.diameterMm - wireMm) / wireMm;
+    const nearest = groups.filter((each) => each.section === section).sort((p, q) => off(p) - off(q))[0];
+    if (nearest !== undefined && off(nearest) <= LIKE) found.get(cutKey(nearest))!.push(bar);
   }
   return found;
 }
@@ -144,14 +149,18 @@ export function stockFor(
 export const cutting: PlanContribution = {
   id: 'cutting',
   needs: ({ kit, scale, material }) =>
-    cutList(kit, scale).map(({ wireMm, pieces, uses, unmeasured }) => {
+    cutList(kit, scale).map(({ section, wireMm, pieces, uses, unmeasured }) => {
       const length = pieces.reduce((sum, each) => sum + each.length * each.count, 0);
       const some = unmeasured.length > 0 ? ', and what is not measured yet' : '';
-      return material(
-        `wire-${wireMm}`,
-        `wire or tube, ${wireMm} mm`,
-        `${uses.join('; ')}${length > 0 ? `: ${Math.ceil(length - 1e-9)} mm in all${some}` : ''}`,
-        { substitute: 'stretched sprue of that diameter', looks: 'it breaks where it is bent sharply' },
-      );
+      const why = `${uses.join('; ')}${length > 0 ? `: ${Math.ceil(length - 1e-9)} mm in all${some}` : ''}`;
+      return section === 'strip'
+        ? material(`strip-${wireMm}`, `strip, ${wireMm} mm wide`, why, {
+            substitute: 'cut it from sheet along a steel rule',
+            looks: 'none, if both edges are trued',
+          })
+        : material(`wire-${wireMm}`, `wire or tube, ${wireMm} mm`, why, {
+            substitute: 'stretched sprue of that diameter',
+            looks: 'it breaks where it is bent sharply',
+          });
     }),
 };

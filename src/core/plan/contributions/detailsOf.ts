@@ -13,14 +13,11 @@ import {
   type WireWheel,
 } from '../../kit/index.ts';
 import { worked, type Worked } from '../../worked.ts';
-import type { TrayTask } from '../contribution.ts';
 import { dressed, drilledDisc } from './dressed.ts';
+import type { Made } from './made.ts';
 
 /** Minutes at the bench; working values. */
 const MINUTES = { wheel: 10, spoke: 1.5, chain: 8, link: 0.4, pattern: 6, piece: 4 };
-
-/** A step as far as what is made says it. */
-export type Made = Pick<TrayTask, 'title' | 'minutes' | 'because' | 'details'>;
 
 function laced(wheel: WireWheel, scale: number): Made {
   const { lacing, wire } = laceOf(wheel, scale);

@@ -1,6 +1,6 @@
 import { figure } from '../../figures.ts';
 import { counted, finsOfCore, ringOf, springOf, tubeTint, type Dressing, type Kit } from '../../kit/index.ts';
-import type { Made } from './detailsOf.ts';
+import type { Made } from './made.ts';
 
 /** Minutes at the bench; working values. */
 const MINUTES = {

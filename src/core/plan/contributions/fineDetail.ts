@@ -1,6 +1,7 @@
 import type { KitAdvice } from '../advice/kitAdvice.ts';
 import { trayTask, type DividedKit, type PlanContribution, type TrayTask } from '../contribution.ts';
-import { detailsOf, type Detail, type Made } from './detailsOf.ts';
+import { detailsOf, type Detail } from './detailsOf.ts';
+import type { Made } from './made.ts';
 
 /** Work that takes longer than a sitting is put down and taken up again. */
 const SITTING = 90;

@@ -7,11 +7,16 @@ const CLIP = { foilMm: 0.02, lapMm: 0.8 };
 /** Banjo fittings are so many times as wide as their pipe. */
 const BANJO_TIMES = 2.5;
 
+/** A bleed nipple in diameters of its pipe. */
+const BLEED = { longTimes: 3, wideTimes: 1.2 };
+
 /** How an end is made, for wire or hose of so many mm; undefined where there is nothing to make. */
 export function endLine(end: RunEnd, wireMm: number): string | undefined {
   switch (end) {
     case 'plain':
       return undefined;
+    case 'bleed':
+      return `bleed fitting: ${figure(BLEED.longTimes * wireMm, 'mm', 1)} of rod ${figure(BLEED.wideTimes * wireMm, 'mm')} thick beside it, its tip a turn of wire`;
     case 'unseen':
       return 'no hole: 3 mm more, glued where nobody sees it';
     case 'clip':

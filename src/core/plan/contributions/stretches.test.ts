@@ -91,18 +91,20 @@ describe('a stretched frame in the plan', () => {
     );
   });
 
-  it('cuts tube and rod from stock, and needs strip and sheet', () => {
+  it('cuts tube, rod and strip from stock, and needs sheet', () => {
     const kit = kitWith({ parts, stretches: [stretch()] });
     expect(
-      cutList(kit, 24).map(({ wireMm, pieces }) => [wireMm, pieces.map(({ length }) => length)]),
+      cutList(kit, 24).map(({ section, wireMm, pieces }) => [
+        `${section} ${wireMm}`,
+        pieces.map(({ length, count }) => count * length),
+      ]),
     ).toEqual([
-      [2, [39]],
-      [3, [30]],
+      ['round 2', [39]],
+      ['round 3', [30]],
+      ['strip 4.8', [60]],
     ]);
     const needs = kitNeeds({ kit, paints: [], adhesives: [], spares: [], materials: [], scale: 24 });
-    expect(needs.find(({ what }) => what === 'plastic strip and sheet')!.why).toMatch(
-      /2 × strip 4.80 mm, 30.0 mm long/,
-    );
+    expect(needs.find(({ what }) => what === 'strip, 4.8 mm wide')!.why).toMatch(/60 mm in all/);
   });
 
   it('tells the wheelbase before and after, and what the real one would ask for', () => {

@@ -134,13 +134,13 @@ export const stretches: PlanContribution = {
       const flat = plan.members
         .filter(({ id }) => used.has(id))
         .flatMap(({ insert, splice }) => [insert, splice])
-        .filter((piece) => piece !== null && (piece.form === 'strip' || piece.form === 'sheet'));
+        .filter((piece) => piece?.form === 'sheet');
       return flat.length === 0
         ? []
         : [
             material(
-              'strip-and-sheet',
-              'plastic strip and sheet',
+              'sheet',
+              'plastic sheet',
               `${stretch.name}: ${flat.map((piece) => pieceWords(piece!)).join('; ')}`,
               {
                 substitute: 'frame runners, sanded square',

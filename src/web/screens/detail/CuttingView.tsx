@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { householdWires, type CutPlan } from '../../../core/detail/index.ts';
 import { figure } from '../../../core/figures.ts';
 import { counted, type StockLength } from '../../../core/kit/index.ts';
-import { cutList, stockFor, type CutGroup } from '../../../core/plan/index.ts';
+import { cutKey, cutList, stockFor, type CutGroup } from '../../../core/plan/index.ts';
 import { useTask } from '../../data/useTask.ts';
 import type { CutGroups, DetailWorker } from '../../workers/detailWorker.ts';
 import type { DetailViewProps } from './detailView.ts';
@@ -18,12 +18,13 @@ export function CuttingView({ build, kit, stock }: DetailViewProps) {
   const stockOf = useMemo(() => stockFor(groups, stock.bars), [groups, stock.bars]);
   const question = useMemo(
     () =>
-      groups.flatMap(({ wireMm, pieces }) => {
-        const bars = stockOf.get(wireMm)!;
+      groups.flatMap((group) => {
+        const { pieces } = group;
+        const bars = stockOf.get(cutKey(group))!;
         if (bars.length === 0 || pieces.length === 0) return [];
         return [
           {
-            id: String(wireMm),
+            id: cutKey(group),
             kerf: KERF_MM,
             pieces: pieces.map(({ id, length, count }) => ({ id, length, count })),
             stock: bars.map(({ id, lengthMm, count, priceCents }) => ({
@@ -55,7 +56,7 @@ export function CuttingView({ build, kit, stock }: DetailViewProps) {
           </p>
         )}
         {groups.map((group) => (
-          <GroupTable key={group.wireMm} group={group} />
+          <GroupTable key={cutKey(group)} group={group} />
         ))}
       </section>
       <section className="column" aria-label="What follows">
@@ -63,25 +64,33 @@ export function CuttingView({ build, kit, stock }: DetailViewProps) {
         {state.kind === 'failed' && <p role="alert">It cannot be cut: {state.message}</p>}
         {groups.map((group) => (
           <CutFrom
-            key={group.wireMm}
+            key={cutKey(group)}
             group={group}
-            bars={stockOf.get(group.wireMm)!}
-            plan={plans.get(String(group.wireMm))}
+            bars={stockOf.get(cutKey(group))!}
+            plan={plans.get(cutKey(group))}
             isWorking={state.kind === 'working'}
           />
         ))}
-        <StockLengths bars={stock.bars} wanted={groups.map(({ wireMm }) => wireMm)} />
+        <StockLengths
+          bars={stock.bars}
+          wanted={groups.flatMap(({ section, wireMm }) => (section === 'round' ? [wireMm] : []))}
+        />
       </section>
     </>
   );
 }
 
-function GroupTable({ group: { wireMm, pieces, unmeasured } }: { group: CutGroup }) {
+/** "0.30 mm", "3.20 mm strip". */
+const sizeWords = ({ section, wireMm }: CutGroup): string =>
+  `${figure(wireMm, 'mm')}${section === 'strip' ? ' strip' : ''}`;
+
+function GroupTable({ group }: { group: CutGroup }) {
+  const { pieces, unmeasured } = group;
   const all = pieces.reduce((sum, { length, count }) => sum + length * count, 0);
   return (
-    <section className="panel" aria-label={`Pieces of ${wireMm} mm`}>
+    <section className="panel" aria-label={`Pieces of ${sizeWords(group)}`}>
       <h3>
-        <span className="mono">{figure(wireMm, 'mm')}</span>, {figure(all, 'mm', 0)} in all
+        <span className="mono">{sizeWords(group)}</span>, {figure(all, 'mm', 0)} in all
       </h3>
       {pieces.length > 0 && (
         <Table className="plainlist">
@@ -117,8 +126,10 @@ interface CutFromProps {
   isWorking: boolean;
 }
 
-function CutFrom({ group: { wireMm, pieces }, bars, plan, isWorking }: CutFromProps) {
-  const household = householdWires(wireMm);
+function CutFrom({ group, bars, plan, isWorking }: CutFromProps) {
+  const { pieces, section, wireMm } = group;
+  const size = sizeWords(group);
+  const household = section === 'strip' ? [] : householdWires(wireMm);
   const from = (
     <p className="soft small">
       {household.length > 0 ? `Also in: ${household.join('; ')}. Measure it first.` : ''}
@@ -128,12 +139,12 @@ function CutFrom({ group: { wireMm, pieces }, bars, plan, isWorking }: CutFromPr
   if (bars.length === 0)
     return (
       <div className="panel warned">
-        <h3>{figure(wireMm, 'mm')}: none in stock</h3>
+        <h3>{size}: none in stock</h3>
         <p>Write down below what you have or what is sold, and it is cut with the least waste.</p>
         {household.length > 0 && from}
       </div>
     );
-  if (!plan) return <p role="status">{isWorking ? `Cutting ${figure(wireMm, 'mm')}…` : ''}</p>;
+  if (!plan) return <p role="status">{isWorking ? `Cutting ${size}…` : ''}</p>;
   const nameOf = new Map(bars.map((bar) => [bar.id, bar]));
   const waste = plan.cuts.reduce((sum, { rest }) => sum + rest, 0);
   const bought = plan.cuts.filter(({ stock }) => nameOf.get(stock)?.count === null).length;
@@ -141,7 +152,7 @@ function CutFrom({ group: { wireMm, pieces }, bars, plan, isWorking }: CutFromPr
   return (
     <div className={`panel${missing > 0 ? ' warned' : ''}`}>
       <h3>
-        {figure(wireMm, 'mm')}: {counted(plan.cuts.length, 'length')} opened
+        {size}: {counted(plan.cuts.length, 'length')} opened
       </h3>
       {plan.cuts.map(({ stock, pieces: cut, rest }, at) => (
         <p key={at} className="small">

@@ -39,9 +39,6 @@ const FIGURES: Readonly<Record<Dressing['what'], readonly (readonly [keyof Dress
     ['tubeMm', 'Tube, diameter, mm'],
     ['tubeLengthMm', 'Tube that is seen, mm'],
     ['coils', 'Coils of its spring, 0 for none'],
-    ['springMm', 'Spring, outside, mm'],
-    ['springWireMm', 'Spring, wire, mm'],
-    ['springLengthMm', 'Spring, length, mm'],
   ],
   radiator: [
     ['count', 'How many alike'],
@@ -57,6 +54,18 @@ const FIGURES: Readonly<Record<Dressing['what'], readonly (readonly [keyof Dress
     ['realHoleMm', 'Real hole, mm'],
   ],
 };
+
+const SPRING_FIGURES: (typeof FIGURES)['fork'] = [
+  ['springMm', 'Spring, outside, mm'],
+  ['springWireMm', 'Spring, wire, mm'],
+  ['springLengthMm', 'Spring, length, mm'],
+];
+
+/** The figures of one, those of a spring only where it has one. */
+const figuresOf = ({ what, coils }: Dressing) => [
+  ...FIGURES[what],
+  ...(what === 'fork' && coils > 0 ? SPRING_FIGURES : []),
+];
 
 /** One moulding that looks like several things: clean tubes and springs, fins, drilled discs. */
 export const DressedView = ({ build, kit }: DetailViewProps) => (
@@ -76,7 +85,7 @@ export const DressedView = ({ build, kit }: DetailViewProps) => (
         fields={fields}
         kit={kit}
         partLabel="Part"
-        figures={FIGURES[dressing.what] as readonly (readonly [keyof Dressing & string, string])[]}
+        figures={figuresOf(dressing)}
         {...tools}
       >
         <Choices dressing={dressing} {...tools} />

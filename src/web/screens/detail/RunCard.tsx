@@ -25,6 +25,7 @@ const END_WORDS: Readonly<Record<RunEnd, string>> = {
   clip: 'a clip of foil',
   banjo: 'a banjo fitting',
   plug: 'a connector',
+  bleed: 'a bleed fitting',
   unseen: 'no hole: unseen',
 };
 const COVER_WORDS = { bare: 'bare', braid: 'braided', wrap: 'wound with tape' } as const;
@@ -43,7 +44,7 @@ interface RunCardProps {
 export function RunCard({ run, kit, bundles, onChange, onRemove }: RunCardProps) {
   const { realMm, look } = RUN_FACTS[run.kind];
   const name = runName({ ...run, count: 1 }, kit);
-  const usual = MAKE_FACTS[makeOfRun({ kind: run.kind })].name;
+  const usual = MAKE_FACTS[makeOfRun({ kind: run.kind })].short;
   return (
     <section className="panel stacked g8" aria-label={name}>
       <div className="toolrow apart">
@@ -95,10 +96,10 @@ export function RunCard({ run, kit, bundles, onChange, onRemove }: RunCardProps)
           label="Made of"
           values={MAKES}
           words={{
-            usual: `as usual: ${usual}`,
-            'metal-core': MAKE_FACTS['metal-core'].name,
-            soft: MAKE_FACTS.soft.name,
-            rod: MAKE_FACTS.rod.name,
+            usual: `usual: ${usual}`,
+            'metal-core': MAKE_FACTS['metal-core'].short,
+            soft: MAKE_FACTS.soft.short,
+            rod: MAKE_FACTS.rod.short,
           }}
           value={run.make ?? 'usual'}
           onSave={(make) => onChange({ make }, 'what a run is made of')}
