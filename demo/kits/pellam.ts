@@ -387,6 +387,20 @@ S7 S1 cement hidden
     'brake-pipe; B11; B10; 4; air pipe; 8; 70; lengthened with the frame',
     'fuel-pipe; D1; C6; 1; ; ; 120;',
   ],
+  panes: [
+    { name: 'Windscreen', partId: 'G1', intoPartId: 'A1', edge: 'rubber', behind: ['F2'], flaws: 'hazy' },
+    {
+      name: 'Door glass, half open',
+      partId: 'G2',
+      intoPartId: 'A3',
+      source: 'sheet',
+      gaugeMm: 0.25,
+      viewId: 'cab',
+      openingId: 'opening-1',
+      maskMm: 0.1,
+    },
+    { name: 'Rear window', partId: 'G3', intoPartId: 'A8', edge: 'rubber' },
+  ],
   led: { 2: { bundle: 'Air lines', look: 'copper, dulled' } },
   harnesses: [
     {

@@ -5,8 +5,14 @@ import {
   chainRecord,
   cornerRecord,
   dressingRecord,
+  onPanelFields,
+  paneRecord,
+  panelRecord,
   type Corner,
   type Dressing,
+  type InstrumentPanel,
+  type OnPanel,
+  type Pane,
   EMPTY_KIT,
   gaugeRecord,
   harnessRecord,
@@ -144,6 +150,9 @@ export interface SampleKit {
     Record<number, Pick<Partial<Run>, 'slackMm' | 'bundle' | 'look' | 'cover' | 'make'> & { past?: string }>
   >;
   dressings?: Said<Dressing>[];
+  panels?: (Omit<Said<InstrumentPanel>, 'on'> & { on: (Partial<OnPanel> & Pick<OnPanel, 'name'>)[] })[];
+  /** Parts by their numbers, views by their keys. */
+  panes?: Said<Pane>[];
   /** What is worked out beyond the kit's own parts; parts by their numbers. */
   harnesses?: Said<Harness>[];
   wheels?: Said<WireWheel>[];
@@ -470,6 +479,24 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
     }),
     harnesses: made(harnessRecord, 'harness', sample.harnesses),
     wheels: made(wheelRecord, 'wheel', sample.wheels),
+    panels: made(
+      panelRecord,
+      'panel',
+      sample.panels?.map(({ on, ...said }) => ({
+        ...said,
+        on: on.map((each) => ({ ...initialOf(onPanelFields), ...each })),
+      })),
+    ),
+    panes: made(
+      paneRecord,
+      'pane',
+      sample.panes?.map(({ behind = [], coveredBy = [], viewId, ...said }) => ({
+        ...said,
+        behind: behind.map(own),
+        coveredBy: coveredBy.map(own),
+        ...(viewId ? { viewId: own(`view-${viewId}`) } : {}),
+      })),
+    ),
     dressings: made(dressingRecord, 'dressing', sample.dressings),
     corners: made(cornerRecord, 'corner', sample.corners),
     chains: made(chainRecord, 'chain', sample.chains),

@@ -398,6 +398,27 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
     state: ({ kit: { patterns } }) =>
       patterns.length === 0 ? 'none drawn' : counted(patterns.length, 'pattern'),
   },
+  {
+    stage: 'detail',
+    path: 'panel',
+    title: 'Instrument panel',
+    words: 'dash, dials, gauges, overlay, speedometer, decal, lenses',
+    load: async () => (await import('./screens/detail/panel/PanelView.tsx')).PanelView,
+    state: ({ kit: { panels } }) =>
+      panels.length === 0
+        ? 'as it is moulded'
+        : panels.some(({ route }) => route === null)
+          ? 'its way is not taken yet'
+          : panels.map(({ name }) => name).join(', '),
+  },
+  {
+    stage: 'detail',
+    path: 'glass',
+    title: 'Glass',
+    words: 'panes, windscreen, windows, masks, rubber, order of fitting, polish',
+    load: async () => (await import('./screens/detail/glass/GlassView.tsx')).GlassView,
+    state: ({ kit: { panes } }) => (panes.length === 0 ? 'not told yet' : counted(panes.length, 'pane')),
+  },
 
   {
     stage: 'plan',

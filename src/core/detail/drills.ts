@@ -1,5 +1,5 @@
 /** Drills of a pin vice, mm: twentieths up to one, tenths beyond. */
-const DRILLS = [
+export const DRILLS: readonly number[] = [
   ...Array.from({ length: 15 }, (_, at) => (30 + 5 * at) / 100),
   ...Array.from({ length: 61 }, (_, at) => (10 + at) / 10),
 ].filter((size, at, all) => all.indexOf(size) === at);

@@ -1,5 +1,5 @@
 /** Detail: what is added to a kit beyond its parts, scaled from the real thing. */
-export { drillFor } from './drills.ts';
+export { DRILLS, drillFor } from './drills.ts';
 export {
   MAKE_FACTS,
   RUN_FACTS,
@@ -69,7 +69,14 @@ export { drawRing } from './drawn/drawRing.ts';
 export { drawDevelopment } from './drawn/drawDevelopment.ts';
 export { drawStretch } from './drawn/drawStretch.ts';
 export { drawJig } from './drawn/drawWheel.ts';
-export type { FlatDrawing, LineKind } from './drawn/flatDrawing.ts';
+export {
+  circleLine,
+  crossLines,
+  framed,
+  type DrawnPoint,
+  type FlatDrawing,
+  type LineKind,
+} from './drawn/flatDrawing.ts';
 export {
   auditThickness,
   THICKNESS_WAYS,

@@ -14,6 +14,17 @@ export {
 } from './engines/atHand.ts';
 export { builtEngines, leftOf, type BuiltEngine } from './engines/builtEngines.ts';
 export { changesOfTaking, isEngineOpen } from './engines/takeEngines.ts';
+export {
+  dialsOf,
+  hasOverlay,
+  lensesMm3,
+  openingsOf,
+  overlayOf,
+  panelRoutesOf,
+  piecesOf,
+  trimOf,
+} from './panels.ts';
+export { paneOrder, usedPanes, type Fitted, type PaneOrder } from './panes.ts';
 export { finsOfCore, ringOf, springOf, tubeTint } from './dressings.ts';
 export { bundlesOf, type Bundle } from './runs/bundles.ts';
 export { makeOfRun, runAtScale, runName } from './runs/runAtScale.ts';

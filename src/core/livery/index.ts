@@ -102,3 +102,4 @@ export { filmSheets } from './cutting/filmSheets.ts';
 export { PLOTTER_UNITS_PER_MM } from './cutting/hpgl.ts';
 export { cutSheets, type CutSheets } from './cutting/cutSheets.ts';
 export { SCALE_POINTS, traced, type TraceScale } from './views/trace.ts';
+export { paneMask } from './glass/paneMask.ts';

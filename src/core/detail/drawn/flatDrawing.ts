@@ -9,9 +9,12 @@ export interface FlatDrawing {
   id: string;
   width: number;
   height: number;
-  lines: { kind: LineKind; points: readonly DrawnPoint[]; closed?: true }[];
+  /** In an ink and so wide where they are part of a picture, such as the face of a dial. */
+  lines: { kind: LineKind; points: readonly DrawnPoint[]; closed?: true; ink?: string; mm?: number }[];
   /** Words with their middle at a place, capitals so high. */
-  labels: { at: DrawnPoint; text: string; mm: number }[];
+  labels: { at: DrawnPoint; text: string; mm: number; ink?: string }[];
+  /** Areas of an ink beneath all lines, the lowest first. */
+  fills?: { ring: readonly DrawnPoint[]; ink: string }[];
 }
 
 /** A circle as a closed line. */
@@ -50,6 +53,7 @@ export const crossLines = ([x, y]: DrawnPoint, reach: number): FlatDrawing['line
 export function framed(drawing: Omit<FlatDrawing, 'width' | 'height'>, free: number): FlatDrawing {
   const points = [
     ...drawing.lines.flatMap((line) => line.points),
+    ...(drawing.fills ?? []).flatMap(({ ring }) => ring),
     ...drawing.labels.flatMap(({ at: [x, y], mm, text }): DrawnPoint[] => {
       const half = 0.35 * mm * text.length;
       return [
@@ -74,5 +78,8 @@ export function framed(drawing: Omit<FlatDrawing, 'width' | 'height'>, free: num
     height: bounds[3] - bounds[1] + 2 * free,
     lines: drawing.lines.map((line) => ({ ...line, points: line.points.map(moved) })),
     labels: drawing.labels.map((label) => ({ ...label, at: moved(label.at) })),
+    ...(drawing.fills
+      ? { fills: drawing.fills.map(({ ring, ink }) => ({ ring: ring.map(moved), ink })) }
+      : {}),
   };
 }

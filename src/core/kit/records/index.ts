@@ -25,6 +25,8 @@ import { milestoneRecord } from './milestone.ts';
 import { mishapRecord } from './mishap.ts';
 import { mutedAdviceRecord } from './mutedAdvice.ts';
 import { pairRecord } from './pair.ts';
+import { panelRecord } from './panel.ts';
+import { paneRecord } from './pane.ts';
 import { partRecord } from './part.ts';
 import { patternRecord } from './pattern.ts';
 import { placeRecord } from './place.ts';
@@ -61,6 +63,8 @@ export const KIT_RECORDS = [
   gapRecord,
   holdingRecord,
   pairRecord,
+  panelRecord,
+  paneRecord,
   runRecord,
   engineRecord,
   facingRecord,
@@ -134,6 +138,8 @@ export * from './milestone.ts';
 export * from './mishap.ts';
 export * from './mutedAdvice.ts';
 export * from './pair.ts';
+export * from './panel.ts';
+export * from './pane.ts';
 export * from './part.ts';
 export * from './pattern.ts';
 export * from './place.ts';

@@ -49,7 +49,7 @@ export function drawingSheets(
 }
 
 function drawnAt(
-  { lines, labels, height }: FlatDrawing,
+  { lines, labels, height, fills = [] }: FlatDrawing,
   x: number,
   y: number,
   turned: boolean,
@@ -59,15 +59,18 @@ function drawnAt(
   const here = ([px, py]: readonly [number, number]): [number, number] =>
     turned ? [x + height - py, y + px] : [x + px, y + py];
   return [
+    ...fills.map(({ ring, ink }) => ({ d: ringsPath([ring.map(here)], 3), fill: ink })),
     ...[...lines]
       .sort((p, q) => ORDER.indexOf(p.kind) - ORDER.indexOf(q.kind))
-      .map(({ kind, points, closed }) => ({
+      .map(({ kind, points, closed, ink, mm }) => ({
         d: closed ? ringsPath([points.map(here)], 3) : coursePath(points.map(here), 3),
         ...PRINTED_LINES[kind],
+        ...(ink === undefined ? {} : { stroke: ink }),
+        ...(mm === undefined ? {} : { strokeMm: mm }),
       })),
-    ...labels.map(({ at, text, mm }) => {
+    ...labels.map(({ at, text, mm, ink = '#000000' }) => {
       const [tx, ty] = here(at);
-      return { d: textOutline(font, text, { x: tx, y: ty, height: mm, width: 1000 }).d, fill: '#000000' };
+      return { d: textOutline(font, text, { x: tx, y: ty, height: mm, width: 1000 }).d, fill: ink };
     }),
   ];
 }

@@ -8,6 +8,7 @@ import {
   type Dressing,
   type DriveChain,
   type Gauge,
+  type InstrumentPanel,
   type Kit,
   type Pattern,
   type WireWheel,
@@ -15,6 +16,7 @@ import {
 import { worked, type Worked } from '../../worked.ts';
 import { dressed, drilledDisc } from './dressed.ts';
 import type { Made } from './made.ts';
+import { overlayMade, panelMade } from './panels.ts';
 
 /** Minutes at the bench; working values. */
 const MINUTES = { wheel: 10, spoke: 1.5, chain: 8, link: 0.4, pattern: 6, piece: 4 };
@@ -99,7 +101,7 @@ function thinned(gauge: Gauge, kit: Kit, scale: number): Made | undefined {
 /** Something made of wire, links, foil or sheet, or thinned, as far as it can be made. */
 export interface Detail {
   /** The drawer in which it is decided. */
-  page: 'wheels' | 'chains' | 'patterns' | 'thickness' | 'dressed';
+  page: 'wheels' | 'chains' | 'patterns' | 'thickness' | 'dressed' | 'panel';
   kind: 'detail' | 'thin' | 'drill';
   /** Of its step. */
   id: string;
@@ -139,6 +141,10 @@ export function detailsOf(kit: Kit, scale: number): Detail[] {
     ...kit.wheels.map(of('wheels', 'wheel', (wheel: WireWheel) => laced(wheel, scale))),
     ...kit.chains.map(of('chains', 'chain', (chain: DriveChain) => chained(chain, scale))),
     ...kit.patterns.map(of('patterns', 'pattern', wrapped)),
+    ...kit.panels.flatMap((panel) => [
+      { ...of('panel', 'panel', panelMade)(panel), isDecided: panel.route !== null },
+      of('panel', 'overlay', (each: InstrumentPanel) => overlayMade(each), 'drill')(panel),
+    ]),
     ...kit.dressings.flatMap((dressing) => [
       of('dressed', 'dress', (each: Dressing) => dressed(each, kit, scale))(dressing),
       ...(dressing.what === 'disc'

@@ -19,6 +19,8 @@ import { livery } from './livery.ts';
 import { markings } from './markings.ts';
 import { milestones } from './milestones.ts';
 import { pairs } from './pairs.ts';
+import { panes } from './panes.ts';
+import { panels } from './panels.ts';
 import { parts } from './parts.ts';
 import { plating } from './plating.ts';
 import { preparation } from './preparation.ts';
@@ -52,6 +54,8 @@ export const CONTRIBUTIONS: readonly PlanContribution[] = [
   runs,
   harnesses,
   fineDetail,
+  panels,
+  panes,
   stretches,
   corners,
   cutting,
