@@ -4,11 +4,15 @@ import {
   type MeasuredPlace,
   chainRecord,
   cornerRecord,
+  beltRecord,
+  carpetRecord,
   dressingRecord,
   onPanelFields,
   paneRecord,
   panelRecord,
   type Corner,
+  type Belt,
+  type Carpet,
   type Dressing,
   type InstrumentPanel,
   type OnPanel,
@@ -151,6 +155,8 @@ export interface SampleKit {
   >;
   dressings?: Said<Dressing>[];
   panels?: (Omit<Said<InstrumentPanel>, 'on'> & { on: (Partial<OnPanel> & Pick<OnPanel, 'name'>)[] })[];
+  carpets?: Said<Carpet>[];
+  belts?: Said<Belt>[];
   /** Parts by their numbers, views by their keys. */
   panes?: Said<Pane>[];
   /** What is worked out beyond the kit's own parts; parts by their numbers. */
@@ -479,6 +485,8 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
     }),
     harnesses: made(harnessRecord, 'harness', sample.harnesses),
     wheels: made(wheelRecord, 'wheel', sample.wheels),
+    carpets: made(carpetRecord, 'carpet', sample.carpets),
+    belts: made(beltRecord, 'belt', sample.belts),
     panels: made(
       panelRecord,
       'panel',

@@ -362,6 +362,30 @@ G5 F13 glass hidden
     'fuel-pipe; B9; C11; 1; ; ; 150; along the left frame rail',
   ],
   led: { 4: { cover: 'braid', look: 'steel braid' } },
+  carpets: [
+    {
+      name: 'Floor',
+      partId: 'F1',
+      areaCm2: 26,
+      fibre: '#7a3038',
+      ground: '#3a2426',
+      wanted: '#6a2a32',
+      over: '#b07a7c',
+    },
+  ],
+  belts: [
+    {
+      name: 'Lap belts, front',
+      partId: 'F2',
+      count: 2,
+      colour: 'black',
+      metal: 'film',
+      pieces: [
+        { name: 'buckle end', pathMm: 9, fittings: 1 },
+        { name: 'tongue end', pathMm: 16, fittings: 1 },
+      ],
+    },
+  ],
   panels: [
     {
       name: 'Dials of the dash',

@@ -413,6 +413,24 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'detail',
+    path: 'carpet',
+    title: 'Carpet',
+    words: 'flock, pile, floor, shade',
+    load: async () => (await import('./screens/detail/cloth/CarpetView.tsx')).CarpetView,
+    state: ({ kit: { carpets } }) =>
+      carpets.length === 0 ? 'none laid' : carpets.map(({ name }) => name).join(', '),
+  },
+  {
+    stage: 'detail',
+    path: 'belts',
+    title: 'Belts',
+    words: 'seat belts, buckles, ribbon, harness',
+    load: async () => (await import('./screens/detail/cloth/BeltsView.tsx')).BeltsView,
+    state: ({ kit: { belts } }) =>
+      belts.length === 0 ? 'none laid' : belts.map(({ name }) => name).join(', '),
+  },
+  {
+    stage: 'detail',
     path: 'glass',
     title: 'Glass',
     words: 'panes, windscreen, windows, masks, rubber, order of fitting, polish',

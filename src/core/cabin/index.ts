@@ -27,3 +27,21 @@ export {
   PANE_TINTS,
   REAL_GLASS_MM,
 } from './glass/paneFacts.ts';
+export {
+  BELT_CLOTH_FACTS,
+  BELT_CLOTHS,
+  BELT_METAL_FACTS,
+  BELT_METALS,
+  planBelt,
+  type BeltPlan,
+} from './cloth/belts.ts';
+export {
+  CARPET_FACTS,
+  CARPET_WAYS,
+  flockGrams,
+  groundFor,
+  openFromPatch,
+  paintOverFor,
+  pileSpectrum,
+  type CarpetMend,
+} from './cloth/pile.ts';

@@ -25,6 +25,7 @@ export {
   trimOf,
 } from './panels.ts';
 export { paneOrder, usedPanes, type Fitted, type PaneOrder } from './panes.ts';
+export { beltPlan, carpetPlan, cloggedBy, type CarpetPlan } from './cloth.ts';
 export { finsOfCore, ringOf, springOf, tubeTint } from './dressings.ts';
 export { bundlesOf, type Bundle } from './runs/bundles.ts';
 export { makeOfRun, runAtScale, runName } from './runs/runAtScale.ts';

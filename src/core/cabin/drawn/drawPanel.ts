@@ -56,10 +56,11 @@ export function drawTemplate(
           ];
         }),
       ],
-      labels: openings.map(({ id, x, y, heightMm }) => ({
-        at: [x, y + heightMm / 2 + 0.8 * NUMBER_MM],
+      // Beside the cross, where it lies in no line.
+      labels: openings.map(({ id, x, y, widthMm, heightMm }) => ({
+        at: [x + widthMm / 5, y - heightMm / 5],
         text: String(turn.get(id) ?? ''),
-        mm: NUMBER_MM,
+        mm: Math.min(NUMBER_MM, 0.28 * heightMm),
       })),
     },
     1,

@@ -31,6 +31,9 @@ export const DIAL_INKS: Readonly<Record<Ink | 'ground', string>> = {
 const LEAST_LINE_MM = 0.05;
 const LEAST_FIGURE_MM = 0.35;
 const MOST_MARKS = 400;
+/** A figure is so many times as wide as it is high. */
+const WIDE_TIMES = 0.75;
+const figureOf = (value: number): string => String(Math.round(100 * value) / 100);
 
 /** A dial at scale, its middle at 0, and what of it is too fine to be printed. Throws RangeError for a scale that runs nowhere. */
 export function drawDial({
@@ -72,7 +75,10 @@ export function drawDial({
     .flatMap((value) =>
       Array.from({ length: between }, (_, each) => value + (step * (each + 1)) / (between + 1)),
     );
-  const figureMm = 0.13 * diameterMm;
+  // As high as they may be, and no wider than there is room from one to the next.
+  const longest = Math.max(...majors.map((value) => figureOf(value).length));
+  const room = 0.58 * radius * Math.abs((sweepDeg * step) / (to - from)) * (Math.PI / 180);
+  const figureMm = Math.min(0.13 * diameterMm, (0.85 * room) / (WIDE_TIMES * longest));
   const tooFine = [
     ...(figureMm < LEAST_FIGURE_MM ? [`figures of ${figureMm.toFixed(2)} mm`] : []),
     ...(minors.length > 0 && 0.02 * diameterMm < LEAST_LINE_MM ? ['lines between figures'] : []),
@@ -89,7 +95,7 @@ export function drawDial({
       ? [
           ...majors.map((value) => ({
             at: at(value, 0.58),
-            text: String(Math.round(100 * value) / 100),
+            text: figureOf(value),
             mm: figureMm,
             ink: inkAt(value),
           })),
@@ -97,7 +103,7 @@ export function drawDial({
             ? []
             : [
                 {
-                  at: [0, 0.3 * radius] as [number, number],
+                  at: [0, 0.4 * radius] as [number, number],
                   text: unit,
                   mm: 0.8 * figureMm,
                   ink: DIAL_INKS.pale,

@@ -255,7 +255,7 @@ describe('the ways to a panel', () => {
 
 describe('a dial', () => {
   const speed: DialArt = {
-    diameterMm: 6,
+    diameterMm: 8,
     from: 0,
     to: 180,
     step: 20,
@@ -289,16 +289,26 @@ describe('a dial', () => {
     expect([labels[9]!.at[0] > 0, labels[9]!.at[1] > 0]).toEqual([true, true]);
     const needle = lines.at(-1)!.points[1]!;
     expect(needle[0]).toBeCloseTo(0, 9);
-    expect(needle[1]).toBeCloseTo(-0.92 * 3, 9);
+    expect(needle[1]).toBeCloseTo(-0.92 * 4, 9);
     // Red from 160: two figures and their lines.
     expect(new Set(labels.slice(8, 10).map(({ ink }) => ink)).size).toBe(1);
     expect(labels[8]!.ink).not.toBe(labels[7]!.ink);
   });
 
+  it('draws figures no larger than there is room for from one to the next', () => {
+    const wide = drawDial({ ...speed, diameterMm: 8, step: 60 });
+    expect(wide.labels[0]!.mm).toBeCloseTo(0.13 * 8, 9);
+    const { labels } = drawDial({ ...speed, diameterMm: 8 });
+    expect(labels[0]!.mm).toBeLessThan(0.13 * 8);
+    // Neighbours of three figures do not touch.
+    const [p, q] = [labels[5]!.at, labels[6]!.at];
+    expect(3 * 0.75 * labels[5]!.mm).toBeLessThan(Math.hypot(p[0] - q[0], p[1] - q[1]));
+  });
+
   it('leaves out what no printer holds, and says so', () => {
     const small = drawDial({ ...speed, diameterMm: 2 });
     expect(small.labels).toEqual([]);
-    expect(small.tooFine).toEqual(['figures of 0.26 mm', 'lines between figures']);
+    expect(small.tooFine).toEqual(['figures of 0.11 mm', 'lines between figures']);
     expect(drawDial(speed).tooFine).toEqual([]);
   });
 

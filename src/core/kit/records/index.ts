@@ -3,6 +3,8 @@ import { aimRecord } from './aim.ts';
 import { assemblyRecord } from './assembly.ts';
 import { boxRecord } from './box.ts';
 import { brightworkRecord } from './brightwork.ts';
+import { beltRecord } from './belt.ts';
+import { carpetRecord } from './carpet.ts';
 import { chainRecord } from './chain.ts';
 import { choiceRecord } from './choice.ts';
 import { cornerRecord } from './corner.ts';
@@ -64,6 +66,8 @@ export const KIT_RECORDS = [
   holdingRecord,
   pairRecord,
   panelRecord,
+  carpetRecord,
+  beltRecord,
   paneRecord,
   runRecord,
   engineRecord,
@@ -116,6 +120,8 @@ export * from './aim.ts';
 export * from './assembly.ts';
 export * from './box.ts';
 export * from './brightwork.ts';
+export * from './belt.ts';
+export * from './carpet.ts';
 export * from './chain.ts';
 export * from './choice.ts';
 export * from './corner.ts';

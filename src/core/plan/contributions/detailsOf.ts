@@ -5,6 +5,8 @@ import {
   flatOf,
   laceOf,
   PATTERN_FACTS,
+  type Belt,
+  type Carpet,
   type Dressing,
   type DriveChain,
   type Gauge,
@@ -14,6 +16,7 @@ import {
   type WireWheel,
 } from '../../kit/index.ts';
 import { worked, type Worked } from '../../worked.ts';
+import { beltMade, carpetMade } from './cloth.ts';
 import { dressed, drilledDisc } from './dressed.ts';
 import type { Made } from './made.ts';
 import { overlayMade, panelMade } from './panels.ts';
@@ -101,7 +104,7 @@ function thinned(gauge: Gauge, kit: Kit, scale: number): Made | undefined {
 /** Something made of wire, links, foil or sheet, or thinned, as far as it can be made. */
 export interface Detail {
   /** The drawer in which it is decided. */
-  page: 'wheels' | 'chains' | 'patterns' | 'thickness' | 'dressed' | 'panel';
+  page: 'wheels' | 'chains' | 'patterns' | 'thickness' | 'dressed' | 'panel' | 'carpet' | 'belts';
   kind: 'detail' | 'thin' | 'drill';
   /** Of its step. */
   id: string;
@@ -141,6 +144,8 @@ export function detailsOf(kit: Kit, scale: number): Detail[] {
     ...kit.wheels.map(of('wheels', 'wheel', (wheel: WireWheel) => laced(wheel, scale))),
     ...kit.chains.map(of('chains', 'chain', (chain: DriveChain) => chained(chain, scale))),
     ...kit.patterns.map(of('patterns', 'pattern', wrapped)),
+    ...kit.carpets.map(of('carpet', 'carpet', (carpet: Carpet) => carpetMade(carpet, kit))),
+    ...kit.belts.map(of('belts', 'belt', (belt: Belt) => beltMade(belt, scale))),
     ...kit.panels.flatMap((panel) => [
       { ...of('panel', 'panel', panelMade)(panel), isDecided: panel.route !== null },
       of('panel', 'overlay', (each: InstrumentPanel) => overlayMade(each), 'drill')(panel),

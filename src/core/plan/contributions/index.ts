@@ -2,6 +2,7 @@ import type { PlanContribution } from '../contribution.ts';
 import { aims } from './aims.ts';
 import { air } from './air.ts';
 import { brightwork } from './brightwork.ts';
+import { cloth } from './cloth.ts';
 import { corners } from './corners.ts';
 import { cutting } from './cutList.ts';
 import { decisions } from './decisions.ts';
@@ -56,6 +57,7 @@ export const CONTRIBUTIONS: readonly PlanContribution[] = [
   fineDetail,
   panels,
   panes,
+  cloth,
   stretches,
   corners,
   cutting,
