@@ -3,7 +3,7 @@ import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { KitItemsRecord } from '../../src/api/index.ts';
 import type { Harness } from '../../src/core/kit/index.ts';
-import { fill, press, sampleBench, saved, shows, textOf, type Started } from './bench.ts';
+import { fill, press, sampleBench, saved, shows, textOf, until, type Started } from './bench.ts';
 
 describe('the detail of a build', () => {
   let server: Started;
@@ -119,5 +119,34 @@ describe('the detail of a build', () => {
     await fill(page, 'Longer by, mm', '42');
     await page.keyboard.press('Tab');
     await shows(page, /as the real one has it/);
+  });
+
+  it('opens the overlay of a panel, says which web breaks, and prints its dials', async () => {
+    await open('panel');
+    await shows(page, /0\.40 mm between speed and revs in 0\.25 mm sheet: it will break/);
+    await fill(page, 'Sheet of an overlay, mm', '0.13');
+    await page.keyboard.press('Tab');
+    await saved(page);
+    await shows(page, /In this order/);
+    expect(await follows()).not.toContain('it will break');
+    await open('panel', 'quillon');
+    await shows(page, /Lenses: [\d.]+ mm³ of clear/);
+    await page.click('input[type=radio][value="relief-brush"]');
+    await saved(page);
+    await until(page, () => !document.body.innerText.includes('Overlay of clocks'), []);
+  });
+
+  it('finds an order for the glass, and follows what is said of it', async () => {
+    await open('glass', 'pellam');
+    await shows(page, /Order of fitting[\s\S]*Dashboard[\s\S]*Windscreen shuts in dashboard/);
+    await page.click(
+      'section[aria-label="Rear window"] ::-p-aria([name="Lies behind it, and must be there before"])',
+    );
+    await page.keyboard.type('Windscreen');
+    await page.waitForSelector('[role="option"]');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('Enter');
+    await saved(page);
+    await shows(page, /Rear window shuts in windscreen/);
   });
 });

@@ -1,4 +1,4 @@
-import { Checkbox, SimpleGrid, TextInput } from '@mantine/core';
+import { Checkbox, SimpleGrid } from '@mantine/core';
 import { figure } from '../../../core/figures.ts';
 import {
   CORNER_SIDES,
@@ -16,12 +16,12 @@ import {
 import { worked } from '../../../core/worked.ts';
 import { ChoiceSelect } from '../../components/form/ChoiceSelect.tsx';
 import { FigureInput } from '../../components/form/FigureInput.tsx';
-import { textLimits } from '../../components/limits.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import type { DetailViewProps } from './detailView.ts';
 import { DetailList, type DetailTools } from './DetailList.tsx';
 import { NameInput } from './NameInput.tsx';
 import { OpenFigure } from './OpenFigure.tsx';
+import { OpenText } from './OpenText.tsx';
 import { PartSelect } from './PartSelect.tsx';
 
 const { fields } = cornerRecord;
@@ -159,16 +159,7 @@ function CornerCard({ corner, kit, onChange, onRemove }: CornerCardProps) {
         {check('It steers', 'steers')}
       </div>
       {corner.steers && <Steering corner={corner} onChange={onChange} />}
-      <TextInput
-        size="xs"
-        label="Note"
-        key={corner.note}
-        defaultValue={corner.note}
-        {...textLimits(fields.note)}
-        onBlur={({ currentTarget: { value } }) =>
-          value.trim() !== corner.note && onChange({ note: value.trim() })
-        }
-      />
+      <OpenText label="Note" field={fields.note} value={corner.note} onSave={(note) => onChange({ note })} />
     </section>
   );
 }

@@ -1,4 +1,3 @@
-import { TextInput } from '@mantine/core';
 import { drawRing } from '../../../core/detail/index.ts';
 import { figure } from '../../../core/figures.ts';
 import { BARE_METALS } from '../../../core/finish/index.ts';
@@ -17,12 +16,12 @@ import {
 } from '../../../core/kit/index.ts';
 import { worked } from '../../../core/worked.ts';
 import { ChoiceSelect } from '../../components/form/ChoiceSelect.tsx';
-import { textLimits } from '../../components/limits.ts';
 import { DetailList, type DetailTools } from './DetailList.tsx';
 import type { DetailViewProps } from './detailView.ts';
 import { DrawingPicture } from './DrawingPicture.tsx';
 import { Fault } from './Fault.tsx';
 import { OpenFigure } from './OpenFigure.tsx';
+import { OpenText } from './OpenText.tsx';
 import { RecordCard } from './RecordCard.tsx';
 import { SaveDrawings } from './SaveDrawings.tsx';
 
@@ -124,15 +123,11 @@ function Choices({ dressing, onChange }: { dressing: Dressing } & Pick<DetailToo
           onSave={(finMm) => onChange({ finMm })}
         />
       )}
-      <TextInput
-        size="xs"
+      <OpenText
         label="Note"
-        key={dressing.note}
-        defaultValue={dressing.note}
-        {...textLimits(fields.note)}
-        onBlur={({ currentTarget: { value } }) =>
-          value.trim() !== dressing.note && onChange({ note: value.trim() })
-        }
+        field={fields.note}
+        value={dressing.note}
+        onSave={(note) => onChange({ note })}
       />
     </>
   );

@@ -20,8 +20,9 @@ interface RecordCardProps<T extends Carded> {
   figures: readonly (readonly [keyof T & string, string])[];
   onChange: (part: Partial<T>) => void;
   onRemove: () => void;
-  /** Choices before the figures. */
+  /** Choices before the figures, and what comes after them. */
   children?: React.ReactNode;
+  after?: React.ReactNode;
 }
 
 /** Something that is made, with its name, its part and its figures, each saved once it is typed. */
@@ -34,6 +35,7 @@ export function RecordCard<T extends Carded>({
   onChange,
   onRemove,
   children,
+  after,
 }: RecordCardProps<T>) {
   return (
     <section className="panel" aria-label={record.name}>
@@ -64,6 +66,7 @@ export function RecordCard<T extends Carded>({
           />
         ))}
       </SimpleGrid>
+      {after}
     </section>
   );
 }

@@ -1,4 +1,4 @@
-import { Autocomplete, SimpleGrid, TextInput } from '@mantine/core';
+import { Autocomplete, SimpleGrid } from '@mantine/core';
 import { MAKE_FACTS, RUN_FACTS, RUN_MAKES } from '../../../core/detail/index.ts';
 import {
   makeOfRun,
@@ -15,6 +15,7 @@ import { FigureInput } from '../../components/form/FigureInput.tsx';
 import { textLimits } from '../../components/limits.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { OpenFigure } from './OpenFigure.tsx';
+import { OpenText } from './OpenText.tsx';
 import { RunPast } from './RunPast.tsx';
 
 const { fields } = runRecord;
@@ -125,26 +126,18 @@ export function RunCard({ run, kit, bundles, onChange, onRemove }: RunCardProps)
             value.trim() !== (run.bundle ?? '') && onChange({ bundle: value.trim() }, 'bundle of a run')
           }
         />
-        <TextInput
-          size="xs"
+        <OpenText
           label="Colour and sheen"
           placeholder={look}
-          key={`look ${run.look}`}
-          defaultValue={run.look ?? ''}
-          {...textLimits(fields.look)}
-          onBlur={({ currentTarget: { value } }) =>
-            value.trim() !== (run.look ?? '') && onChange({ look: value.trim() }, 'look of a run')
-          }
+          field={fields.look}
+          value={run.look ?? ''}
+          onSave={(look) => onChange({ look }, 'look of a run')}
         />
-        <TextInput
-          size="xs"
+        <OpenText
           label="Note"
-          key={`note ${run.note}`}
-          defaultValue={run.note}
-          {...textLimits(fields.note)}
-          onBlur={({ currentTarget: { value } }) =>
-            value.trim() !== run.note && onChange({ note: value.trim() }, 'note on a run')
-          }
+          field={fields.note}
+          value={run.note}
+          onSave={(note) => onChange({ note }, 'note on a run')}
         />
       </SimpleGrid>
       <RunPast run={run} kit={kit} onChange={(past) => onChange({ past }, 'route of a run')} />

@@ -1,11 +1,11 @@
-import { SimpleGrid, TextInput } from '@mantine/core';
+import { SimpleGrid } from '@mantine/core';
 import { SECTIONS, type Section } from '../../../core/detail/index.ts';
 import { memberFields, type Member } from '../../../core/kit/index.ts';
 import { ChoiceSelect } from '../../components/form/ChoiceSelect.tsx';
 import { FigureInput } from '../../components/form/FigureInput.tsx';
-import { textLimits } from '../../components/limits.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { OpenFigure } from './OpenFigure.tsx';
+import { OpenText } from './OpenText.tsx';
 
 const SECTION_WORDS = {
   channel: 'channel or angle',
@@ -96,16 +96,12 @@ export function StretchMember({ member, name, ownLength, onChange, onRemove }: S
           value={member.dropMm}
           onSave={(dropMm) => onChange({ dropMm })}
         />
-        <TextInput
-          size="xs"
+        <OpenText
           label="In a row with"
           placeholder="exhaust"
-          key={member.line}
-          defaultValue={member.line}
-          {...textLimits(memberFields.line)}
-          onBlur={({ currentTarget: { value } }) =>
-            value.trim() !== member.line && onChange({ line: value.trim() })
-          }
+          field={memberFields.line}
+          value={member.line}
+          onSave={(line) => onChange({ line })}
         />
       </SimpleGrid>
     </section>

@@ -1,4 +1,4 @@
-import { Button, Group, TextInput } from '@mantine/core';
+import { Button, Group } from '@mantine/core';
 import {
   BELT_CLOTH_FACTS,
   BELT_CLOTHS,
@@ -10,11 +10,12 @@ import { beltPieceFields, beltPlan, beltRecord, newRecord, type Belt } from '../
 import { worked } from '../../../../core/worked.ts';
 import { ChoiceSelect } from '../../../components/form/ChoiceSelect.tsx';
 import { FigureInput } from '../../../components/form/FigureInput.tsx';
-import { listLimit, textLimits } from '../../../components/limits.ts';
+import { listLimit } from '../../../components/limits.ts';
 import { RemoveButton } from '../../../components/RemoveButton.tsx';
 import { DetailList, type DetailTools } from '../DetailList.tsx';
 import type { DetailViewProps } from '../detailView.ts';
 import { Fault } from '../Fault.tsx';
+import { OpenText } from '../OpenText.tsx';
 import { NameInput } from '../NameInput.tsx';
 import { RecordCard } from '../RecordCard.tsx';
 
@@ -55,15 +56,11 @@ type ChangeBelt = { belt: Belt } & Pick<DetailTools<Belt>, 'onChange'>;
 
 function BeltChoices({ belt, onChange }: ChangeBelt) {
   const text = (key: 'colour' | 'note', label: string) => (
-    <TextInput
-      size="xs"
+    <OpenText
       label={label}
-      key={`${key} ${belt[key]}`}
-      defaultValue={belt[key]}
-      {...textLimits(fields[key])}
-      onBlur={({ currentTarget: { value } }) =>
-        value.trim() !== belt[key] && onChange({ [key]: value.trim() })
-      }
+      field={fields[key]}
+      value={belt[key]}
+      onSave={(words) => onChange({ [key]: words })}
     />
   );
   return (

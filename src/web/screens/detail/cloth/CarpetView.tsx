@@ -1,4 +1,4 @@
-import { Button, TextInput } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { CARPET_FACTS, CARPET_WAYS } from '../../../../core/cabin/index.ts';
 import { labToDisplay } from '../../../../core/colour/index.ts';
@@ -14,12 +14,12 @@ import {
 import { worked } from '../../../../core/worked.ts';
 import { ColourField } from '../../../components/ColourField.tsx';
 import { ChoiceSelect } from '../../../components/form/ChoiceSelect.tsx';
-import { textLimits } from '../../../components/limits.ts';
 import { Spoon } from '../../../components/Spoon.tsx';
 import { DetailList, type DetailTools } from '../DetailList.tsx';
 import type { DetailViewProps } from '../detailView.ts';
 import { Fault } from '../Fault.tsx';
 import { OpenFigure } from '../OpenFigure.tsx';
+import { OpenText } from '../OpenText.tsx';
 import { RecordCard } from '../RecordCard.tsx';
 
 const { fields } = carpetRecord;
@@ -89,16 +89,7 @@ function CarpetChoices({ carpet, onChange }: { carpet: Carpet } & ChangeCarpet) 
         carpet={carpet}
         onChange={onChange}
       />
-      <TextInput
-        size="xs"
-        label="Note"
-        key={carpet.note}
-        defaultValue={carpet.note}
-        {...textLimits(fields.note)}
-        onBlur={({ currentTarget: { value } }) =>
-          value.trim() !== carpet.note && onChange({ note: value.trim() })
-        }
-      />
+      <OpenText label="Note" field={fields.note} value={carpet.note} onSave={(note) => onChange({ note })} />
     </>
   );
 }

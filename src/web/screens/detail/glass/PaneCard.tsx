@@ -1,14 +1,15 @@
-import { Checkbox, MultiSelect, Select, SimpleGrid, TextInput } from '@mantine/core';
+import { Checkbox, MultiSelect, Select, SimpleGrid } from '@mantine/core';
 import { PANE_EDGES, PANE_FLAWS, PANE_SOURCES, PANE_TINTS } from '../../../../core/cabin/index.ts';
 import { EDGE_TIMES, PANE_ENTRIES, paneRecord, type Kit, type Pane } from '../../../../core/kit/index.ts';
 import { ChoiceSelect } from '../../../components/form/ChoiceSelect.tsx';
 import { FigureInput } from '../../../components/form/FigureInput.tsx';
-import { listLimit, textLimits } from '../../../components/limits.ts';
+import { listLimit } from '../../../components/limits.ts';
 import { RemoveButton } from '../../../components/RemoveButton.tsx';
 import { partOptions } from '../../kit/partNames.ts';
 import type { DetailTools } from '../DetailList.tsx';
 import { NameInput } from '../NameInput.tsx';
 import { OpenFigure } from '../OpenFigure.tsx';
+import { OpenText } from '../OpenText.tsx';
 import { PartSelect } from '../PartSelect.tsx';
 
 const { fields } = paneRecord;
@@ -66,16 +67,7 @@ export function PaneCard({ pane, kit, onChange, onRemove }: PaneCardProps) {
         checked={pane.first}
         onChange={({ currentTarget: { checked } }) => onChange({ first: checked })}
       />
-      <TextInput
-        size="xs"
-        label="Note"
-        key={pane.note}
-        defaultValue={pane.note}
-        {...textLimits(fields.note)}
-        onBlur={({ currentTarget: { value } }) =>
-          value.trim() !== pane.note && onChange({ note: value.trim() })
-        }
-      />
+      <OpenText label="Note" field={fields.note} value={pane.note} onSave={(note) => onChange({ note })} />
     </section>
   );
 }

@@ -1,11 +1,11 @@
-import { Checkbox, SimpleGrid, TextInput } from '@mantine/core';
+import { Checkbox, SimpleGrid } from '@mantine/core';
 import { ON_PANEL, onPanelFields as fields, type OnPanel } from '../../../../core/kit/index.ts';
 import { ChoiceSelect } from '../../../components/form/ChoiceSelect.tsx';
 import { FigureInput } from '../../../components/form/FigureInput.tsx';
-import { textLimits } from '../../../components/limits.ts';
 import { RemoveButton } from '../../../components/RemoveButton.tsx';
 import { NameInput } from '../NameInput.tsx';
 import { OpenFigure } from '../OpenFigure.tsx';
+import { OpenText } from '../OpenText.tsx';
 
 interface OnPanelCardProps {
   each: OnPanel;
@@ -93,16 +93,12 @@ export function OnPanelCard({ each, place, printed, onChange, onRemove }: OnPane
             {figure('sweepDeg', 'Goes over, °')}
             {open('needle', 'Needle at', 'no needle')}
             {open('redFrom', 'Red from', 'nowhere')}
-            <TextInput
-              size="xs"
+            <OpenText
               label="Unit"
               placeholder="km/h"
-              key={each.unit}
-              defaultValue={each.unit}
-              {...textLimits(fields.unit)}
-              onBlur={({ currentTarget: { value } }) =>
-                value.trim() !== each.unit && onChange({ unit: value.trim() })
-              }
+              field={fields.unit}
+              value={each.unit}
+              onSave={(unit) => onChange({ unit })}
             />
           </SimpleGrid>
         </details>

@@ -1,4 +1,4 @@
-import { Button, Checkbox, Group, SimpleGrid, TagsInput, TextInput } from '@mantine/core';
+import { Button, Checkbox, Group, SimpleGrid, TagsInput } from '@mantine/core';
 import { useState } from 'react';
 import {
   drillField,
@@ -11,9 +11,10 @@ import {
   type OnPanel,
 } from '../../../../core/kit/index.ts';
 import { ChoiceSelect } from '../../../components/form/ChoiceSelect.tsx';
-import { listLimit, numberLimits, textLimits } from '../../../components/limits.ts';
+import { listLimit, numberLimits } from '../../../components/limits.ts';
 import type { DetailTools } from '../DetailList.tsx';
 import { OpenFigure } from '../OpenFigure.tsx';
+import { OpenText } from '../OpenText.tsx';
 import { RecordCard } from '../RecordCard.tsx';
 import { OnPanelCard } from './OnPanelCard.tsx';
 
@@ -43,40 +44,44 @@ export function PanelCard({ panel, kit, onChange, onRemove }: PanelCardProps) {
       ]}
       onChange={onChange}
       onRemove={onRemove}
+      after={
+        <>
+          {panel.on.map((each, at) => (
+            <OnPanelCard
+              key={at}
+              each={each}
+              place={at + 1}
+              printed={panel.art === 'kit-decal'}
+              onChange={(part) => put(at, part)}
+              onRemove={() => onChange({ on: panel.on.filter((_, other) => other !== at) })}
+            />
+          ))}
+          <Button
+            size="xs"
+            variant="default"
+            mt={8}
+            disabled={panel.on.length >= listLimit(fields.on)}
+            onClick={() =>
+              onChange({
+                on: [
+                  ...panel.on,
+                  // Beside the last one, so that two never lie on each other at once.
+                  {
+                    ...initialOf(onPanelFields),
+                    ...panel.on.at(-1),
+                    name: `dial ${panel.on.length + 1}`,
+                    xMm: Math.min(panel.widthMm, (panel.on.at(-1)?.xMm ?? 0) + 5),
+                  },
+                ],
+              })
+            }
+          >
+            Add something on it
+          </Button>
+        </>
+      }
     >
       <GivenFor panel={panel} onChange={onChange} />
-      {panel.on.map((each, at) => (
-        <OnPanelCard
-          key={at}
-          each={each}
-          place={at + 1}
-          printed={panel.art === 'kit-decal'}
-          onChange={(part) => put(at, part)}
-          onRemove={() => onChange({ on: panel.on.filter((_, other) => other !== at) })}
-        />
-      ))}
-      <Button
-        size="xs"
-        variant="default"
-        mt={8}
-        disabled={panel.on.length >= listLimit(fields.on)}
-        onClick={() =>
-          onChange({
-            on: [
-              ...panel.on,
-              // Beside the last one, so that two never lie on each other at once.
-              {
-                ...initialOf(onPanelFields),
-                ...panel.on.at(-1),
-                name: `dial ${panel.on.length + 1}`,
-                xMm: Math.min(panel.widthMm, (panel.on.at(-1)?.xMm ?? 0) + 5),
-              },
-            ],
-          })
-        }
-      >
-        Add something on it
-      </Button>
     </RecordCard>
   );
 }
@@ -141,16 +146,7 @@ function GivenFor({ panel, onChange }: Pick<PanelCardProps, 'panel' | 'onChange'
         )}
       </SimpleGrid>
       <OwnDrills drills={panel.drills} onSave={(drills) => onChange({ drills })} />
-      <TextInput
-        size="xs"
-        label="Note"
-        key={panel.note}
-        defaultValue={panel.note}
-        {...textLimits(fields.note)}
-        onBlur={({ currentTarget: { value } }) =>
-          value.trim() !== panel.note && onChange({ note: value.trim() })
-        }
-      />
+      <OpenText label="Note" field={fields.note} value={panel.note} onSave={(note) => onChange({ note })} />
     </>
   );
 }
