@@ -420,7 +420,6 @@ G5 F13 glass hidden
       edge: 'bright',
       flaws: 'hazy',
       first: true,
-      coveredBy: ['F11'],
     },
     { name: 'Quarter lights', partId: 'G4', intoPartId: 'D6', gaugeMm: 0.9, coveredBy: ['F4'] },
     { name: 'Rear window', partId: 'G5', intoPartId: 'F13', edge: 'rubber' },

@@ -18,6 +18,7 @@ export { HARDLY, PARTLY } from './seen/hardly.ts';
 export { seenDetail, type SeenDetail, type SeenWork } from './seen/seenDetail.ts';
 export { FACES_RULE } from './contributions/engines.ts';
 export { webWords } from './contributions/panels.ts';
+export { dressedLines } from './contributions/dressed.ts';
 export { endLines } from './contributions/runEnds.ts';
 export { bundleLines, PAST_WORDS, routeLines } from './contributions/runLines.ts';
 export {

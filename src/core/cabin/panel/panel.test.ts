@@ -139,6 +139,13 @@ describe('the overlay of a panel', () => {
     expect(planOverlay(question(close, { drills: [2.8] })).webs[0]!.mm).toBeCloseTo(0.7, 9);
   });
 
+  it('takes a blade where a rectangle is too narrow for any drill', () => {
+    expect(planOverlay(question([slot('s', 20, 6, 6, 0.8)])).holes[0]).toMatchObject({
+      way: 'knife',
+      drillMm: 0,
+    });
+  });
+
   it('drills the corners of a rectangle within it', () => {
     expect(planOverlay(question([slot('s', 20, 6, 4, 2.2)])).holes[0]).toMatchObject({
       way: 'cut',

@@ -12,9 +12,10 @@ export interface OverlayQuestion extends PanelFace {
 export interface OverlayHole {
   id: string;
   name: string;
-  /** drill: through at its size; open-out: the largest drill, then a round file; cut: corners drilled, sides cut. */
-  way: 'drill' | 'open-out' | 'cut';
-  /** The last drill, mm, and by how much it is off the size that is wanted; negative where it is smaller. */
+  /** drill: through at its size; open-out: the largest drill, then a round file; cut: corners drilled, sides cut; knife: too narrow
+   *  for any drill. */
+  way: 'drill' | 'open-out' | 'cut' | 'knife';
+  /** The last drill, mm, 0 for none, and by how much it is off the size that is wanted; negative where it is smaller. */
   drillMm: number;
   offMm: number;
   /** Drills before it, the thinnest first, mm. */
@@ -83,7 +84,8 @@ function holeOf(
     // A drill in each corner that stays within the opening.
     const side = Math.min(widthMm, heightMm);
     const fitting = drills.filter((drill) => drill <= side / 2);
-    const drillMm = fitting.length > 0 ? Math.max(...fitting) : Math.min(...drills);
+    if (fitting.length === 0) return { id, name, way: 'knife', drillMm: 0, offMm: 0, pilotsMm: [] };
+    const drillMm = Math.max(...fitting);
     return { id, name, way: 'cut', drillMm, offMm: 0, pilotsMm: [] };
   }
   const drillMm = nearestDrill(drills, widthMm);
@@ -145,7 +147,7 @@ export function planOverlay(question: OverlayQuestion): OverlayPlan {
     .map(({ hole }) => ({ ...hole, leastWebMm: least.get(hole.id)! }))
     .sort((p, q) => {
       const late = (hole: OverlayHole) =>
-        hole.way === 'cut' ? 2 : hole.leastWebMm < WEB_TIMES.holds * gaugeMm ? 1 : 0;
+        hole.way === 'cut' || hole.way === 'knife' ? 2 : hole.leastWebMm < WEB_TIMES.holds * gaugeMm ? 1 : 0;
       return late(p) - late(q) || q.leastWebMm - p.leastWebMm || p.drillMm - q.drillMm;
     });
   return {

@@ -2,7 +2,7 @@ import { asItIs, defineRecord, type RecordOf } from './defineRecord.ts';
 import { amount, amountOrNull, choice, named, referenceOrNull, text, whole } from './fields.ts';
 
 /** What is one moulding and looks like several things. */
-export const DRESSED = ['fork', 'radiator', 'disc'] as const;
+export const DRESSED = ['fork', 'radiator', 'disc', 'strap', 'step'] as const;
 /** What the tubes of a fork are made to look like: left bright, or tinted towards a metal. */
 export const TUBE_LOOKS = [
   'bright',
@@ -16,9 +16,9 @@ export const TUBE_LOOKS = [
 export const dressingRecord = defineRecord(
   'dressing',
   'dressings',
-  'fork, radiator or disc',
+  'fork, radiator, disc, strap or step',
   {
-    name: named('the name of a fork, radiator or disc'),
+    name: named('the name of what is finished in several colours'),
     what: choice('what it is', DRESSED),
     partId: referenceOrNull('the part', 'part'),
     count: whole('how many alike', 1, 40),
@@ -42,9 +42,12 @@ export const dressingRecord = defineRecord(
     holes: whole('the holes of a disc', 0, 240),
     rows: whole('the circles of holes', 1, 8),
     realHoleMm: amount('the real hole, mm,', 0.5, 100, 8),
+    /** Of a strap: the bright band over its dark bed. */
+    bandMm: amount('the width of the band, mm,', 0.2, 40, 1),
+    bandLengthMm: amount('the length of the band, mm,', 1, 500, 30),
     note: text('a note', 500),
   },
   { onCopy: asItIs },
 );
-/** A fork, radiator or brake disc that is finished in its several colours. */
+/** A fork, radiator, brake disc, tank strap or step that is finished in its several colours. */
 export type Dressing = RecordOf<typeof dressingRecord>;

@@ -71,6 +71,15 @@ describe('a radiator', () => {
   });
 });
 
+describe('a strap and a step', () => {
+  it('are finished in their two colours', () => {
+    const [strap] = tasks(dressing({ what: 'strap', count: 4, bandMm: 1.2, bandLengthMm: 34 }));
+    expect(strap).toMatchObject({ title: 'Finish 4 × thing', minutes: 24 });
+    expect(strap!.details.join()).toMatch(/bed satin black.*1\.20 mm × 34\.0 mm/);
+    expect(tasks(dressing({ what: 'step' }))[0]!.details[0]).toMatch(/every pocket/);
+  });
+});
+
 describe('a disc', () => {
   const disc = dressing({ what: 'disc', outerMm: 20, innerMm: 8, holes: 24, rows: 2, realHoleMm: 7 });
 

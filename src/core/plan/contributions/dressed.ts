@@ -13,6 +13,8 @@ const MINUTES = {
   mark: 0.15,
   drill: 0.6,
   template: 5,
+  strap: 6,
+  step: 4,
 };
 
 const titled = (verb: string, { name, count }: Dressing) =>
@@ -21,7 +23,7 @@ const titled = (verb: string, { name, count }: Dressing) =>
 /** What is done to a fork, a radiator or a disc once it is painted. */
 export function dressed(dressing: Dressing, kit: Kit, scale: number): Made {
   const { what, count, note } = dressing;
-  const { minutes, because, details } = { fork, radiator, disc }[what](dressing, kit, scale);
+  const { minutes, because, details } = { fork, radiator, disc, strap, step }[what](dressing, kit, scale);
   return {
     title: titled('Finish', dressing),
     minutes: count * minutes,
@@ -29,6 +31,10 @@ export function dressed(dressing: Dressing, kit: Kit, scale: number): Made {
     details: [...details, ...(note === '' ? [] : [note])],
   };
 }
+
+/** The same as lines, for where it is decided. */
+export const dressedLines = (dressing: Dressing, kit: Kit, scale: number): string[] =>
+  dressed(dressing, kit, scale).details;
 
 type Work = Pick<Made, 'minutes' | 'because' | 'details'>;
 
@@ -97,6 +103,29 @@ function disc(dressing: Dressing, _: Kit, scale: number): Work {
           ? ['dark wash into the holes, wiped off the face']
           : []),
       'caliper and its bolts in their own colour, before the wheel hides them',
+    ],
+  };
+}
+
+function strap({ bandMm, bandLengthMm }: Dressing): Work {
+  return {
+    minutes: MINUTES.strap,
+    because:
+      'A strap lies bright on a dark bed of rubber; one colour over both and it is a bulge of the tank.',
+    details: [
+      'the bed satin black, over its edges',
+      `the band of foil, ${figure(bandMm, 'mm')} × ${figure(bandLengthMm, 'mm', 1)}, burnished down, its ends beneath; or brushed along its edge`,
+    ],
+  };
+}
+
+function step(): Work {
+  return {
+    minutes: MINUTES.step,
+    because: 'Pockets of a step are dark and its treads worn bright.',
+    details: [
+      'a dark wash into every pocket, wiped off the treads',
+      'treads dry-brushed bright once it is dry',
     ],
   };
 }

@@ -46,7 +46,7 @@ const wrong = ({ kit, scale, trayOf }: DividedKit): KitAdvice[] => {
         about: { trays: [trayId], parts: [partId!] },
         text: `Cannot be made as it stands: ${name}`,
         why: fault,
-        remedy: 'Mend its sizes; until then the plan leaves it out.',
+        remedy: 'Mend what was typed of it; until then the plan leaves it out.',
         stage: 'detail',
         page,
         at: { trays: [trayId], joins: [], kinds: ['clean', 'primer', 'colour', 'metal'], once: true },

@@ -17,13 +17,19 @@ import type { Made } from './made.ts';
 /** Minutes at the bench; working values. */
 const MINUTES = { template: 6, hole: 1.5, opened: 4, cut: 5, outline: 6, lens: 1 };
 
-const HOLE_MINUTES = { drill: MINUTES.hole, 'open-out': MINUTES.opened, cut: MINUTES.cut };
+const HOLE_MINUTES = {
+  drill: MINUTES.hole,
+  'open-out': MINUTES.opened,
+  cut: MINUTES.cut,
+  knife: MINUTES.cut,
+};
 
 function holeWords({ name, way, drillMm, offMm, pilotsMm }: OverlayHole): string {
   const pilots = pilotsMm.map((mm) => figure(mm, 'mm')).join(', ');
   const off =
     Math.abs(offMm) < 0.005 ? '' : ` (${figure(Math.abs(offMm), 'mm')} ${offMm > 0 ? 'wide' : 'narrow'})`;
   const drilled = `${pilots === '' ? '' : `${pilots}, then `}${figure(drillMm, 'mm')}`;
+  if (way === 'knife') return `${name}: too narrow for a drill, cut through with a new blade`;
   if (way === 'cut') return `${name}: ${figure(drillMm, 'mm')} in each corner, sides cut between them`;
   if (way === 'open-out')
     return `${name}: ${drilled}, opened by ${figure(Math.abs(offMm), 'mm')} with a round file`;

@@ -53,7 +53,7 @@ describe('a pane', () => {
   });
 
   it('says what must be there before it, where it goes in', () => {
-    expect(rules(pane({ behind: ['B2'] }))).toEqual([['before-the-glass', 'warn']]);
+    expect(rules(pane({ behind: ['B2'] }))).toEqual([['before-the-glass', 'note']]);
     const { advice, consequences } = summary([pane({ behind: ['B2'], coveredBy: ['B3'] })]);
     const said = advice.find(({ rule }) => rule === 'before-the-glass')!;
     expect(said.text).toBe('Before front goes in: Front shuts in mirror');

@@ -14,6 +14,7 @@ import {
   type Dressing,
   type Kit,
 } from '../../../core/kit/index.ts';
+import { dressedLines } from '../../../core/plan/index.ts';
 import { worked } from '../../../core/worked.ts';
 import { ChoiceSelect } from '../../components/form/ChoiceSelect.tsx';
 import { DetailList, type DetailTools } from './DetailList.tsx';
@@ -52,6 +53,12 @@ const FIGURES: Readonly<Record<Dressing['what'], readonly (readonly [keyof Dress
     ['rows', 'On how many circles'],
     ['realHoleMm', 'Real hole, mm'],
   ],
+  strap: [
+    ['count', 'How many alike'],
+    ['bandMm', 'Band, width, mm'],
+    ['bandLengthMm', 'Band, length, mm'],
+  ],
+  step: [['count', 'How many alike']],
 };
 
 const SPRING_FIGURES: (typeof FIGURES)['fork'] = [
@@ -101,7 +108,13 @@ function Choices({ dressing, onChange }: { dressing: Dressing } & Pick<DetailToo
         label="It is a"
         mt={6}
         values={DRESSED}
-        words={{ fork: 'fork or damper', radiator: 'radiator or cooler', disc: 'brake disc' }}
+        words={{
+          fork: 'fork or damper',
+          radiator: 'radiator or cooler',
+          disc: 'brake disc',
+          strap: 'tank strap',
+          step: 'step with pockets',
+        }}
         value={dressing.what}
         onSave={(what) => onChange({ what })}
       />
@@ -140,9 +153,25 @@ interface FollowsProps {
 }
 
 const Follows = (props: FollowsProps) => {
-  const Shown = { fork: ForkFollows, radiator: CoreFollows, disc: DiscFollows }[props.dressing.what];
+  const Shown = {
+    fork: ForkFollows,
+    radiator: CoreFollows,
+    disc: DiscFollows,
+    strap: PlainFollows,
+    step: PlainFollows,
+  }[props.dressing.what];
   return <Shown {...props} />;
 };
+
+/** What is done is all there is to say. */
+const PlainFollows = ({ dressing, kit, scale }: FollowsProps) => (
+  <div className="panel">
+    <h3>{dressing.name}</h3>
+    {dressedLines(dressing, kit, scale).map((line) => (
+      <p key={line}>{line}</p>
+    ))}
+  </div>
+);
 
 function ForkFollows({ dressing }: FollowsProps) {
   const { answer, fault } = worked(() => ({ spring: springOf(dressing) }));

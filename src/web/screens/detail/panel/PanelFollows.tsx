@@ -72,17 +72,21 @@ function Overlay({ panel, kit }: Pick<PanelFollowsProps, 'panel' | 'kit'>) {
                 <Table.Td>
                   {at + 1} {name}
                   <span className="soft small block">
-                    {way === 'cut'
-                      ? 'corners drilled, sides cut'
-                      : way === 'open-out'
-                        ? 'then a round file'
-                        : pilotsMm.length > 0
-                          ? `after ${pilotsMm.map((mm) => figure(mm, 'mm')).join(', ')}`
-                          : ''}
+                    {way === 'knife'
+                      ? 'too narrow for a drill: a new blade'
+                      : way === 'cut'
+                        ? 'corners drilled, sides cut'
+                        : way === 'open-out'
+                          ? 'then a round file'
+                          : pilotsMm.length > 0
+                            ? `after ${pilotsMm.map((mm) => figure(mm, 'mm')).join(', ')}`
+                            : ''}
                   </span>
                 </Table.Td>
-                <Table.Td className="num mono">{drillMm.toFixed(2)}</Table.Td>
-                <Table.Td className="num mono">{way === 'cut' ? '' : offMm.toFixed(2)}</Table.Td>
+                <Table.Td className="num mono">{drillMm === 0 ? '' : drillMm.toFixed(2)}</Table.Td>
+                <Table.Td className="num mono">
+                  {way === 'cut' || way === 'knife' ? '' : offMm.toFixed(2)}
+                </Table.Td>
               </Table.Tr>
             ))}
           </Table.Tbody>
