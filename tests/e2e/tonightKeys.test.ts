@@ -30,9 +30,15 @@ describe('keys and taps tonight', () => {
         [...document.querySelectorAll<HTMLButtonElement>('.stepcard button')]
           .find(({ innerText }) => innerText.startsWith('Done'))!
           .click();
+      // On a busy machine the second tap comes late, and would rightly count: for the page it is a fifth of a second.
+      const clock = performance.now.bind(performance);
+      const began = clock();
+      performance.now = () => began;
       tap();
       await new Promise((resolve) => setTimeout(resolve, 200));
+      performance.now = () => began + 200;
       tap();
+      performance.now = clock;
     });
     await expect.poll(cardNow).not.toBe(first);
     await saved(page);
