@@ -269,6 +269,7 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
 
   {
     stage: 'detail',
+    group: 'Across the build',
     path: '',
     title: 'Wires and pipes',
     words: 'hoses, cables, lines',
@@ -283,6 +284,58 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'detail',
+    group: 'Across the build',
+    path: 'cutting',
+    title: 'Cut list',
+    words: 'wire, rod, tube, stock, lengths',
+    load: async () => (await import('./screens/detail/CuttingView.tsx')).CuttingView,
+    state: () => 'what to cut from what',
+  },
+  {
+    stage: 'detail',
+    group: 'Across the build',
+    path: 'thickness',
+    title: 'Scale and thickness',
+    words: 'edges, thinning, gauge, real size',
+    load: async () => (await import('./screens/detail/ThicknessView.tsx')).ThicknessView,
+    state: ({ kit: { gauges } }) => {
+      const open = gauges.filter(({ way }) => way === null).length;
+      if (gauges.length === 0) return 'nothing measured yet';
+      return open > 0 ? `${open} of ${gauges.length} to decide` : `${counted(gauges.length, 'edge')} decided`;
+    },
+  },
+  {
+    stage: 'detail',
+    group: 'Across the build',
+    path: 'patterns',
+    title: 'Patterns in the flat',
+    words: 'tanks, pipes, foil, developments',
+    load: async () => (await import('./screens/detail/PatternsView.tsx')).PatternsView,
+    state: ({ kit: { patterns } }) =>
+      patterns.length === 0 ? 'none drawn' : counted(patterns.length, 'pattern'),
+  },
+  {
+    stage: 'detail',
+    group: 'Across the build',
+    path: 'facings',
+    title: 'Which way round',
+    words: 'front, marks, notch, orientation',
+    load: async () => (await import('./screens/detail/FacingsView.tsx')).FacingsView,
+    state: ({ kit: { facings } }) =>
+      facings.length === 0 ? 'nothing noted' : counted(facings.length, 'part'),
+  },
+  {
+    stage: 'detail',
+    group: 'Across the build',
+    path: 'seen',
+    title: 'What is seen',
+    words: 'worth the time, hidden, visible, show table',
+    load: async () => (await import('./screens/detail/SeenView.tsx')).SeenView,
+    state: () => 'and what is worth the evening',
+  },
+  {
+    stage: 'detail',
+    group: 'Engine',
     path: 'engines',
     title: 'Engines',
     words: 'options, spares, blower, carburettors, heads, parts at hand',
@@ -296,15 +349,7 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'detail',
-    path: 'facings',
-    title: 'Which way round',
-    words: 'front, marks, notch, orientation',
-    load: async () => (await import('./screens/detail/FacingsView.tsx')).FacingsView,
-    state: ({ kit: { facings } }) =>
-      facings.length === 0 ? 'nothing noted' : counted(facings.length, 'part'),
-  },
-  {
-    stage: 'detail',
+    group: 'Engine',
     path: 'ignition',
     title: 'Ignition',
     words: 'distributor, magneto, leads, firing order, plugs',
@@ -314,6 +359,7 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'detail',
+    group: 'Chassis and wheels',
     path: 'stretch',
     title: 'Stretched frame',
     words: 'lengthen, shorten, splice, wheelbase, propeller shaft',
@@ -323,43 +369,7 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'detail',
-    path: 'cutting',
-    title: 'Cut list',
-    words: 'wire, rod, tube, stock, lengths',
-    load: async () => (await import('./screens/detail/CuttingView.tsx')).CuttingView,
-    state: () => 'what to cut from what',
-  },
-  {
-    stage: 'detail',
-    path: 'thickness',
-    title: 'Scale and thickness',
-    words: 'edges, thinning, gauge, real size',
-    load: async () => (await import('./screens/detail/ThicknessView.tsx')).ThicknessView,
-    state: ({ kit: { gauges } }) => {
-      const open = gauges.filter(({ way }) => way === null).length;
-      if (gauges.length === 0) return 'nothing measured yet';
-      return open > 0 ? `${open} of ${gauges.length} to decide` : `${counted(gauges.length, 'edge')} decided`;
-    },
-  },
-  {
-    stage: 'detail',
-    path: 'seen',
-    title: 'What is seen',
-    words: 'worth the time, hidden, visible, show table',
-    load: async () => (await import('./screens/detail/SeenView.tsx')).SeenView,
-    state: () => 'and what is worth the evening',
-  },
-  {
-    stage: 'detail',
-    path: 'corners',
-    title: 'Wheels by corner',
-    words: 'tyres, tread, lettering, rims, steering',
-    load: async () => (await import('./screens/detail/CornersView.tsx')).CornersView,
-    state: ({ kit: { corners } }) =>
-      corners.length === 0 ? 'as they come' : counted(corners.length, 'wheel'),
-  },
-  {
-    stage: 'detail',
+    group: 'Chassis and wheels',
     path: 'dressed',
     title: 'Forks, radiators, discs',
     words: 'tubes, springs, fins, coolers, brakes, drillings, calipers',
@@ -369,6 +379,17 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'detail',
+    group: 'Chassis and wheels',
+    path: 'corners',
+    title: 'Wheels by corner',
+    words: 'tyres, tread, lettering, rims, steering',
+    load: async () => (await import('./screens/detail/CornersView.tsx')).CornersView,
+    state: ({ kit: { corners } }) =>
+      corners.length === 0 ? 'as they come' : counted(corners.length, 'wheel'),
+  },
+  {
+    stage: 'detail',
+    group: 'Chassis and wheels',
     path: 'wheels',
     title: 'Laced wheels',
     words: 'wire wheels, spokes, jig',
@@ -383,6 +404,7 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'detail',
+    group: 'Chassis and wheels',
     path: 'chains',
     title: 'Chains',
     words: 'sprockets, links, final drive',
@@ -391,15 +413,7 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'detail',
-    path: 'patterns',
-    title: 'Patterns in the flat',
-    words: 'tanks, pipes, foil, developments',
-    load: async () => (await import('./screens/detail/PatternsView.tsx')).PatternsView,
-    state: ({ kit: { patterns } }) =>
-      patterns.length === 0 ? 'none drawn' : counted(patterns.length, 'pattern'),
-  },
-  {
-    stage: 'detail',
+    group: 'Cabin and glass',
     path: 'panel',
     title: 'Instrument panel',
     words: 'dash, dials, gauges, overlay, speedometer, decal, lenses',
@@ -413,6 +427,7 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'detail',
+    group: 'Cabin and glass',
     path: 'carpet',
     title: 'Carpet',
     words: 'flock, pile, floor, shade',
@@ -422,6 +437,7 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'detail',
+    group: 'Cabin and glass',
     path: 'belts',
     title: 'Belts',
     words: 'seat belts, buckles, ribbon, harness',
@@ -431,6 +447,7 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'detail',
+    group: 'Cabin and glass',
     path: 'glass',
     title: 'Glass',
     words: 'panes, windscreen, windows, masks, rubber, order of fitting, polish',

@@ -15,9 +15,20 @@ export interface TintOnMetal {
   dE00: number;
 }
 
+/** There are as many answers as metals. */
+const kept = new Map<string, TintOnMetal>();
+
 /** The tint and its passes over a bright part that come nearest to a metal; no pass where bright metal is nearer than any tint.
  *  Throws RangeError for a metal that is not known. */
 export function tintTowards(metalId: string): TintOnMetal {
+  const known = kept.get(metalId);
+  if (known) return known;
+  const found = nearestTint(metalId);
+  kept.set(metalId, found);
+  return found;
+}
+
+function nearestTint(metalId: string): TintOnMetal {
   const metal = BARE_METALS.find(({ id }) => id === metalId);
   if (!metal) throw new RangeError(`There is no metal called ${metalId}.`);
   const plating = SUBSTRATES.find(({ kind }) => kind === 'plated')!;

@@ -75,7 +75,7 @@ export interface KitSummary {
   unfinished: number;
   /** Views and areas of colour, and parts of the version in more than one colour. */
   livery: { views: number; areas: number; markings: number; severalColours: number };
-  /** What is led, wired, laced and cut beyond the kit's own parts. */
+  /** What is led, wired, laced, cut and fitted beyond the kit's own parts. */
   detail: {
     runs: number;
     harnesses: number;
@@ -83,6 +83,12 @@ export interface KitSummary {
     chains: number;
     patterns: number;
     gauges: number;
+    stretches: number;
+    dressings: number;
+    panels: number;
+    carpets: number;
+    belts: number;
+    panes: number;
     /** Of these, what is open: it names no part, cannot be made as it stands, or is not decided. */
     open: number;
   };
@@ -156,6 +162,12 @@ export function summariseKit(
       chains: kit.chains.length,
       patterns: kit.patterns.length,
       gauges: kit.gauges.length,
+      stretches: kit.stretches.length,
+      dressings: kit.dressings.reduce((sum, { count }) => sum + count, 0),
+      panels: kit.panels.length,
+      carpets: kit.carpets.length,
+      belts: kit.belts.reduce((sum, { count }) => sum + count, 0),
+      panes: kit.panes.length,
       open: CONTRIBUTIONS.reduce((sum, each) => sum + (each.stillOpen?.(build) ?? 0), 0),
     },
     toPaint: Object.fromEntries(

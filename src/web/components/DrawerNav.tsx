@@ -24,7 +24,14 @@ export function DrawerNav({ stage, called, ...facts }: DrawerNavProps) {
   return (
     <nav aria-label={`Drawers of ${called}`}>
       <ul className="viewnav" ref={list}>
-        {drawers.map((drawer) => (
+        {drawers.flatMap((drawer, at) => [
+          ...(drawer.group !== undefined && drawer.group !== drawers[at - 1]?.group
+            ? [
+                <li key={drawer.group} className="viewgroup">
+                  {drawer.group}
+                </li>,
+              ]
+            : []),
           <li key={drawer.path}>
             <NavLink
               to={drawerAddress(drawer, { buildId: facts.build.id })}
@@ -34,8 +41,8 @@ export function DrawerNav({ stage, called, ...facts }: DrawerNavProps) {
               <b>{drawer.title}</b>
               <span className="soft small">{drawer.state?.(facts)}</span>
             </NavLink>
-          </li>
-        ))}
+          </li>,
+        ])}
       </ul>
     </nav>
   );

@@ -18,6 +18,8 @@ export interface Drawer {
   /** Address below that; '' for what opens first. */
   path: string;
   title: string;
+  /** Where a stage has many: those of one group stand together under its name. */
+  group?: string;
   /** More words by which it is found. */
   words?: string;
   /** Not in the menu of its stage, nor found by name: it is about something that is opened there. */

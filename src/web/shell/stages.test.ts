@@ -3,7 +3,10 @@ import type { BuildRecord } from '../../api/index.ts';
 import { plainOperation } from '../../core/plan/plainPlan.ts';
 import { summariseKit, type PlanView } from '../../core/plan/index.ts';
 import {
+  beltRecord,
   chainRecord,
+  dressingRecord,
+  paneRecord,
   EMPTY_KIT,
   gaugeRecord,
   newRecord,
@@ -188,6 +191,16 @@ describe('the state of the detail stage', () => {
     expect(detail({ parts, wheels: [wheel], chains: [chain], gauges: [gauge] }).text).toBe(
       '2 laced wheels, 2 kinds more',
     );
+  });
+
+  it('counts what is fitted and laid in the cabin, and what is finished in several colours', () => {
+    const fork = { ...newRecord(dressingRecord), id: 'd', name: 'Fork', partId: 'rim', count: 2 };
+    const pane = { ...newRecord(paneRecord), id: 'p', name: 'Screen', partId: 'rim', intoPartId: 'rim' };
+    expect(detail({ parts, dressings: [fork] })).toEqual({ text: '2 forks and discs', done: true });
+    expect(detail({ parts, panes: [pane] })).toEqual({ text: '1 pane', done: true });
+    const belt = { ...newRecord(beltRecord), id: 'b', name: 'Belt', partId: 'rim' };
+    // Without a piece it cannot be cut.
+    expect(detail({ parts, belts: [belt] })).toEqual({ text: '1 still open', done: false });
   });
 
   it('has no tick over what is not decided, names no part, or cannot be made', () => {

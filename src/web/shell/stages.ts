@@ -17,6 +17,12 @@ const DETAIL_WORDS = [
   ['chains', 'chain', 'chains'],
   ['patterns', 'pattern', 'patterns'],
   ['gauges', 'thickness', 'thicknesses'],
+  ['stretches', 'stretched frame', 'stretched frames'],
+  ['dressings', 'fork or disc', 'forks and discs'],
+  ['panels', 'panel', 'panels'],
+  ['carpets', 'carpet', 'carpets'],
+  ['belts', 'belt', 'belts'],
+  ['panes', 'pane', 'panes'],
 ] as const;
 
 /** What is added to a kit, the first two kinds of it. */

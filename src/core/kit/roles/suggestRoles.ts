@@ -119,6 +119,14 @@ function guessed(
 /** A role that is taken as known. */
 export const isSure = ({ confidence }: Role): boolean => confidence >= BY_MATERIAL;
 
+/** Names are read once for each list of parts: a dozen places ask, and a list is never changed in place. */
+const kept = new WeakMap<Kit['parts'], { said: Kit['roles']; roles: readonly Role[] }>();
+
 /** The roles of a kit, as far as they are known and as the builder corrected them. */
-export const rolesOf = ({ parts, roles }: Pick<Kit, 'parts' | 'roles'>): Role[] =>
-  suggestRoles(parts, new Map(roles.map(({ partId, system }) => [partId, system])));
+export function rolesOf({ parts, roles: said }: Pick<Kit, 'parts' | 'roles'>): readonly Role[] {
+  const known = kept.get(parts);
+  if (known?.said === said) return known.roles;
+  const roles = suggestRoles(parts, new Map(said.map(({ partId, system }) => [partId, system])));
+  kept.set(parts, { said, roles });
+  return roles;
+}

@@ -117,8 +117,19 @@ export interface Detail {
   made: Worked<Made | undefined>;
 }
 
+/** Worked out once for each kit: steps, words and counts of one plan all ask for it. A kit is never changed in place. */
+const kept = new WeakMap<Kit, { scale: number; details: readonly Detail[] }>();
+
 /** All of it in a kit, at a scale of 1 to `scale`. */
-export function detailsOf(kit: Kit, scale: number): Detail[] {
+export function detailsOf(kit: Kit, scale: number): readonly Detail[] {
+  const known = kept.get(kit);
+  if (known?.scale === scale) return known.details;
+  const details = madeFrom(kit, scale);
+  kept.set(kit, { scale, details });
+  return details;
+}
+
+function madeFrom(kit: Kit, scale: number): Detail[] {
   const of =
     <T extends { id: string; name: string; partId: string | null }>(
       page: Detail['page'],
