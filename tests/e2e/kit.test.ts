@@ -217,7 +217,7 @@ describe('the kit of the sample bench', () => {
       Number(/Joints before paint\s+(\d+)/.exec(await textOf(page, '[aria-label="What follows"]'))![1]);
     await shows(page, /Proved: no division that can be built costs less/);
     const pieces = await count();
-    await page.click('[aria-label="School"] input:not(:checked)');
+    await page.click('::-p-aria([name="School"][role="radiogroup"]) input:not(:checked)');
     await until(
       page,
       (was) =>

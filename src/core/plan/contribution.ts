@@ -136,6 +136,21 @@ export const traysOf = ({ trayOf }: DividedKit, partIds: readonly string[]): str
   ...new Set(partIds.flatMap((id) => trayOf.get(id) ?? [])),
 ];
 
+/** Things of a kit by the sub-assembly of a part of theirs, of parts that the version uses. */
+export function byTray<T>(
+  { version: { used }, trayOf }: DividedKit,
+  things: readonly T[],
+  partOf: (thing: T) => string | null,
+): [trayId: string, things: T[]][] {
+  const found = new Map<string, T[]>();
+  for (const thing of things) {
+    const partId = partOf(thing);
+    const trayId = partId !== null && used.has(partId) ? trayOf.get(partId) : undefined;
+    if (trayId !== undefined) found.set(trayId, [...(found.get(trayId) ?? []), thing]);
+  }
+  return [...found];
+}
+
 /** Joins after paint that make a joint of one of some parts; where the joints of a join are not known, any join of their
  *  sub-assemblies. */
 export function joinsOf(build: DividedKit, partIds: readonly string[]): string[] {

@@ -3,6 +3,7 @@ import { HARDLY_STEERED, steeringOf, unevenAxles, type Corner } from '../../kit/
 import { worked } from '../../worked.ts';
 import type { KitAdvice } from '../advice/kitAdvice.ts';
 import {
+  byTray,
   few,
   joinsOf,
   traysOf,
@@ -13,21 +14,6 @@ import {
 } from '../contribution.ts';
 
 const MINUTES = { tread: 4, flatten: 3, letters: 8, ring: 3 };
-
-/** Corners by the sub-assembly of a part of theirs, of parts that the version uses. */
-function byTray(
-  { version: { used }, trayOf }: DividedKit,
-  corners: readonly Corner[],
-  partOf: (corner: Corner) => string | null,
-): [trayId: string, corners: Corner[]][] {
-  const found = new Map<string, Corner[]>();
-  for (const corner of corners) {
-    const partId = partOf(corner);
-    const trayId = partId !== null && used.has(partId) ? trayOf.get(partId) : undefined;
-    if (trayId !== undefined) found.set(trayId, [...(found.get(trayId) ?? []), corner]);
-  }
-  return [...found];
-}
 
 const namesOf = (corners: readonly Corner[]): string =>
   few(corners.map(({ name }) => name.toLowerCase())).join(', ');

@@ -62,6 +62,15 @@ describe('a pane', () => {
     expect(consequences.map(({ id }) => id)).toEqual(expect.arrayContaining(['g ends m', 'l ends g']));
   });
 
+  it('has its edge painted where it is fitted, where that comes after', () => {
+    const after = pane({ edge: 'rubber', edgeWhen: 'after' });
+    const [said, ...more] = summary([after]).advice.filter(({ page }) => page === 'glass');
+    expect(more).toEqual([]);
+    expect(said).toMatchObject({ rule: 'edge-once-it-sits', at: { joins: ['on-g'] } });
+    expect(said!.text).toMatch(/satin black rubber/);
+    expect(rules(pane({ edge: 'rubber' }))).toEqual([]);
+  });
+
   it('stops where no order keeps what was said', () => {
     const other = pane({ id: 'q', name: 'Rear', partId: 'B2', behind: ['G1'] });
     expect(rules(pane({ behind: ['B2'] }), other)).toEqual([['glass-no-order', 'stop']]);

@@ -1,28 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import {
-  newRecord,
-  partBoxRecord,
-  plainPart,
-  runRecord,
-  showingRecord,
-  viewRecord,
-  type Kit,
-  type PartBox,
-} from '../../kit/index.ts';
+import { newRecord, plainPart, runRecord, type Kit, type Showing } from '../../kit/index.ts';
 import { planOfTrap } from '../advice/trapBench.ts';
+import { boxAt, shown, VAN } from '../seen/van.ts';
 
 const part = (id: string, name: string, more: object = {}) =>
   plainPart(id, { name, lengthMm: null, areaCm2: null, ...more });
-const box = (partId: string, behindMm: number): PartBox => ({
-  ...newRecord(partBoxRecord),
-  id: `box-${partId}`,
-  partId,
-  behindMm,
-  upMm: 20,
-  lengthMm: 8,
-  widthMm: 8,
-  heightMm: 8,
-});
 const hose = (id: string, fromPartId: string, toPartId: string) => ({
   ...newRecord(runRecord),
   id,
@@ -31,22 +13,13 @@ const hose = (id: string, fromPartId: string, toPartId: string) => ({
   fromPartId,
   toPartId,
 });
-// A van with a window in its front half; two parts stand at it, two behind the closed rear.
+// Of the parts a and c stand at the window, the others behind the closed rear.
 const kit = (more: Partial<Kit> = {}): Partial<Kit> => ({
   parts: [part('a', 'One'), part('b', 'Two'), part('c', 'Three'), part('d', 'Four')],
-  views: [
-    {
-      ...newRecord(viewRecord),
-      id: 'v',
-      name: 'Left',
-      side: 'left',
-      outline: 'M0 0H160V40H0Z',
-      openings: [{ id: 'w', name: 'window', path: 'M10 5H70V35H10Z' }],
-    },
-  ],
-  partBoxes: [box('a', 40), box('b', 120), box('c', 45), box('d', 125)],
+  views: [VAN],
+  partBoxes: [boxAt('a', 40), boxAt('b', 120), boxAt('c', 45), boxAt('d', 125)],
   runs: [hose('seen', 'a', 'c'), hose('dark', 'b', 'd')],
-  showings: [{ ...newRecord(showingRecord), id: 's', glass: 1 }],
+  showings: [shown()],
   ...more,
 });
 const said = (more: Partial<Kit> = {}, apart = false) => {
@@ -77,21 +50,21 @@ describe('work that nobody will see', () => {
   });
 
   it('is left unsaid where it is done for its own sake, or counts for nothing', () => {
-    const showing = (change: object) => ({ showings: [{ ...newRecord(showingRecord), id: 's', ...change }] });
+    const showing = (change: Partial<Showing>) => ({ showings: [shown(change)] });
     expect(said(showing({ pleasure: ['run dark'] }))).toEqual([]);
     expect(said(showing({ weights: [{ workId: 'run dark', times: 0 }] }))).toEqual([]);
   });
 
   it('is claimed of nothing without a place or a view', () => {
     expect(said({ views: [] })).toEqual([]);
-    expect(said({ partBoxes: [box('a', 40), box('c', 45), box('b', 120)] })).toEqual([]);
+    expect(said({ partBoxes: [boxAt('a', 40), boxAt('c', 45), boxAt('b', 120)] })).toEqual([]);
   });
 
   it('says so where a place is only guessed', () => {
     const parts = [...kit().parts!.slice(0, 3), part('d', 'Rear axle', { lengthMm: 9, areaCm2: 1 })];
     const partBoxes = kit().partBoxes!.slice(0, 3);
     const slit = [{ id: 'w', name: 'window', path: 'M10 30H20V33H10Z' }];
-    const views = [{ ...kit().views![0]!, openings: slit }];
+    const views = [{ ...VAN, openings: slit }];
     const [one, ...more] = said({ parts, partBoxes, views });
     expect(more).toEqual([]);
     expect(one!.text).toMatch(/hose seen, one to three \(\d %\); hose dark, .* \(\d %, its place guessed\)$/);

@@ -1,34 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import {
-  EMPTY_KIT,
-  newRecord,
-  partBoxRecord,
-  plainPart,
-  runRecord,
-  showingRecord,
-  viewRecord,
-  type Kit,
-  type PartBox,
-  type Showing,
-} from '../../kit/index.ts';
+import { EMPTY_KIT, newRecord, plainPart, runRecord, type Kit, type Showing } from '../../kit/index.ts';
 import { seenDetail } from './seenDetail.ts';
+import { boxAt, shown, VAN } from './van.ts';
 
 const part = (id: string, name: string, lengthMm: number | null = 12) => ({
   ...plainPart(id),
   name,
   lengthMm,
   areaCm2: null,
-});
-const box = (partId: string, behindMm: number): PartBox => ({
-  ...newRecord(partBoxRecord),
-  id: `box-${partId}`,
-  partId,
-  behindMm,
-  leftMm: 0,
-  upMm: 20,
-  lengthMm: 8,
-  widthMm: 8,
-  heightMm: 8,
 });
 const run = (id: string, partId: string) => ({
   ...newRecord(runRecord),
@@ -37,23 +16,14 @@ const run = (id: string, partId: string) => ({
   fromPartId: partId,
   toPartId: partId === 'a' ? 'c' : 'd',
 });
-// A van with a window in its front half; one box stands at it, the other behind the closed rear.
+// Of the parts a and c stand at the window, the others behind the closed rear.
 const kit = (showing: Partial<Showing> = {}, more: Partial<Kit> = {}): Kit => ({
   ...EMPTY_KIT,
   parts: ['a', 'b', 'c', 'd'].map((id) => part(id, id)),
-  views: [
-    {
-      ...newRecord(viewRecord),
-      id: 'v',
-      name: 'Left',
-      side: 'left',
-      outline: 'M0 0H160V40H0Z',
-      openings: [{ id: 'w', name: 'window', path: 'M10 5H70V35H10Z' }],
-    },
-  ],
-  partBoxes: [box('a', 40), box('b', 120), box('c', 45), box('d', 125)],
+  views: [VAN],
+  partBoxes: [boxAt('a', 40), boxAt('b', 120), boxAt('c', 45), boxAt('d', 125)],
   runs: [run('seen', 'a'), run('hidden', 'b')],
-  showings: [{ ...newRecord(showingRecord), id: 's', glass: 1, ...showing }],
+  showings: [shown(showing)],
   ...more,
 });
 
@@ -85,8 +55,8 @@ describe('what is worth the time', () => {
     expect(open.unknownViews).toEqual([]);
     expect(open.shares.every(({ share }) => share > 0.5)).toBe(true);
     // A case round it hides what stood free.
-    const cased = { ...box('c', 40), lengthMm: 12, widthMm: 12, heightMm: 12 };
-    const hidden = seenDetail({ ...bare, partBoxes: [box('a', 40), cased] }, 24)!;
+    const cased = { ...boxAt('c', 40), lengthMm: 12, widthMm: 12, heightMm: 12 };
+    const hidden = seenDetail({ ...bare, partBoxes: [boxAt('a', 40), cased] }, 24)!;
     expect(hidden.shares.find(({ id }) => id === 'a')!.share).toBeLessThan(0.01);
     // Nothing is guessed of it, and nothing claimed where no part is placed.
     expect(hidden.unknown.sort()).toEqual(['b', 'd']);
@@ -116,7 +86,7 @@ describe('what is worth the time', () => {
       part('x', 'Gearbox', null),
     ];
     const { placed, outside, unknown } = seenDetail(
-      kit({}, { parts, partBoxes: [box('s', 30)], runs: [] }),
+      kit({}, { parts, partBoxes: [boxAt('s', 30)], runs: [] }),
       24,
     )!;
     expect(placed.map(({ partId, guessed }) => [partId, guessed])).toEqual([
@@ -136,13 +106,13 @@ describe('what is worth the time', () => {
     const alone = share({ partBoxes: [] });
     expect(alone).toBeGreaterThan(0.2);
     // A block over it, said to be there, does.
-    const lid = { ...box('t', 90), upMm: 39, lengthMm: 120, widthMm: 60, heightMm: 1 };
+    const lid = { ...boxAt('t', 90), upMm: 39, lengthMm: 120, widthMm: 60, heightMm: 1 };
     expect(share({ partBoxes: [lid] })).toBeLessThan(0.5 * alone);
   });
 
   it('passes over a part in which an eye would stand, and says which', () => {
-    const huge = { ...box('b', 0), lengthMm: 2000, widthMm: 2000, heightMm: 2000 };
-    const { inside, shares } = seenDetail(kit({}, { partBoxes: [box('a', 40), huge] }), 24)!;
+    const huge = { ...boxAt('b', 0), lengthMm: 2000, widthMm: 2000, heightMm: 2000 };
+    const { inside, shares } = seenDetail(kit({}, { partBoxes: [boxAt('a', 40), huge] }), 24)!;
     expect(inside).toEqual(['b']);
     expect(shares.map(({ id }) => id)).toEqual(['a']);
   });

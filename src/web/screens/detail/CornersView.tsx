@@ -19,9 +19,8 @@ import { FigureInput } from '../../components/form/FigureInput.tsx';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import type { DetailViewProps } from './detailView.ts';
 import { DetailList, type DetailTools } from './DetailList.tsx';
-import { NameInput } from './NameInput.tsx';
+import { WordsInput } from './WordsInput.tsx';
 import { OpenFigure } from './OpenFigure.tsx';
-import { OpenText } from './OpenText.tsx';
 import { PartSelect } from './PartSelect.tsx';
 
 const { fields } = cornerRecord;
@@ -87,7 +86,7 @@ function CornerCard({ corner, kit, onChange, onRemove }: CornerCardProps) {
   return (
     <section className="panel stacked g8" aria-label={corner.name}>
       <div className="toolrow apart">
-        <NameInput
+        <WordsInput
           label="Name"
           field={fields.name}
           value={corner.name}
@@ -159,7 +158,12 @@ function CornerCard({ corner, kit, onChange, onRemove }: CornerCardProps) {
         {check('It steers', 'steers')}
       </div>
       {corner.steers && <Steering corner={corner} onChange={onChange} />}
-      <OpenText label="Note" field={fields.note} value={corner.note} onSave={(note) => onChange({ note })} />
+      <WordsInput
+        label="Note"
+        field={fields.note}
+        value={corner.note}
+        onSave={(note) => onChange({ note })}
+      />
     </section>
   );
 }

@@ -11,7 +11,7 @@ import {
 import { FigureInput } from '../../components/form/FigureInput.tsx';
 import { listLimit, textLimits } from '../../components/limits.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
-import { NameInput } from './NameInput.tsx';
+import { WordsInput } from './WordsInput.tsx';
 
 interface EngineCardProps {
   engine: Engine;
@@ -46,7 +46,7 @@ export function EngineCard({ engine, kit, kinds, onChange, onRemove }: EngineCar
   return (
     <section className="panel" aria-label={engine.name}>
       <div className="toolrow apart">
-        <NameInput
+        <WordsInput
           label="Name"
           field={fields.name}
           value={engine.name}
@@ -145,7 +145,7 @@ function EnginePlaceRow({ isFirst, slot, kinds, onChange, onRemove }: EnginePlac
     isFirst ? { label, 'aria-label': `${label}: ${of}` } : { 'aria-label': `${label}: ${of}` };
   return (
     <div className="engineplace">
-      <NameInput
+      <WordsInput
         {...headed('Place', slot.name)}
         field={enginePlaceFields.name}
         value={slot.name}

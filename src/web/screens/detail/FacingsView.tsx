@@ -21,7 +21,7 @@ import { partOptions } from '../kit/partNames.ts';
 import { AddFor } from './AddFor.tsx';
 import type { DetailViewProps } from './detailView.ts';
 import { DrawingPicture } from './DrawingPicture.tsx';
-import { NameInput } from './NameInput.tsx';
+import { WordsInput } from './WordsInput.tsx';
 import { OpenFigure } from './OpenFigure.tsx';
 import { usePutRecord } from './useDetailRecords.ts';
 
@@ -95,7 +95,7 @@ const FacingCard = ({ facing, name, onChange, onRemove }: FacingCardProps) => (
       <RemoveButton name={`Take out the note on ${name}`} onRemove={onRemove} />
     </div>
     <SimpleGrid cols={{ base: 1, sm: 2 }} spacing="xs">
-      <NameInput
+      <WordsInput
         label="What is looked for"
         field={fields.what}
         value={facing.what}

@@ -1,5 +1,5 @@
 import { ChoiceSelect } from '../../components/form/ChoiceSelect.tsx';
-import { Button, Group, SimpleGrid, TextInput } from '@mantine/core';
+import { Button, Group, SimpleGrid } from '@mantine/core';
 import { NUMBERINGS, usualFiringOrder } from '../../../core/detail/index.ts';
 import {
   ENGINE_KINDS,
@@ -8,11 +8,11 @@ import {
   type Harness,
   type Kit,
 } from '../../../core/kit/index.ts';
-import { textLimits } from '../../components/limits.ts';
 import { HarnessFigure } from './HarnessFigure.tsx';
 import { NumbersInput } from './NumbersInput.tsx';
 import { SparkFields } from './SparkFields.tsx';
 import { worked } from '../../../core/worked.ts';
+import { WordsInput } from './WordsInput.tsx';
 
 const { fields } = harnessRecord;
 const LAYOUT_WORDS = { 'in-line': 'in a line', v: 'two banks (V, flat)', radial: 'in a ring' } as const;
@@ -44,15 +44,11 @@ export function HarnessForm({ harness, kit, onChange, onRemove }: HarnessFormPro
   return (
     <section className="panel harness" aria-label={harness.name}>
       <Group justify="space-between" align="end">
-        <TextInput
-          size="xs"
+        <WordsInput
           label="Name"
-          key={harness.name}
-          defaultValue={harness.name}
-          {...textLimits(fields.name)}
-          onBlur={({ currentTarget: { value } }) =>
-            value.trim() !== '' && value.trim() !== harness.name && onChange({ name: value.trim() })
-          }
+          field={fields.name}
+          value={harness.name}
+          onSave={(name) => onChange({ name })}
         />
         <Button size="xs" variant="default" onClick={onRemove}>
           Take out {harness.name.toLowerCase()}

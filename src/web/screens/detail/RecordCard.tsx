@@ -2,7 +2,7 @@ import { SimpleGrid } from '@mantine/core';
 import type { Field, Fields, Kit } from '../../../core/kit/index.ts';
 import { FigureInput } from '../../components/form/FigureInput.tsx';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
-import { NameInput } from './NameInput.tsx';
+import { WordsInput } from './WordsInput.tsx';
 import { PartSelect } from './PartSelect.tsx';
 
 interface Carded {
@@ -40,7 +40,7 @@ export function RecordCard<T extends Carded>({
   return (
     <section className="panel" aria-label={record.name}>
       <div className="toolrow apart">
-        <NameInput
+        <WordsInput
           label="Name"
           field={fields.name as Field<string>}
           value={record.name}

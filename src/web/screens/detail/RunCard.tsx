@@ -15,7 +15,7 @@ import { FigureInput } from '../../components/form/FigureInput.tsx';
 import { textLimits } from '../../components/limits.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { OpenFigure } from './OpenFigure.tsx';
-import { OpenText } from './OpenText.tsx';
+import { WordsInput } from './WordsInput.tsx';
 import { RunPast } from './RunPast.tsx';
 
 const { fields } = runRecord;
@@ -126,14 +126,14 @@ export function RunCard({ run, kit, bundles, onChange, onRemove }: RunCardProps)
             value.trim() !== (run.bundle ?? '') && onChange({ bundle: value.trim() }, 'bundle of a run')
           }
         />
-        <OpenText
+        <WordsInput
           label="Colour and sheen"
           placeholder={look}
           field={fields.look}
           value={run.look ?? ''}
           onSave={(look) => onChange({ look }, 'look of a run')}
         />
-        <OpenText
+        <WordsInput
           label="Note"
           field={fields.note}
           value={run.note}

@@ -1,10 +1,10 @@
 import { ChoiceSelect } from '../../components/form/ChoiceSelect.tsx';
-import { Checkbox, SimpleGrid, TextInput } from '@mantine/core';
+import { Checkbox, SimpleGrid } from '@mantine/core';
 import { harnessRecord, IGNITION_SOURCES, ROTORS, type Harness, type Kit } from '../../../core/kit/index.ts';
-import { textLimits } from '../../components/limits.ts';
 import { Guides } from './Guides.tsx';
 import { HarnessFigure } from './HarnessFigure.tsx';
 import { PartSelect } from './PartSelect.tsx';
+import { WordsInput } from './WordsInput.tsx';
 
 const SOURCE_WORDS = {
   distributor: 'distributor',
@@ -58,17 +58,12 @@ export function SparkFields({ harness, kit, onChange }: SparkFieldsProps) {
             checked={harness.lies}
             onChange={({ currentTarget: { checked } }) => onChange({ lies: checked })}
           />
-          <TextInput
-            size="xs"
-            mt={6}
+          <WordsInput
             label="Colour of the leads"
             placeholder="black; grey with brass ends"
-            key={harness.colour}
-            defaultValue={harness.colour}
-            {...textLimits(harnessRecord.fields.colour)}
-            onBlur={({ currentTarget: { value } }) =>
-              value.trim() !== harness.colour && onChange({ colour: value.trim() })
-            }
+            field={harnessRecord.fields.colour}
+            value={harness.colour}
+            onSave={(colour) => onChange({ colour })}
           />
           <Guides harness={harness} onChange={onChange} />
           <h3>In the plan</h3>

@@ -15,7 +15,7 @@ import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { partOptions } from '../kit/partNames.ts';
 import { AddFor } from './AddFor.tsx';
 import type { DetailTools } from './DetailList.tsx';
-import { NameInput } from './NameInput.tsx';
+import { WordsInput } from './WordsInput.tsx';
 import { OpenFigure } from './OpenFigure.tsx';
 import { StretchMember } from './StretchMember.tsx';
 
@@ -40,7 +40,7 @@ export function StretchCard({ stretch, kit, scale, onChange, onRemove }: Stretch
   return (
     <section className="panel" aria-label={stretch.name}>
       <div className="toolrow apart">
-        <NameInput
+        <WordsInput
           label="Name"
           field={fields.name}
           value={stretch.name}
@@ -129,7 +129,7 @@ function Brackets({ stretch, onChange }: Pick<StretchCardProps, 'stretch' | 'onC
       <h3 className="mt10">Brackets and cross-members, where nothing is cut</h3>
       {stretch.brackets.map((bracket, at) => (
         <Group key={at} gap="xs" align="end">
-          <NameInput
+          <WordsInput
             aria-label={`Name of bracket ${at + 1}`}
             field={bracketFields.name}
             value={bracket.name}

@@ -5,7 +5,7 @@ import { ChoiceSelect } from '../../components/form/ChoiceSelect.tsx';
 import { FigureInput } from '../../components/form/FigureInput.tsx';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { OpenFigure } from './OpenFigure.tsx';
-import { OpenText } from './OpenText.tsx';
+import { WordsInput } from './WordsInput.tsx';
 
 const SECTION_WORDS = {
   channel: 'channel or angle',
@@ -96,7 +96,7 @@ export function StretchMember({ member, name, ownLength, onChange, onRemove }: S
           value={member.dropMm}
           onSave={(dropMm) => onChange({ dropMm })}
         />
-        <OpenText
+        <WordsInput
           label="In a row with"
           placeholder="exhaust"
           field={memberFields.line}

@@ -1,4 +1,4 @@
-import { Button, Radio, Stack, UnstyledButton } from '@mantine/core';
+import { Button, Radio, Stack, UnstyledButton, VisuallyHidden } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { schoolOf, takeProposal, type ProposedTray, type School } from '../../../core/kit/index.ts';
@@ -80,7 +80,7 @@ export function TraysView(props: KitViewProps) {
           <>
             <Radio.Group
               className="panel"
-              aria-label="School"
+              label={<VisuallyHidden>School</VisuallyHidden>}
               value={schoolOf(kit)}
               onChange={(school) => setSchool(school)}
             >

@@ -15,8 +15,7 @@ import { RemoveButton } from '../../../components/RemoveButton.tsx';
 import { DetailList, type DetailTools } from '../DetailList.tsx';
 import type { DetailViewProps } from '../detailView.ts';
 import { Fault } from '../Fault.tsx';
-import { OpenText } from '../OpenText.tsx';
-import { NameInput } from '../NameInput.tsx';
+import { WordsInput } from '../WordsInput.tsx';
 import { RecordCard } from '../RecordCard.tsx';
 
 const { fields } = beltRecord;
@@ -56,7 +55,7 @@ type ChangeBelt = { belt: Belt } & Pick<DetailTools<Belt>, 'onChange'>;
 
 function BeltChoices({ belt, onChange }: ChangeBelt) {
   const text = (key: 'colour' | 'note', label: string) => (
-    <OpenText
+    <WordsInput
       label={label}
       field={fields[key]}
       value={belt[key]}
@@ -93,7 +92,7 @@ function BeltPieces({ belt, onChange }: ChangeBelt) {
     <>
       {belt.pieces.map((piece, at) => (
         <Group key={at} gap="xs" align="end">
-          <NameInput
+          <WordsInput
             label={`Piece ${at + 1}`}
             field={beltPieceFields.name}
             value={piece.name}

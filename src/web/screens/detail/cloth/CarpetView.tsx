@@ -19,7 +19,7 @@ import { DetailList, type DetailTools } from '../DetailList.tsx';
 import type { DetailViewProps } from '../detailView.ts';
 import { Fault } from '../Fault.tsx';
 import { OpenFigure } from '../OpenFigure.tsx';
-import { OpenText } from '../OpenText.tsx';
+import { WordsInput } from '../WordsInput.tsx';
 import { RecordCard } from '../RecordCard.tsx';
 
 const { fields } = carpetRecord;
@@ -89,7 +89,12 @@ function CarpetChoices({ carpet, onChange }: { carpet: Carpet } & ChangeCarpet) 
         carpet={carpet}
         onChange={onChange}
       />
-      <OpenText label="Note" field={fields.note} value={carpet.note} onSave={(note) => onChange({ note })} />
+      <WordsInput
+        label="Note"
+        field={fields.note}
+        value={carpet.note}
+        onSave={(note) => onChange({ note })}
+      />
     </>
   );
 }

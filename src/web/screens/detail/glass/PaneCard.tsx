@@ -7,9 +7,8 @@ import { listLimit } from '../../../components/limits.ts';
 import { RemoveButton } from '../../../components/RemoveButton.tsx';
 import { partOptions } from '../../kit/partNames.ts';
 import type { DetailTools } from '../DetailList.tsx';
-import { NameInput } from '../NameInput.tsx';
+import { WordsInput } from '../WordsInput.tsx';
 import { OpenFigure } from '../OpenFigure.tsx';
-import { OpenText } from '../OpenText.tsx';
 import { PartSelect } from '../PartSelect.tsx';
 
 const { fields } = paneRecord;
@@ -39,7 +38,12 @@ export function PaneCard({ pane, kit, onChange, onRemove }: PaneCardProps) {
   return (
     <section className="panel stacked g8" aria-label={pane.name}>
       <div className="toolrow apart">
-        <NameInput label="Name" field={fields.name} value={pane.name} onSave={(name) => onChange({ name })} />
+        <WordsInput
+          label="Name"
+          field={fields.name}
+          value={pane.name}
+          onSave={(name) => onChange({ name })}
+        />
         <RemoveButton name={`Take out ${pane.name}`} onRemove={onRemove} />
       </div>
       <SimpleGrid cols={{ base: 1, sm: 2 }} spacing="xs" verticalSpacing={4}>
@@ -67,7 +71,7 @@ export function PaneCard({ pane, kit, onChange, onRemove }: PaneCardProps) {
         checked={pane.first}
         onChange={({ currentTarget: { checked } }) => onChange({ first: checked })}
       />
-      <OpenText label="Note" field={fields.note} value={pane.note} onSave={(note) => onChange({ note })} />
+      <WordsInput label="Note" field={fields.note} value={pane.note} onSave={(note) => onChange({ note })} />
     </section>
   );
 }

@@ -3,9 +3,8 @@ import { ON_PANEL, onPanelFields as fields, type OnPanel } from '../../../../cor
 import { ChoiceSelect } from '../../../components/form/ChoiceSelect.tsx';
 import { FigureInput } from '../../../components/form/FigureInput.tsx';
 import { RemoveButton } from '../../../components/RemoveButton.tsx';
-import { NameInput } from '../NameInput.tsx';
+import { WordsInput } from '../WordsInput.tsx';
 import { OpenFigure } from '../OpenFigure.tsx';
-import { OpenText } from '../OpenText.tsx';
 
 interface OnPanelCardProps {
   each: OnPanel;
@@ -45,7 +44,7 @@ export function OnPanelCard({ each, place, printed, onChange, onRemove }: OnPane
   return (
     <section className="mt8" aria-label={each.name}>
       <div className="toolrow apart">
-        <NameInput
+        <WordsInput
           label={`Name of ${place}`}
           field={fields.name}
           value={each.name}
@@ -93,7 +92,7 @@ export function OnPanelCard({ each, place, printed, onChange, onRemove }: OnPane
             {figure('sweepDeg', 'Goes over, °')}
             {open('needle', 'Needle at', 'no needle')}
             {open('redFrom', 'Red from', 'nowhere')}
-            <OpenText
+            <WordsInput
               label="Unit"
               placeholder="km/h"
               field={fields.unit}

@@ -14,7 +14,7 @@ import { ChoiceSelect } from '../../../components/form/ChoiceSelect.tsx';
 import { listLimit, numberLimits } from '../../../components/limits.ts';
 import type { DetailTools } from '../DetailList.tsx';
 import { OpenFigure } from '../OpenFigure.tsx';
-import { OpenText } from '../OpenText.tsx';
+import { WordsInput } from '../WordsInput.tsx';
 import { RecordCard } from '../RecordCard.tsx';
 import { OnPanelCard } from './OnPanelCard.tsx';
 
@@ -146,7 +146,7 @@ function GivenFor({ panel, onChange }: Pick<PanelCardProps, 'panel' | 'onChange'
         )}
       </SimpleGrid>
       <OwnDrills drills={panel.drills} onSave={(drills) => onChange({ drills })} />
-      <OpenText label="Note" field={fields.note} value={panel.note} onSave={(note) => onChange({ note })} />
+      <WordsInput label="Note" field={fields.note} value={panel.note} onSave={(note) => onChange({ note })} />
     </>
   );
 }

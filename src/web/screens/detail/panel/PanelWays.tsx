@@ -1,4 +1,4 @@
-import { Radio, Stack } from '@mantine/core';
+import { Radio, Stack, VisuallyHidden } from '@mantine/core';
 import { PANEL_ROUTE_FACTS, type PanelRoute, type ScoredPanelRoute } from '../../../../core/cabin/index.ts';
 import { figure } from '../../../../core/figures.ts';
 import type { InstrumentPanel } from '../../../../core/kit/index.ts';
@@ -15,7 +15,7 @@ export const PanelWays = ({ panel, routes, seen, onChange }: PanelWaysProps) => 
   <div className="panel">
     <h3>Ways to {panel.name.toLowerCase()}</h3>
     <Radio.Group
-      aria-label={`Way to ${panel.name.toLowerCase()}`}
+      label={<VisuallyHidden>Way to {panel.name.toLowerCase()}</VisuallyHidden>}
       value={panel.route ?? ''}
       onChange={(route) => onChange({ route: route as PanelRoute })}
     >

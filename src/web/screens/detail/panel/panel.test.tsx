@@ -66,7 +66,7 @@ describe('the instrument panel', () => {
 
   it('compares the ways to it, says what is missing for some, and takes one', () => {
     show({});
-    const ways = within(screen.getByRole('radiogroup'));
+    const ways = within(screen.getByRole('radiogroup', { name: 'Way to dash' }));
     expect(ways.getByRole<HTMLInputElement>('radio', { name: /etched frame/ }).disabled).toBe(true);
     expect(ways.getByText(/not here: no etched frame/)).toBeTruthy();
     fireEvent.click(ways.getByRole('radio', { name: /printed paper behind an overlay/ }));

@@ -2,16 +2,17 @@ import { TextInput } from '@mantine/core';
 import type { Field } from '../../../core/kit/index.ts';
 import { textLimits } from '../../components/limits.ts';
 
-interface OpenTextProps {
-  label: string;
+interface WordsInputProps {
+  label?: string;
+  'aria-label'?: string;
   placeholder?: string;
   field: Field<string>;
   value: string;
   onSave: (value: string) => void;
 }
 
-/** Words of a record that may be left open, saved trimmed when they are left. */
-export const OpenText = ({ field, value, onSave, ...named }: OpenTextProps) => (
+/** Words of a record, saved trimmed when they are left; a name that is emptied stays what it was. */
+export const WordsInput = ({ field, value, onSave, ...named }: WordsInputProps) => (
   <TextInput
     size="xs"
     {...named}
@@ -20,7 +21,9 @@ export const OpenText = ({ field, value, onSave, ...named }: OpenTextProps) => (
     {...textLimits(field)}
     onBlur={({ currentTarget }) => {
       const words = currentTarget.value.trim();
-      if (words !== value) onSave(words);
+      const mustBe = field.type === 'text' && field.required;
+      if (words === '' && mustBe) currentTarget.value = value;
+      else if (words !== value) onSave(words);
     }}
   />
 );
