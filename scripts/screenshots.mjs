@@ -43,7 +43,6 @@ const VIEWS = {
   kit: ['/build/tolliver/kit', DESK, (page) => page.waitForSelector('.cellgrid [role="gridcell"]')],
   joints: ['/build/tolliver/kit/joints', DESK, chooseJoint],
   trays: ['/build/tolliver/kit/trays', DESK, (page) => page.waitForSelector('.traycard')],
-  roles: ['/build/quillon/kit/roles', DESK, (page) => page.waitForSelector('.proposed')],
   sheet: [
     '/build/tolliver/kit/sheet',
     DESK,
@@ -93,6 +92,7 @@ const VIEWS = {
     },
   ],
   'tonight-390': ['/tonight', PHONE, (page) => page.waitForSelector('.stepcard')],
+  record: ['/build/quillon/record', DESK, (page) => page.waitForSelector('article.panel')],
   shelf: [
     '/shelf',
     DESK,

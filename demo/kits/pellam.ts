@@ -401,6 +401,37 @@ S7 S1 cement hidden
     },
     { name: 'Rear window', partId: 'G3', intoPartId: 'A8', edge: 'rubber' },
   ],
+  seats: [
+    {
+      name: 'Bench',
+      partId: 'F1',
+      heightMm: 16,
+      baseMm: 20,
+      rakeDeg: 10,
+      reachMm: 21,
+      roofMm: 56,
+      wheelMm: 24,
+    },
+  ],
+  effects: [
+    { name: 'Bench', partId: 'F1', effect: 'worn-leather', base: '#6b4630' },
+    { name: 'Deck board', partId: 'S1', effect: 'oiled-wood', base: '#b48a5a' },
+    { name: 'Deck steps', partId: 'S4', effect: 'oiled-wood', base: '#b48a5a' },
+  ],
+  lamps: [
+    { name: 'Headlamps', partId: 'G4', count: 2, reflector: 'plating', bezel: true },
+    { name: 'Roof lamps', partId: 'D11', count: 5, reflector: 'none', glass: 'painted', colour: '#d07a10' },
+  ],
+  levels: [
+    {
+      name: 'Bumper',
+      partId: 'D6',
+      apartMm: 70,
+      seatsMm: 40,
+      gauge: 'blocks',
+      measures: [{ name: 'height over the bench', leftMm: null, rightMm: null }],
+    },
+  ],
   led: { 2: { bundle: 'Air lines', look: 'copper, dulled' } },
   harnesses: [
     {

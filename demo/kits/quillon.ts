@@ -345,6 +345,12 @@ H1 B1 screw hidden
     },
   ],
   panes: [{ name: 'Windshield', partId: 'G12', intoPartId: 'G3', gaugeMm: 0.8, realMm: 4, behind: ['G8'] }],
+  effects: [{ name: 'Seat cover', partId: 'G2', effect: 'vinyl', base: '#26262a' }],
+  lamps: [
+    { name: 'Headlamp', partId: 'G13', reflector: 'silver', bezel: true },
+    { name: 'Tail lamp', partId: 'G14', reflector: 'silver', colour: '#b01018' },
+    { name: 'Escort lamps', partId: 'G11', count: 2, reflector: 'plating', glass: 'drop', colour: '#c8101c' },
+  ],
   dressings: [
     {
       name: 'Fork tubes',

@@ -424,6 +424,68 @@ G5 F13 glass hidden
     { name: 'Quarter lights', partId: 'G4', intoPartId: 'D6', gaugeMm: 0.9, coveredBy: ['F4'] },
     { name: 'Rear window', partId: 'G5', intoPartId: 'F13', edge: 'rubber' },
   ],
+  seats: [
+    {
+      name: 'Front seat',
+      partId: 'F2',
+      heightMm: 9.5,
+      baseMm: 18,
+      rakeDeg: 16,
+      reachMm: 24,
+      wheelMm: 18.5,
+      sillMm: 15.8,
+      wantedHeightMm: 11,
+      wantedRakeDeg: 20,
+      note: 'from another kit: its base is hollow, pack the rim',
+    },
+  ],
+  effects: [
+    {
+      name: 'Face of the dash',
+      partId: 'F5',
+      effect: 'varnished-wood',
+      base: '#b98b58',
+      wanted: '#a4551f',
+    },
+    { name: 'Seats', partId: 'F2', effect: 'leather', base: '#6a2a32' },
+    { name: 'Folded top', partId: 'F12', effect: 'cloth', base: '#b7ab92' },
+  ],
+  lamps: [
+    { name: 'Headlamps', partId: 'G2', count: 2, reflector: 'plating', bezel: true },
+    { name: 'Tail lamps', partId: 'G3', count: 2, reflector: 'foil', colour: '#b01018', bezel: true },
+  ],
+  insertions: [
+    {
+      name: 'Chassis into body',
+      partId: 'B1',
+      shellPartId: 'A1',
+      gaugeMm: 1.2,
+      sideMm: 26,
+      frontRoomMm: 16,
+      rearRoomMm: 12,
+      stations: [
+        { atMm: 14, unitMm: 56, openMm: null },
+        { atMm: 22, unitMm: 60, openMm: 64 },
+        { atMm: 62, unitMm: 69.2, openMm: 68.4 },
+        { atMm: 120, unitMm: 69.2, openMm: 68.8 },
+        { atMm: 172, unitMm: 62, openMm: 65 },
+        { atMm: 178, unitMm: 58, openMm: null },
+      ],
+    },
+  ],
+  levels: [
+    {
+      name: 'Front bumper',
+      partId: 'D1',
+      apartMm: 66,
+      seatsMm: 34,
+      gauge: 'coins',
+      measures: [
+        { name: 'height over the bench', leftMm: null, rightMm: null },
+        { name: 'reach ahead of the wing', leftMm: null, rightMm: null },
+      ],
+    },
+  ],
   dressings: [
     {
       name: 'Radiator',

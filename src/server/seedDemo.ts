@@ -11,10 +11,13 @@ import {
 import { SHEEN_GLOSS } from '../core/finish/index.ts';
 import {
   EMPTY_KIT,
+  inspectionRecord,
+  newRecord,
   proposeSubassemblies,
   recordsOfKit,
   STOCK_RECORDS,
   takeProposal,
+  type Inspection,
   type Kit,
   type PlannedLayer,
   type Stock,
@@ -69,6 +72,12 @@ interface Scenario {
     minutes: number;
     note: string;
   }[];
+  /** What was looked over since. */
+  inspections: (Omit<Inspection, 'id' | 'operationId' | 'mendId' | 'note' | 'at'> & {
+    buildId: string;
+    operation: string;
+    hoursAgo: number;
+  })[];
   cups: {
     buildId: string;
     trayId: string;
@@ -168,6 +177,19 @@ export function seedDemo(db: Database, now: number): void {
           .values({ ...step, operationId, title, minutes, endedAt })
           .run();
       }
+    }
+    for (const [index, found] of scenario.inspections.entries()) {
+      const { buildId, operation: operationId, hoursAgo, ...said } = found;
+      if (!titles.has(operationId))
+        throw new Error(`The sample looks a step over that no build has: ${operationId}.`);
+      const inspection: Inspection = {
+        ...newRecord(inspectionRecord),
+        ...said,
+        operationId,
+        at: minute - Math.round(hoursAgo * 60),
+        id: `${buildId}-inspection-${index + 1}`,
+      };
+      insertItem(tx, 'inspection', buildId, inspection);
     }
     seedPlanHistory(tx, plan, minute);
   });

@@ -1,4 +1,4 @@
-import { counted, isEngineOpen, resolveVersion, wantsFinish } from '../core/kit/index.ts';
+import { counted, isEngineOpen, movingThings, resolveVersion, wantsFinish } from '../core/kit/index.ts';
 import type { Drawer } from './components/drawers.ts';
 
 /** The stages of a build in working order. */
@@ -10,6 +10,7 @@ export const STAGES = [
   { path: 'detail', name: 'Detail' },
   { path: 'plan', name: 'Plan' },
   { path: 'tonight', name: 'Tonight' },
+  { path: 'record', name: 'Record' },
 ] as const;
 
 export type StagePath = (typeof STAGES)[number]['path'];
@@ -448,11 +449,97 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   {
     stage: 'detail',
     group: 'Cabin and glass',
+    path: 'seats',
+    title: 'Seats',
+    words: 'height, rake, reach, head room, shim, tub',
+    load: async () => (await import('./screens/detail/seats/SeatsView.tsx')).SeatsView,
+    state: ({ kit: { seats } }) => (seats.length === 0 ? 'not measured' : counted(seats.length, 'seat')),
+  },
+  {
+    stage: 'detail',
+    group: 'Cabin and glass',
+    path: 'effects',
+    title: 'Leather, cloth and wood',
+    words: 'leather, vinyl, upholstery, wood grain, dash, trim',
+    load: async () => (await import('./screens/detail/cloth/EffectsView.tsx')).EffectsView,
+    state: ({ kit: { effects } }) => (effects.length === 0 ? 'none named' : counted(effects.length, 'piece')),
+  },
+  {
+    stage: 'detail',
+    group: 'Cabin and glass',
+    path: 'small',
+    title: 'Small things by colour',
+    words: 'handles, winders, levers, pedals, batch, silver',
+    load: async () => (await import('./screens/detail/seats/SmallView.tsx')).SmallView,
+    state: () => 'each bottle opened once',
+  },
+  {
+    stage: 'detail',
+    group: 'Cabin and glass',
     path: 'glass',
     title: 'Glass',
     words: 'panes, windscreen, windows, masks, rubber, order of fitting, polish',
     load: async () => (await import('./screens/detail/glass/GlassView.tsx')).GlassView,
     state: ({ kit: { panes } }) => (panes.length === 0 ? 'not told yet' : counted(panes.length, 'pane')),
+  },
+  {
+    stage: 'detail',
+    group: 'Cabin and glass',
+    path: 'lamps',
+    title: 'Lamps',
+    words: 'headlamp, reflector, lens tint, bezel, tail lamp',
+    load: async () => (await import('./screens/detail/glass/LampsView.tsx')).LampsView,
+    state: ({ kit: { lamps } }) =>
+      lamps.length === 0
+        ? 'as they come'
+        : counted(
+            lamps.reduce((sum, { count }) => sum + count, 0),
+            'lamp',
+          ),
+  },
+  {
+    stage: 'detail',
+    group: 'Closing up',
+    path: 'closing',
+    title: 'What closes',
+    words: 'enclosure, last chance, late parts, mirrors, wipers, badges, glue dots',
+    load: async () => (await import('./screens/detail/closing/ClosingView.tsx')).ClosingView,
+    state: ({ build: { joins } }) =>
+      joins.length === 0 ? 'nothing joined late' : counted(joins.length, 'late join'),
+  },
+  {
+    stage: 'detail',
+    group: 'Closing up',
+    path: 'way-in',
+    title: 'Way in',
+    words: 'body over chassis, entry, spread the shell, sills',
+    load: async () => (await import('./screens/detail/closing/WayInView.tsx')).WayInView,
+    state: ({ kit: { insertions } }) =>
+      insertions.length === 0 ? 'not measured' : insertions.map(({ name }) => name).join(', '),
+  },
+  {
+    stage: 'detail',
+    group: 'Closing up',
+    path: 'straight',
+    title: 'Set straight',
+    words: 'bumper, wing, level, symmetry, shim',
+    load: async () => (await import('./screens/detail/closing/StraightView.tsx')).StraightView,
+    state: ({ kit: { levels } }) =>
+      levels.length === 0 ? 'nothing to measure' : counted(levels.length, 'thing'),
+  },
+  {
+    stage: 'detail',
+    group: 'Closing up',
+    path: 'moves',
+    title: 'What moves',
+    words: 'hood, doors, steering, wheels, tried last, free',
+    load: async () => (await import('./screens/detail/closing/MovesView.tsx')).MovesView,
+    state: ({ kit }) => {
+      const things = movingThings(kit);
+      const stuck = things.filter(({ moves }) => moves === 'not').length;
+      if (stuck > 0) return `${stuck} no longer ${stuck > 1 ? 'move' : 'moves'}`;
+      return things.length === 0 ? 'nothing' : counted(things.length, 'joint');
+    },
   },
 
   {
@@ -475,5 +562,13 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
     path: '',
     title: 'Tonight',
     load: async () => (await import('./screens/tonight/TonightScreen.tsx')).TonightScreen,
+  },
+
+  {
+    stage: 'record',
+    path: '',
+    title: 'Inspect',
+    words: 'inspection, look over, faults, fix, accept, regret, dust, runs',
+    load: async () => (await import('./screens/record/InspectScreen.tsx')).InspectScreen,
   },
 ];

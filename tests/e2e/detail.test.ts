@@ -149,4 +149,39 @@ describe('the detail of a build', () => {
     await saved(page);
     await shows(page, /Rear window shuts in windscreen/);
   });
+
+  it('sets a seat by what is measured around it, and names what contradicts', async () => {
+    await open('seats');
+    await shows(page, /Under it 1\.50 mm: sheet of 0\.5 \+ 0\.5 \+ 0\.5 mm/);
+    await fill(page, 'Floor to lower rim, mm', '14');
+    await page.keyboard.press('Tab');
+    await saved(page);
+    await shows(page, /No height keeps both/);
+  });
+
+  it('leads the chassis into the body, the end first that goes under', async () => {
+    await open('way-in');
+    await shows(page, /Front first, pushed on 6\.0 mm: each side gives way 0\.73 mm/);
+    await fill(page, 'Room inside ahead, mm', '2');
+    await page.keyboard.press('Tab');
+    await saved(page);
+    await shows(page, /It goes in neither end first/);
+  });
+
+  it('works a shim out, and tells what to try on what no longer moves', async () => {
+    await open('straight');
+    await fill(page, 'left, mm', '12.6');
+    await page.keyboard.press('Tab');
+    await saved(page);
+    await fill(page, 'right, mm', '12');
+    await page.keyboard.press('Tab');
+    await saved(page);
+    // 0.6 mm over 66 mm, at seats 34 mm apart.
+    await shows(page, /Front bumper hangs: 0\.31 mm under its right seat/);
+    await open('moves');
+    await page.locator('input[placeholder="not tried yet"]').click();
+    await page.locator('::-p-text(no longer moves)').click();
+    await saved(page);
+    await shows(page, /look against the light where it touches/);
+  });
 });

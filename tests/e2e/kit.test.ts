@@ -167,6 +167,8 @@ describe('the kit of the sample bench', () => {
     writeFileSync(file, 'this is no picture');
     await fill(page, 'New conflict', 'Pattern of the seats');
     await press(page, 'button', 'Write it down');
+    // Its own input stands once it is kept: that of the conflict before would be gone by then.
+    await saved(page);
     await page.waitForSelector('input[aria-label="Picture of the evidence"]');
     const input = (await page.$(
       'input[aria-label="Picture of the evidence"]',

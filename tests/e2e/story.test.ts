@@ -80,7 +80,7 @@ describe('the sample bench, from code to bench', () => {
 
   it('opens the coupe with its stages in working order', async () => {
     await press(page, 'link', 'Open Tolliver Six');
-    await shows(page, /125 parts, 2 open conflicts/);
+    await shows(page, /125 parts, 2 conflicts/);
     const stages = await page.$$eval('nav.runner a', (links) =>
       links.map((link) => link.innerText.split('\n')),
     );
@@ -92,6 +92,7 @@ describe('the sample bench, from code to bench', () => {
       'Detail',
       'Plan',
       'Tonight',
+      'Record',
     ]);
     for (const [, state] of stages) expect(state).toMatch(/\w/);
   });

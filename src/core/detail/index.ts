@@ -92,7 +92,7 @@ export {
   type StretchPlan,
   type StretchQuestion,
 } from './stretch/planStretch.ts';
-export { nearestStock, STOCK_FORMS, type StockForm } from './scale/stockSizes.ts';
+export { nearestStock, STOCK_FORMS, STOCK_SIZES, type StockForm } from './scale/stockSizes.ts';
 export { sleeveFor, type Sleeve } from './fittings/sleeveFor.ts';
 export { laceWheel, type LacedWheel, type Lacing } from './wheels/lacing.ts';
 export { steeringRoom, type SteeringRoom } from './wheels/steering.ts';

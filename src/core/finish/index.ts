@@ -48,7 +48,7 @@ export {
 } from './suggestStacks.ts';
 export { polishBudget, POLISH_GRADES, type GradeLeft, type PolishGrade } from './polishBudget.ts';
 export { TINTS, type TintId } from './tints.ts';
-export { tintTowards, type TintOnMetal } from './tintOnMetal.ts';
+export { nearestTintOver, platedLight, TINT_PASS_UM, tintTowards, type TintOnMetal } from './tintOnMetal.ts';
 export {
   HEAT_PASS_UM,
   heatTints,
@@ -122,6 +122,7 @@ export {
 export {
   AMOUNTS,
   LIVES,
+  USUAL_LIFE,
   WEATHER_PLACES,
   weatherPlace,
   weatheringPlan,

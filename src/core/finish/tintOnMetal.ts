@@ -1,11 +1,12 @@
-import { GLOSSY, innerLight, nearestPass, tintPasses } from '../paint/index.ts';
+import type { Lab } from '../colour/index.ts';
+import { GLOSSY, innerLight, nearestPass, tintPasses, type InnerLight } from '../paint/index.ts';
 import { BARE_METALS, metalLab } from './bareMetals.ts';
 import { mirrorOfSubstrate } from './mirror.ts';
 import { SUBSTRATES } from './substrates.ts';
 import { TINTS, type TintId } from './tints.ts';
 
 /** Dry film of one dusted pass, um. */
-const PASS_UM = 2;
+export const TINT_PASS_UM = 2;
 const MOST_PASSES = 12;
 
 export interface TintOnMetal {
@@ -31,12 +32,19 @@ export function tintTowards(metalId: string): TintOnMetal {
 function nearestTint(metalId: string): TintOnMetal {
   const metal = BARE_METALS.find(({ id }) => id === metalId);
   if (!metal) throw new RangeError(`There is no metal called ${metalId}.`);
+  return nearestTintOver(platedLight(), metalLab(metal));
+}
+
+/** Light of bright plating under a clear film. */
+export function platedLight(): InnerLight {
   const plating = SUBSTRATES.find(({ kind }) => kind === 'plated')!;
-  const base = innerLight(plating.reflectance, GLOSSY, mirrorOfSubstrate(plating));
-  const wanted = metalLab(metal);
-  return TINTS.map(({ id, name, k }): TintOnMetal => ({
+  return innerLight(plating.reflectance, GLOSSY, mirrorOfSubstrate(plating));
+}
+
+/** The tint and its passes over a base that come nearest to a colour; of equals the first of the table. */
+export const nearestTintOver = (base: InnerLight, wanted: Lab): TintOnMetal =>
+  TINTS.map(({ id, name, k }): TintOnMetal => ({
     tint: id,
     name,
-    ...nearestPass(tintPasses(base, k, PASS_UM, MOST_PASSES), wanted),
+    ...nearestPass(tintPasses(base, k, TINT_PASS_UM, MOST_PASSES), wanted),
   })).reduce((best, each) => (each.dE00 < best.dE00 - 1e-9 ? each : best));
-}

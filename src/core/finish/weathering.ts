@@ -3,6 +3,8 @@ import type { LayerKind, Tool } from './stack.ts';
 /** How hard a life the vehicle had. */
 export const LIVES = ['showroom', 'tidy', 'working', 'derelict'] as const;
 export type Life = (typeof LIVES)[number];
+/** Where nobody says. */
+export const USUAL_LIFE: Life = 'tidy';
 
 /** What a sub-assembly is, as far as dirt cares. */
 export const WEATHER_PLACES = [

@@ -9,14 +9,8 @@ import {
   type BeltPlan,
   type CarpetMend,
 } from '../cabin/index.ts';
-import {
-  ciede2000,
-  DAYLIGHT,
-  possibleSpectrum,
-  spectrumToLab,
-  typedColour,
-  type Lab,
-} from '../colour/index.ts';
+import { ciede2000, DAYLIGHT, possibleSpectrum, spectrumToLab, type Lab } from '../colour/index.ts';
+import { colourSaid } from './colourSaid.ts';
 import { areaOf } from './kit.ts';
 import type { Belt, Carpet, Kit } from './records/index.ts';
 
@@ -35,16 +29,6 @@ export interface CarpetPlan {
   over?: CarpetMend;
 }
 
-/** A colour field as a colour; undefined where it is empty. Throws RangeError for what is none, naming it. */
-function colourOf(text: string, what: string): Lab | undefined {
-  if (text.trim() === '') return undefined;
-  try {
-    return typedColour(text);
-  } catch (error) {
-    throw new RangeError(`${what}: ${(error as Error).message}`, { cause: error });
-  }
-}
-
 /** What is known of a carpet: how much flock, how it will look, and what brings it to the colour that is wanted. Throws RangeError for
  *  a colour that is none, and for a patch that no pile of these fibres can be. */
 export function carpetPlan(carpet: Carpet, kit: Pick<Kit, 'parts'>): CarpetPlan {
@@ -52,11 +36,11 @@ export function carpetPlan(carpet: Carpet, kit: Pick<Kit, 'parts'>): CarpetPlan 
   const part = kit.parts.find(({ id }) => id === partId);
   const areaCm2 = carpet.areaCm2 ?? (part ? areaOf(part) : undefined);
   const grams = way === 'flock' && areaCm2 !== undefined ? flockGrams(areaCm2, fibreMm) : undefined;
-  const fibre = colourOf(carpet.fibre, 'The colour of its fibres');
-  const ground = colourOf(carpet.ground, 'The colour under them');
-  const wanted = colourOf(carpet.wanted, 'The colour that is wanted');
-  const over = colourOf(carpet.over, 'The paint over them');
-  const patch = colourOf(carpet.patch, 'The test patch');
+  const fibre = colourSaid(carpet.fibre, 'The colour of its fibres');
+  const ground = colourSaid(carpet.ground, 'The colour under them');
+  const wanted = colourSaid(carpet.wanted, 'The colour that is wanted');
+  const over = colourSaid(carpet.over, 'The paint over them');
+  const patch = colourSaid(carpet.patch, 'The test patch');
   if (!fibre || !ground) return { areaCm2, grams, isLearnt: false };
   const { open: usual, cover } = CARPET_FACTS[way];
   const base = { fibre: possibleSpectrum(fibre), ground: possibleSpectrum(ground), cover };

@@ -16,6 +16,7 @@ export { builtEngines, leftOf, type BuiltEngine } from './engines/builtEngines.t
 export { changesOfTaking, isEngineOpen } from './engines/takeEngines.ts';
 export {
   dialsOf,
+  othersOf,
   hasOverlay,
   lensesMm3,
   openingsOf,
@@ -26,6 +27,14 @@ export {
 } from './panels.ts';
 export { paneOrder, usedPanes, type Fitted, type PaneOrder } from './panes.ts';
 export { beltPlan, carpetPlan, cloggedBy, type CarpetPlan } from './cloth.ts';
+export { seatOf, inSeatColour, seatTwins, type SeatColoured, type SeatTwins } from './seats.ts';
+export { alikeEffects, effectOf, type AlikeEffects } from './effects.ts';
+export { lampOf, type LampAnswer } from './lamps.ts';
+export { SMALL_CM2, smallBatches, type SmallBatch, type SmallThing } from './smallThings.ts';
+export { levelOf, wayIn } from './closing/closing.ts';
+export { movingThings, type MovingThing } from './closing/movingThings.ts';
+export { packingFor, packingWords } from './sheetStacks.ts';
+export { boxGapMm } from './boxGap.ts';
 export { finsOfCore, ringOf, springOf, tubeTint } from './dressings.ts';
 export { bundlesOf, type Bundle } from './runs/bundles.ts';
 export { makeOfRun, runAtScale, runName } from './runs/runAtScale.ts';

@@ -6,6 +6,7 @@ import {
   scorePanelRoutes,
   trimmedMm,
   type DecalPiece,
+  type OtherArt,
   type OverlayPlan,
   type PanelOpening,
   type PlacedDial,
@@ -71,6 +72,12 @@ export const hasOverlay = ({ route }: InstrumentPanel): boolean =>
 /** The artwork of the dials in their places. */
 export const dialsOf = (panel: InstrumentPanel): PlacedDial[] =>
   dials(panel).map(({ xMm: x, yMm: y, widthMm: diameterMm, ...dial }) => ({ ...dial, x, y, diameterMm }));
+
+/** What else is on its face: switches, lamps, vents and words. */
+export const othersOf = ({ on }: InstrumentPanel): OtherArt[] =>
+  on.flatMap(({ what, name, xMm: x, yMm: y, round, widthMm, heightMm }) =>
+    what === 'dial' ? [] : [{ what, name, x, y, round: round && what !== 'lettering', widthMm, heightMm }],
+  );
 
 /** Into what the kit's decal is cut so that each dial sits behind its hole; none where it is laid whole or is not used. */
 export function piecesOf(panel: InstrumentPanel): DecalPiece[] {

@@ -1,8 +1,7 @@
 import type { Stance } from './kit.ts';
+import { nearestStack, stacksOf, type SheetStack } from './sheetStacks.ts';
 
 const CORNERS = ['front left', 'front right', 'rear left', 'rear right'] as const;
-/** More than this many sheets under one corner is no shim any more. */
-const MOST_SHEETS = 3;
 
 export interface ShimPlan {
   /** Sheets under each corner, thickest first, mm. */
@@ -42,7 +41,7 @@ export function shimPlan({
   const highest = Math.max(...flat) + (stacks.at(-1)?.mm ?? 0) + 1;
   const lowest = Math.min(...flat) - 1;
   const levels = [lowest, ...[...turns].sort((p, q) => p - q), highest];
-  let best: { squares: number; plastic: number; stacks: Stack[] } | undefined;
+  let best: { squares: number; plastic: number; stacks: SheetStack[] } | undefined;
   for (let at = 0; at + 1 < levels.length; at++) {
     const middle = (levels[at]! + levels[at + 1]!) / 2;
     const chosen = flat.map((height) => nearestStack(stacks, middle - height));
@@ -72,35 +71,6 @@ export function shimPlan({
     twistMm: Math.round(Math.abs(fl + rr - fr - rl) * 1000) / 1000,
     words: under.length > 0 ? `Shim ${under.join(', ')}.` : 'Leave it: no sheet on hand brings it nearer.',
   };
-}
-
-interface Stack {
-  mm: number;
-  sheets: number[];
-}
-
-/** All heights that up to three sheets can make, fewest sheets first for each height. */
-function stacksOf(sheets: readonly number[]): Stack[] {
-  const sizes = [...new Set(sheets)].sort((p, q) => q - p);
-  const found = new Map<number, number[]>([[0, []]]);
-  const grow = (held: number[], from: number) => {
-    if (held.length === MOST_SHEETS) return;
-    for (let at = from; at < sizes.length; at++) {
-      const next = [...held, sizes[at]!];
-      const mm = Math.round(next.reduce((sum, sheet) => sum + sheet, 0) * 1000) / 1000;
-      const known = found.get(mm);
-      if (!known || known.length > next.length) found.set(mm, next);
-      grow(next, at);
-    }
-  };
-  grow([], 0);
-  return [...found].map(([mm, held]) => ({ mm, sheets: held })).sort((p, q) => p.mm - q.mm);
-}
-
-function nearestStack(stacks: readonly Stack[], wanted: number): Stack {
-  return stacks.reduce((best, stack) =>
-    Math.abs(stack.mm - wanted) < Math.abs(best.mm - wanted) ? stack : best,
-  );
 }
 
 const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;

@@ -1,4 +1,5 @@
 import type { Lab } from '../colour/index.ts';
+import type { Moves, MovingMotion } from '../cabin/index.ts';
 import type { SeenScene } from '../detail/index.ts';
 import type { Conditions, Finding, LayerKind, Stack } from '../finish/index.ts';
 import {
@@ -6,6 +7,8 @@ import {
   resolveVersion,
   type AdhesiveId,
   type FilmOnFlats,
+  type Insertion,
+  type Inspection,
   type Kit,
   type KitFinish,
   type MarkingRoute,
@@ -16,7 +19,7 @@ import {
 } from '../kit/index.ts';
 import type { BenchStep, Consequence } from './benchStep.ts';
 import type { GluedJoint } from './gluedJoints.ts';
-import type { PlanOperation, StepPlace } from './operation.ts';
+import type { PlanArc, PlanOperation, StepPlace } from './operation.ts';
 import type { DayForecast } from './calendar.ts';
 import type { TaskKind } from './tasks.ts';
 import type { Advise } from './advice/advice.ts';
@@ -53,6 +56,34 @@ export interface CrossStep {
   on?: StepPlace;
 }
 
+/** Something that is to move, as it was found when it was tried last; null while nobody tried it. */
+export interface MovingAtEnd {
+  id: string;
+  name: string;
+  motion: MovingMotion;
+  moves: Moves | null;
+  /** Ways to free it that were tried. */
+  tried: readonly string[];
+}
+
+/** A unit and the shell that goes over it, with the joins that bring them together. */
+export interface WayInAtJoin {
+  insertion: Insertion;
+  /** Of the unit and of the shell. */
+  trayIds: readonly [string, string];
+  joinIds: readonly string[];
+}
+
+/** A joint after paint whose glue can fog panes that it does not touch. */
+export interface FogAtJoin {
+  jointId: string;
+  joinId: string;
+  name: string;
+  adhesive: string;
+  /** Room between, mm; null where the builder only said that the pane shuts it in. */
+  near: { name: string; mm: number | null; joinIds: readonly string[] }[];
+}
+
 /** Work on the whole build, once everything is dry and set. */
 export type LastStep = Pick<PlanOperation, 'kind' | 'title' | 'hands' | 'because' | 'details' | 'photo'>;
 
@@ -60,7 +91,7 @@ export type LastStep = Pick<PlanOperation, 'kind' | 'title' | 'hands' | 'because
 export interface BuildAtItsEnd {
   name: string;
   joins: readonly unknown[];
-  kit: { stance: boolean };
+  kit: { stance: boolean; moving: readonly MovingAtEnd[] };
 }
 
 /** What is to be said at the steps of a layer, beside what is said of every layer of its kind. */
@@ -296,6 +327,10 @@ export interface AdvisedBuild {
     advice: readonly KitAdvice[];
     consequences: readonly Consequence[];
     fits: KitFits;
+    waysIn: readonly WayInAtJoin[];
+    fogs: readonly FogAtJoin[];
+    moving: readonly MovingAtEnd[];
+    inspections: readonly Inspection[];
     crossSteps: readonly Pick<CrossStep, 'id' | 'trayIds'>[];
     joinsBefore: Readonly<Record<string, readonly GluedJoint[]>>;
     joinsAfter: Readonly<Record<string, readonly GluedJoint[]>>;
@@ -323,6 +358,7 @@ export interface Ahead {
   build: AdvisedBuild;
   /** Its steps, and those of them that are still to come, soonest first. */
   all: readonly PlanOperation[];
+  arcs: readonly PlanArc[];
   own: readonly PlanOperation[];
   starts: Readonly<Record<string, number>>;
   startOf: (operation: PlanOperation) => number;

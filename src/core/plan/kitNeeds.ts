@@ -29,7 +29,17 @@ export function kitNeeds(question: NeedsQuestion): Need[] {
       ...instead,
     }),
   };
-  return CONTRIBUTIONS.flatMap(({ needs }) => needs?.(context) ?? []).sort(
+  return askedOnce(CONTRIBUTIONS.flatMap(({ needs }) => needs?.(context) ?? [])).sort(
     (p, q) => RANK[p.state] - RANK[q.state] || q.leadDays - p.leadDays || (p.what < q.what ? -1 : 1),
   );
+}
+
+/** What is needed for several things is got once; all that it is for is said. */
+function askedOnce(needs: readonly Need[]): Need[] {
+  const found = new Map<string, Need>();
+  for (const need of needs) {
+    const known = found.get(need.id);
+    found.set(need.id, known ? { ...known, why: `${known.why}; ${need.why}` } : need);
+  }
+  return [...found.values()];
 }

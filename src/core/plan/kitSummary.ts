@@ -6,18 +6,24 @@ import {
   type CrossStep,
   type DividedKit,
   type Division,
+  type FogAtJoin,
   type KitFits,
   type LayerLines,
+  type MovingAtEnd,
   type PrintedMarking,
   type SeenAtSteps,
   type KitWant,
   type StepOfJoint,
   type TrayTask,
+  type WayInAtJoin,
 } from './contribution.ts';
+import { movingOf } from './contributions/closing.ts';
+import { fogsOf } from './contributions/fogging.ts';
 import { CONTRIBUTIONS } from './contributions/index.ts';
 import { kitFits } from './contributions/fits.ts';
 import { printedMarkings } from './contributions/plannedMarkings.ts';
 import { isTyre } from './contributions/parts.ts';
+import { waysInOf } from './contributions/waysIn.ts';
 import { gluedJoint, type GluedJoint } from './gluedJoints.ts';
 import { seenAtSteps } from './seen/seenAtSteps.ts';
 import { inOrderOfWork } from './tasks.ts';
@@ -47,6 +53,14 @@ export interface KitSummary {
   finishNames: Record<string, string>;
   /** Whether four wheels are to stand level at the end. */
   stance: boolean;
+  /** Everything that is to move. */
+  moving: MovingAtEnd[];
+  /** What was found when work was looked over. */
+  inspections: Kit['inspections'];
+  /** Units that go into a shell. */
+  waysIn: WayInAtJoin[];
+  /** Joints whose glue can fog a pane. */
+  fogs: FogAtJoin[];
   /** Joints made before paint by sub-assembly; absent where the kit knows no joint of its parts. */
   joinsBefore: Record<string, GluedJoint[]>;
   /** Joints that every join after paint makes, by join. */
@@ -89,6 +103,11 @@ export interface KitSummary {
     carpets: number;
     belts: number;
     panes: number;
+    seats: number;
+    effects: number;
+    lamps: number;
+    insertions: number;
+    levels: number;
     /** Of these, what is open: it names no part, cannot be made as it stands, or is not decided. */
     open: number;
   };
@@ -127,6 +146,10 @@ export function summariseKit(
     layerLines: CONTRIBUTIONS.flatMap((each) => each.layerLines?.(build) ?? []),
     finishNames: Object.fromEntries(kit.finishes.map(({ id, name }) => [id, name])),
     stance: kit.stances.length > 0,
+    moving: movingOf(build),
+    inspections: kit.inspections,
+    waysIn: waysInOf(build),
+    fogs: fogsOf(build),
     joinsBefore: joinsBefore(build),
     joinsAfter: joinsAfter(build),
     materials,
@@ -168,6 +191,11 @@ export function summariseKit(
       carpets: kit.carpets.length,
       belts: kit.belts.reduce((sum, { count }) => sum + count, 0),
       panes: kit.panes.length,
+      seats: kit.seats.length,
+      effects: kit.effects.length,
+      lamps: kit.lamps.reduce((sum, { count }) => sum + count, 0),
+      insertions: kit.insertions.length,
+      levels: kit.levels.length,
       open: CONTRIBUTIONS.reduce((sum, each) => sum + (each.stillOpen?.(build) ?? 0), 0),
     },
     toPaint: Object.fromEntries(

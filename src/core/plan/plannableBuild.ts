@@ -19,6 +19,7 @@ export interface PlannableBuild {
     | 'materials'
     | 'tasks'
     | 'stance'
+    | 'moving'
     | 'unchecked'
     | 'consequences'
     | 'tyres'

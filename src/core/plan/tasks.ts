@@ -108,6 +108,9 @@ export const TASKS = {
   }),
   assemble: step('assembly', 'joining after paint', { early: true, irreversible: true }),
   stance: step('end', 'stance'),
+  'try-moves': step('end', 'trying what moves', {
+    leftOut: 'What binds is found out by whoever opens it first.',
+  }),
   'touch-in': step('end', 'touching in'),
   inspect: step('end', 'looking over'),
   verdict: step('end', 'verdict'),

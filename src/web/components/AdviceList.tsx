@@ -20,6 +20,7 @@ const STAGE_WORDS: Readonly<Record<Advice['stage'], string>> = {
   finish: 'in the Finish stage',
   detail: 'in the Detail stage',
   plan: 'in the Plan',
+  record: 'under Record',
   shelf: 'on the shelf',
   bench: 'on the Bench screen',
 };

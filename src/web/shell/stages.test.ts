@@ -78,7 +78,7 @@ describe('the state of the kit stage', () => {
     const parts = [plainPart('A1', { count: 3, zones: [zone] })];
     expect(kitState(build({ parts }))).toEqual({ text: '3 parts, not divided yet', done: false });
     expect(kitState(build({ parts, evidence: [open] }, [tray([])]))).toEqual({
-      text: '3 parts, 1 open conflict',
+      text: '3 parts, 1 conflict',
       done: false,
     });
     const choices = [{ id: 'c', name: 'Roof', options: [], chosen: null }];

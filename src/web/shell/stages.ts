@@ -2,6 +2,7 @@ import type { BuildRecord } from '../../api/index.ts';
 import { counted, targetLayer } from '../../core/kit/index.ts';
 import { dayText, whenText } from '../components/time.ts';
 import { problemOf, sessionSteps, upcomingSteps } from '../data/plan.tsx';
+import { pointsDue } from '../screens/record/pointsDue.ts';
 import type { StagePath } from '../drawers.ts';
 import { adviceAhead, type PlanView } from '../../core/plan/index.ts';
 
@@ -23,6 +24,11 @@ const DETAIL_WORDS = [
   ['carpets', 'carpet', 'carpets'],
   ['belts', 'belt', 'belts'],
   ['panes', 'pane', 'panes'],
+  ['seats', 'seat', 'seats'],
+  ['effects', 'piece of cloth or wood', 'pieces of cloth and wood'],
+  ['lamps', 'lamp', 'lamps'],
+  ['insertions', 'way in', 'ways in'],
+  ['levels', 'thing to set straight', 'things to set straight'],
 ] as const;
 
 /** What is added to a kit, the first two kinds of it. */
@@ -34,11 +40,31 @@ function detailText(detail: BuildRecord['kit']['detail']): string {
   return some.length > 2 ? `${some[0]!}, ${some.length - 1} kinds more` : some.join(', ');
 }
 
+/** What is to be looked over, and what was found and is not settled. */
+function recordState({ id, kit: { inspections } }: BuildRecord, view: PlanView | null): StageState {
+  const open = inspections.filter(({ fault, outcome }) => fault !== null && outcome === null).length;
+  const later = inspections.filter(({ outcome }) => outcome === 'fix-later').length;
+  const due = view ? pointsDue(view, id, inspections).length : 0;
+  return {
+    text:
+      open > 0
+        ? `${open} found, not decided`
+        : due > 0
+          ? `${due} to look over`
+          : later > 0
+            ? `${later} to fix later`
+            : inspections.length > 0
+              ? `${inspections.length} looked over`
+              : 'nothing to look over yet',
+    done: inspections.length > 0 && open + due + later === 0,
+  };
+}
+
 /** The state of each stage in a few words. */
 export function stageStates(build: BuildRecord, view: PlanView | null): Record<StagePath, StageState> {
   const { pieces, openConflicts, openChoices, unfinished, toPaint, livery, detail } = build.kit;
   const undecided = [
-    openConflicts > 0 ? counted(openConflicts, 'open conflict') : '',
+    openConflicts > 0 ? counted(openConflicts, 'conflict') : '',
     openChoices.length > 0 ? counted(openChoices.length, 'choice') + ' open' : '',
     // What is divided without finishes is divided by nothing.
     unfinished > 0 ? `${unfinished} without a finish` : '',
@@ -132,5 +158,6 @@ export function stageStates(build: BuildRecord, view: PlanView | null): Record<S
             : 'no step waiting',
       done: false,
     },
+    record: recordState(build, view),
   };
 }

@@ -1,8 +1,11 @@
 import { expose } from 'comlink';
 import {
+  mendBothWays,
   planBench,
   whatIf,
   type BenchSchedule,
+  type MendQuestion,
+  type MendWay,
   type PlanRequest,
   type PlanView,
   type WhatIf,
@@ -14,6 +17,11 @@ const TELL_MS = 1000;
 /** Solves every change in turn and tells each as soon as it is known. To cancel, end the worker. */
 function tryChanges(request: PlanRequest, onFound: (found: WhatIf) => void): void {
   for (const found of whatIf(request)) onFound(found);
+}
+
+/** The plan with a mend at one time and the other, each told as soon as it is known. To cancel, end the worker. */
+function tryMends(request: PlanRequest, question: MendQuestion, onFound: (found: MendWay) => void): void {
+  for (const found of mendBothWays(request, question)) onFound(found);
 }
 
 /** A plan, the best so far told on the way: whole at first, then only what becomes different. To keep that, end the
@@ -30,6 +38,6 @@ function makePlan(
   });
 }
 
-const planWorker = { makePlan, tryChanges };
+const planWorker = { makePlan, tryChanges, tryMends };
 export type PlanWorker = typeof planWorker;
 expose(planWorker);

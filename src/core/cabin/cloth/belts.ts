@@ -1,9 +1,4 @@
-/** What a belt is cut from. */
-export const BELT_CLOTHS = ['ribbon', 'tape', 'foil', 'film'] as const;
-export type BeltCloth = (typeof BELT_CLOTHS)[number];
-/** What its buckles and adjusters are. */
-export const BELT_METALS = ['etched', 'decal', 'film', 'painted'] as const;
-export type BeltMetal = (typeof BELT_METALS)[number];
+import type { BeltCloth, BeltMetal } from '../choices.ts';
 
 /** Minutes for one belt, and what it costs in looks beside cloth ribbon and etched buckles; working values. */
 export const BELT_CLOTH_FACTS: Readonly<Record<BeltCloth, { minutes: number; looks: string }>> = {

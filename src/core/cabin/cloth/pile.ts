@@ -1,8 +1,5 @@
+import type { CarpetWay } from '../choices.ts';
 import { ciede2000, DAYLIGHT, spectrumToLab, type Lab, type Spectrum } from '../../colour/index.ts';
-
-/** Ways to a carpet. */
-export const CARPET_WAYS = ['flock', 'paper-tape', 'printed-cloth', 'moulded-pile'] as const;
-export type CarpetWay = (typeof CARPET_WAYS)[number];
 
 interface WayFacts {
   name: string;

@@ -1,5 +1,6 @@
 import { circleLine, crossLines, framed, type DrawnPoint, type FlatDrawing } from '../../detail/index.ts';
 import { DIAL_INKS, drawDial, type DialArt } from '../panel/dialArt.ts';
+import { drawOther, type OtherArt } from '../panel/otherArt.ts';
 import type { PanelFace, PanelOpening } from '../panel/openings.ts';
 import type { OverlayPlan } from '../panel/planOverlay.ts';
 
@@ -73,8 +74,13 @@ export interface PlacedDial extends DialArt {
   y: number;
 }
 
-/** The artwork of a panel at exact size: its ground, and each dial in its place. */
-export function drawFace(face: PanelFace, dials: readonly PlacedDial[]): FlatDrawing {
+/** The artwork of a panel at exact size: its ground, each dial in its place, and what else is on it. */
+export function drawFace(
+  face: PanelFace,
+  dials: readonly PlacedDial[],
+  others: readonly OtherArt[] = [],
+): FlatDrawing {
+  const beside = others.map(drawOther);
   const drawn = dials.map((dial) => ({ dial, art: drawDial(dial) }));
   const moved =
     ({ x, y }: PlacedDial) =>
@@ -87,13 +93,20 @@ export function drawFace(face: PanelFace, dials: readonly PlacedDial[]): FlatDra
         ...drawn.flatMap(({ dial, art }) =>
           art.fills.map(({ ring, ink }) => ({ ring: ring.map(moved(dial)), ink })),
         ),
+        ...beside.flatMap(({ fills }) => fills),
       ],
-      lines: drawn.flatMap(({ dial, art }) =>
-        art.lines.map((line) => ({ ...line, points: line.points.map(moved(dial)) })),
-      ),
-      labels: drawn.flatMap(({ dial, art }) =>
-        art.labels.map((label) => ({ ...label, at: moved(dial)(label.at) })),
-      ),
+      lines: [
+        ...drawn.flatMap(({ dial, art }) =>
+          art.lines.map((line) => ({ ...line, points: line.points.map(moved(dial)) })),
+        ),
+        ...beside.flatMap(({ lines }) => lines),
+      ],
+      labels: [
+        ...drawn.flatMap(({ dial, art }) =>
+          art.labels.map((label) => ({ ...label, at: moved(dial)(label.at) })),
+        ),
+        ...beside.flatMap(({ labels }) => labels),
+      ],
     },
     0.5,
   );

@@ -1,10 +1,4 @@
-/** What a pane is made from, and how it looks. */
-export const PANE_SOURCES = ['moulded', 'sheet'] as const;
-export const PANE_TINTS = ['clear', 'green', 'smoke', 'banded'] as const;
-/** What runs round it: nothing, rubber, a bright trim. */
-export const PANE_EDGES = ['none', 'rubber', 'bright'] as const;
-export const PANE_FLAWS = ['none', 'hazy', 'scratched'] as const;
-export type PaneFlaws = (typeof PANE_FLAWS)[number];
+import type { PaneFlaws } from '../choices.ts';
 
 /** Grades in order, and the minutes for a pane of 10 cm2. Working values. */
 export const PANE_POLISH: Readonly<Record<PaneFlaws, { grades: readonly string[]; minutes: number }>> = {
@@ -13,8 +7,6 @@ export const PANE_POLISH: Readonly<Record<PaneFlaws, { grades: readonly string[]
   scratched: { grades: ['1500 wet', '2500', '4000', 'fine polish', 'a soft cloth'], minutes: 12 },
 };
 
-/** Real glass of a vehicle, mm. */
-export const REAL_GLASS_MM = 5;
 /** A pane so many times too thick is seen to be, at its edge. */
 const SEEN_TIMES = 2;
 

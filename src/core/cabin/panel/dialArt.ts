@@ -103,7 +103,7 @@ export function drawDial({
             ? []
             : [
                 {
-                  at: [0, 0.4 * radius] as [number, number],
+                  at: [0, -0.25 * radius] as [number, number],
                   text: unit,
                   mm: 0.8 * figureMm,
                   ink: DIAL_INKS.pale,

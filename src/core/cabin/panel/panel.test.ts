@@ -3,6 +3,7 @@ import { seededRandom } from '../../seededRandom.ts';
 import { drawFace, drawTemplate } from '../drawn/drawPanel.ts';
 import { decalPieces, lensMm3, trimmedMm } from './decalPieces.ts';
 import { drawDial, type DialArt } from './dialArt.ts';
+import { drawOther } from './otherArt.ts';
 import { betweenMm, toEdgeMm, type PanelFace, type PanelOpening } from './openings.ts';
 import { scorePanelRoutes, type PanelMeans } from './panelRoutes.ts';
 import { planOverlay, type OverlayQuestion } from './planOverlay.ts';
@@ -33,8 +34,8 @@ const question = (openings: PanelOpening[], more: Partial<OverlayQuestion> = {})
 
 /** Points on the rim of an opening. */
 const rim = ({ x, y, round, widthMm, heightMm }: PanelOpening): [number, number][] =>
-  Array.from({ length: 4000 }, (_, at): [number, number] => {
-    const share = at / 4000;
+  Array.from({ length: 1200 }, (_, at): [number, number] => {
+    const share = at / 1200;
     if (round) {
       const turn = 2 * Math.PI * share;
       return [x + (widthMm / 2) * Math.cos(turn), y + (widthMm / 2) * Math.sin(turn)];
@@ -350,5 +351,23 @@ describe('the drawings of a panel', () => {
     const xs = drawing.fills![1]!.ring.map(([x]) => x);
     expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(4, 6);
     expect((Math.max(...xs) + Math.min(...xs)) / 2).toBeCloseTo(10.5, 6);
+  });
+
+  it('has vents with slats within their rims, words that fit, lamps and switches', () => {
+    const at = { name: 'HEAT', x: 20, y: 6, widthMm: 8, heightMm: 3 };
+    const vent = drawOther({ ...at, what: 'vent', round: true });
+    // The outline, then slats: each within the circle.
+    for (const { points } of vent.lines.slice(1))
+      for (const [x, y] of points) expect(Math.hypot(x - 20, y - 6)).toBeLessThanOrEqual(4 + 1e-9);
+    expect(vent.lines.length).toBeGreaterThan(5);
+    const [words] = drawOther({ ...at, what: 'lettering', round: false }).labels;
+    expect(words).toMatchObject({ text: 'HEAT', at: [20, 6] });
+    expect(words!.mm * 0.62 * 4).toBeLessThanOrEqual(8 + 1e-9);
+    expect(words!.mm).toBeLessThanOrEqual(3);
+    expect(drawOther({ ...at, what: 'lamp', round: true }).fills).toHaveLength(1);
+    const toggle = drawOther({ ...at, what: 'switch', round: false });
+    expect(toggle.lines.map(({ points }) => points.length)).toEqual([4, 2]);
+    const drawing = drawFace(face, [], [{ ...at, what: 'lettering', round: false }]);
+    expect(drawing.labels.map(({ text }) => text)).toEqual(['HEAT']);
   });
 });

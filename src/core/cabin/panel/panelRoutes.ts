@@ -1,13 +1,4 @@
-/** Ways to an instrument panel. */
-export const PANEL_ROUTES = [
-  'relief-brush',
-  'decal-relief',
-  'decal-flat',
-  'decal-overlay',
-  'etch-film',
-  'paper-lens',
-] as const;
-export type PanelRoute = (typeof PANEL_ROUTES)[number];
+import { PANEL_ROUTES, type PanelRoute } from '../choices.ts';
 
 interface RouteFacts {
   name: string;

@@ -14,12 +14,17 @@ import { engineRecord } from './engine.ts';
 import { evidenceRecord } from './evidence.ts';
 import { facingRecord } from './facing.ts';
 import { finishRecord } from './finish.ts';
+import { effectRecord } from './effect.ts';
 import { fitRecord } from './fit.ts';
 import { gapRecord } from './gap.ts';
 import { gaugeRecord } from './gauge.ts';
 import { harnessRecord } from './harness.ts';
 import { holdingRecord } from './holding.ts';
+import { inspectionRecord } from './inspection.ts';
+import { insertionRecord } from './insertion.ts';
 import { jointRecord } from './joint.ts';
+import { lampRecord } from './lamp.ts';
+import { levelRecord } from './level.ts';
 import { liveryAreaRecord } from './liveryArea.ts';
 import { markingRecord } from './marking.ts';
 import { maskingRatesRecord } from './maskingRates.ts';
@@ -35,12 +40,14 @@ import { placeRecord } from './place.ts';
 import { printingRecord } from './printing.ts';
 import { roleRecord } from './role.ts';
 import { runRecord } from './run.ts';
+import { seatRecord } from './seat.ts';
 import { sheetStepRecord } from './sheetStep.ts';
 import { partBoxRecord, showingRecord } from './showing.ts';
 import { stanceRecord } from './stance.ts';
 import { cureCheckRecord, ownStepRecord, pinRecord, stepEditRecord } from './steps.ts';
 import { stretchRecord } from './stretch.ts';
 import { barRecord, lessonRecord, materialRecord, spareRecord, stackRecord } from './stock.ts';
+import { tryoutRecord } from './tryout.ts';
 import { viewRecord } from './view.ts';
 import { wantRecord } from './want.ts';
 import { weatheringRecord } from './weathering.ts';
@@ -69,6 +76,12 @@ export const KIT_RECORDS = [
   carpetRecord,
   beltRecord,
   paneRecord,
+  seatRecord,
+  effectRecord,
+  lampRecord,
+  insertionRecord,
+  levelRecord,
+  tryoutRecord,
   runRecord,
   engineRecord,
   facingRecord,
@@ -92,6 +105,7 @@ export const KIT_RECORDS = [
   brightworkRecord,
   weatheringRecord,
   mishapRecord,
+  inspectionRecord,
   milestoneRecord,
   ownStepRecord,
   stepEditRecord,
@@ -128,6 +142,7 @@ export * from './corner.ts';
 export * from './dressing.ts';
 export * from './decal.ts';
 export * from './division.ts';
+export * from './effect.ts';
 export * from './engine.ts';
 export * from './evidence.ts';
 export * from './facing.ts';
@@ -137,7 +152,11 @@ export * from './gap.ts';
 export * from './gauge.ts';
 export * from './harness.ts';
 export * from './holding.ts';
+export * from './insertion.ts';
+export * from './inspection.ts';
 export * from './joint.ts';
+export * from './lamp.ts';
+export * from './level.ts';
 export * from './liveryArea.ts';
 export * from './marking.ts';
 export * from './milestone.ts';
@@ -153,12 +172,14 @@ export * from './maskingRates.ts';
 export * from './printing.ts';
 export * from './role.ts';
 export * from './run.ts';
+export * from './seat.ts';
 export * from './sheetStep.ts';
 export * from './showing.ts';
 export * from './stance.ts';
 export * from './steps.ts';
 export * from './stock.ts';
 export * from './stretch.ts';
+export * from './tryout.ts';
 export * from './view.ts';
 export * from './want.ts';
 export * from './weathering.ts';

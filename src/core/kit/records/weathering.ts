@@ -1,4 +1,4 @@
-import { LIVES, WEATHER_PLACES } from '../../finish/index.ts';
+import { LIVES, USUAL_LIFE, WEATHER_PLACES } from '../../finish/index.ts';
 import { defineRecord, staysBehind, type RecordOf } from './defineRecord.ts';
 import { choice, choiceById } from './fields.ts';
 
@@ -7,7 +7,7 @@ export const weatheringRecord = defineRecord(
   'weathering',
   'weathering',
   {
-    life: choice('how hard a life', LIVES),
+    life: choice('how hard a life', LIVES, USUAL_LIFE),
     /** By sub-assembly. */
     places: choiceById('the place of each sub-assembly', WEATHER_PLACES, 600),
   },

@@ -31,7 +31,16 @@ export interface RunRoute {
   isMeasured: boolean;
 }
 
-const boxOf = ({ partId, behindMm, leftMm, upMm, lengthMm, widthMm, heightMm }: PartBox): RouteBox => ({
+/** A part as a box: x forward, y left, z up, mm. */
+export const boxOf = ({
+  partId,
+  behindMm,
+  leftMm,
+  upMm,
+  lengthMm,
+  widthMm,
+  heightMm,
+}: PartBox): RouteBox => ({
   id: partId,
   min: [-behindMm - lengthMm / 2, leftMm - widthMm / 2, upMm - heightMm / 2],
   max: [-behindMm + lengthMm / 2, leftMm + widthMm / 2, upMm + heightMm / 2],

@@ -10,7 +10,8 @@ export const ADVICE_TOPICS = ['risk', 'decided', 'note', 'fit', 'bare', 'after',
 export type AdviceTopic = (typeof ADVICE_TOPICS)[number];
 
 /** Where it is settled. */
-export type AdviceStage = 'kit' | 'colour' | 'livery' | 'finish' | 'detail' | 'plan' | 'shelf' | 'bench';
+export type AdviceStage =
+  'kit' | 'colour' | 'livery' | 'finish' | 'detail' | 'plan' | 'record' | 'shelf' | 'bench';
 
 /** What it is about, by id; what is not named is not meant. */
 export interface AdviceAbout {

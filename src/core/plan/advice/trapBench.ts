@@ -34,7 +34,11 @@ export interface TrapBench {
 
 /** A Tuesday at 19:00 by the local clock, minutes since 1970. */
 export const TRAP_NOW = new Date(2026, 4, 12, 19).getTime() / 60000;
-const EVENINGS = Array.from({ length: 7 }, (_, day) => ({ day, start: 19 * 60, end: 21 * 60 + 30 }));
+export const EVERY_EVENING = Array.from({ length: 7 }, (_, day) => ({
+  day,
+  start: 19 * 60,
+  end: 21 * 60 + 30,
+}));
 
 const paintOf = (
   { id, name, family, sheen, flakeUm, optics }: Product,
@@ -67,7 +71,10 @@ function chosen(layer: StackLayer, levelMl: number | null): { planned: PlannedLa
 }
 
 /** The plan of such a bench, with all that is said of it. */
-export function planOfTrap(bench: TrapBench): PlanView {
+export const planOfTrap = (bench: TrapBench): PlanView => planBench(requestOfTrap(bench));
+
+/** What is asked of the plan of such a bench. */
+export function requestOfTrap(bench: TrapBench): PlanRequest {
   const { levelMl = 100, joins = [], scale = 24 } = bench;
   const kit = kitWith(bench.kit);
   const paints = new Map<string, BenchPaint>();
@@ -105,7 +112,7 @@ export function planOfTrap(bench: TrapBench): PlanView {
     joins: whole,
     kit: summariseKit(kit, bench.trays, division, scale),
   };
-  return planBench({
+  return {
     now: TRAP_NOW,
     brief: true,
     paints: [...paints.values()],
@@ -114,7 +121,7 @@ export function planOfTrap(bench: TrapBench): PlanView {
       settings: {
         conditions: bench.conditions ?? { temperatureC: 20, humidity: 50 },
         calendar: {
-          sessions: bench.sessions ?? EVENINGS,
+          sessions: bench.sessions ?? EVERY_EVENING,
           closed: [],
           ...(bench.forecast ? { forecast: bench.forecast } : {}),
         },
@@ -126,7 +133,7 @@ export function planOfTrap(bench: TrapBench): PlanView {
       steps: bench.steps ?? [],
       plan: { fingerprint: '', starts: {}, finish: 0, bound: 0, setupMinutes: 0, proved: false },
     },
-  });
+  };
 }
 
 /** A bench whose only trouble is in one stack. */

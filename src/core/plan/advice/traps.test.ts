@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { FINISH_RULES } from '../../finish/index.ts';
+import { CABIN_TRAPS } from './cabinTraps.ts';
 import { HANDLING_TRAPS } from './handlingTraps.ts';
 import { planOfTrap, reworded, type TrapBench } from './trapBench.ts';
 import { CLEAN, KIT_TRAPS, STACK_TRAPS, type Trap } from './traps.ts';
@@ -28,7 +29,12 @@ const inOtherWords = ({ bench, twin, words }: Trap): [string, TrapBench, TrapBen
 const SEVERITY = new Map(FINISH_RULES.map(({ id, severity }) => [id, severity]));
 /** Told by a caution of the step rather than as advice. */
 const CAUTIONS = new Set(FINISH_RULES.flatMap(({ id, severity }) => (severity === 'caution' ? [id] : [])));
-const TRAPS = [...KIT_TRAPS, ...HANDLING_TRAPS, ...STACK_TRAPS.filter(({ says }) => !CAUTIONS.has(says))];
+const TRAPS = [
+  ...KIT_TRAPS,
+  ...HANDLING_TRAPS,
+  ...CABIN_TRAPS,
+  ...STACK_TRAPS.filter(({ says }) => !CAUTIONS.has(says)),
+];
 
 describe('a mistake that waits on the bench', () => {
   it('is one of at least sixty', () => {

@@ -90,7 +90,7 @@ function adviceOf(inputs: BenchInputs, starts: Record<string, number>): Advice[]
         ...orphans.filter(({ buildId }) => buildId === build.id).map(noLongerPlanned),
       ].map((each) => ({ ...each, at: request.now })),
       ...brokenPins(build.kit.plan.pins, inputs, starts),
-      ...adviseBuild(advisedBuild(build, at, inputs, shelf), plan.operations, starts, request.now),
+      ...adviseBuild(advisedBuild(build, at, inputs, shelf), plan.operations, starts, request.now, plan.arcs),
     ])
     .sort(byDate);
 }

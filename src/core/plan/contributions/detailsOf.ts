@@ -9,17 +9,22 @@ import {
   type Carpet,
   type Dressing,
   type DriveChain,
+  type Effect,
   type Gauge,
   type InstrumentPanel,
   type Kit,
+  type Lamp,
   type Pattern,
+  type Seat,
   type WireWheel,
 } from '../../kit/index.ts';
 import { worked, type Worked } from '../../worked.ts';
 import { beltMade, carpetMade } from './cloth.ts';
 import { dressed, drilledDisc } from './dressed.ts';
+import { effectMade, lampMade } from './effects.ts';
 import type { Made } from './made.ts';
 import { overlayMade, panelMade } from './panels.ts';
+import { seatPacked } from './seats.ts';
 
 /** Minutes at the bench; working values. */
 const MINUTES = { wheel: 10, spoke: 1.5, chain: 8, link: 0.4, pattern: 6, piece: 4 };
@@ -104,7 +109,18 @@ function thinned(gauge: Gauge, kit: Kit, scale: number): Made | undefined {
 /** Something made of wire, links, foil or sheet, or thinned, as far as it can be made. */
 export interface Detail {
   /** The drawer in which it is decided. */
-  page: 'wheels' | 'chains' | 'patterns' | 'thickness' | 'dressed' | 'panel' | 'carpet' | 'belts';
+  page:
+    | 'wheels'
+    | 'chains'
+    | 'patterns'
+    | 'thickness'
+    | 'dressed'
+    | 'panel'
+    | 'carpet'
+    | 'belts'
+    | 'seats'
+    | 'effects'
+    | 'lamps';
   kind: 'detail' | 'thin' | 'drill';
   /** Of its step. */
   id: string;
@@ -157,6 +173,9 @@ function madeFrom(kit: Kit, scale: number): Detail[] {
     ...kit.patterns.map(of('patterns', 'pattern', wrapped)),
     ...kit.carpets.map(of('carpet', 'carpet', (carpet: Carpet) => carpetMade(carpet, kit))),
     ...kit.belts.map(of('belts', 'belt', (belt: Belt) => beltMade(belt, scale))),
+    ...kit.seats.map(of('seats', 'seat', (seat: Seat) => seatPacked(seat, kit, scale))),
+    ...kit.effects.map(of('effects', 'effect', (effect: Effect) => effectMade(effect, kit, scale))),
+    ...kit.lamps.map(of('lamps', 'lamp', (lamp: Lamp) => lampMade(lamp))),
     ...kit.panels.flatMap((panel) => [
       { ...of('panel', 'panel', panelMade)(panel), isDecided: panel.route !== null },
       of('panel', 'overlay', (each: InstrumentPanel) => overlayMade(each), 'drill')(panel),

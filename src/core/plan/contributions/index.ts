@@ -2,10 +2,12 @@ import type { PlanContribution } from '../contribution.ts';
 import { aims } from './aims.ts';
 import { air } from './air.ts';
 import { brightwork } from './brightwork.ts';
+import { closing } from './closing.ts';
 import { cloth } from './cloth.ts';
 import { corners } from './corners.ts';
 import { cutting } from './cutList.ts';
 import { decisions } from './decisions.ts';
+import { effects } from './effects.ts';
 import { engines } from './engines.ts';
 import { fineDetail } from './fineDetail.ts';
 import { finals } from './finals.ts';
@@ -13,6 +15,7 @@ import { fits } from './fits.ts';
 import { gaps } from './gaps.ts';
 import { harnesses } from './harnesses.ts';
 import { holding } from './holding.ts';
+import { inspections } from './inspections.ts';
 import { joins } from './joins.ts';
 import { learnt } from './learnt.ts';
 import { leftOutSteps } from './leftOutSteps.ts';
@@ -27,7 +30,9 @@ import { plating } from './plating.ts';
 import { preparation } from './preparation.ts';
 import { runs } from './runs.ts';
 import { seen } from './seen.ts';
+import { seats } from './seats.ts';
 import { sheet } from './sheet.ts';
+import { smallThings } from './smallThings.ts';
 import { stance } from './stance.ts';
 import { stacks } from './stacks.ts';
 import { stretches } from './stretches.ts';
@@ -58,14 +63,19 @@ export const CONTRIBUTIONS: readonly PlanContribution[] = [
   panels,
   panes,
   cloth,
+  seats,
+  effects,
+  smallThings,
   stretches,
   corners,
   cutting,
   seen,
   leftOutSteps,
   wants,
+  closing,
   stance,
   finals,
+  inspections,
   milestones,
   decisions,
   aims,

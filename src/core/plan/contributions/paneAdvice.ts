@@ -47,7 +47,7 @@ function sayOrder(build: DividedKit): KitAdvice[] {
   const at = (ids: readonly string[]) => ({
     trays: traysOf(build, ids),
     joins: joinsOf(build, ids),
-    kinds: ['join', 'assemble', 'glass'] as const,
+    kinds: ['join', 'assemble'] as const,
     once: false,
   });
   const ring = answer.ring;
@@ -84,8 +84,7 @@ function sayOrder(build: DividedKit): KitAdvice[] {
           about: { trays: traysOf(build, [pane.partId]), parts: [pane.partId, ...pane.behind] },
           text: `Before ${pane.name.toLowerCase()} goes in: ${few(because.map((rule) => rule.because)).join('; ')}`,
           why: 'Once it sits, nothing is fitted, dusted or photographed behind it any more.',
-          remedy:
-            'Look behind it once more, gloves on, the inside polished; then carry it by a handle of tape.',
+          remedy: 'Look behind it once more, then set it down once.',
           at: at([pane.partId]),
         },
       ];

@@ -1,5 +1,5 @@
 import { PANE_POLISH } from '../../cabin/index.ts';
-import { areaOf, usedPanes, type Kit, type Pane } from '../../kit/index.ts';
+import { areaOf, paneOrder, usedPanes, type Kit, type Pane } from '../../kit/index.ts';
 import type { Consequence } from '../benchStep.ts';
 import {
   byTray,
@@ -10,10 +10,11 @@ import {
   type StepOfJoint,
   type TrayTask,
 } from '../contribution.ts';
+import { adviseOfFogging } from './fogging.ts';
 import { edgeWords, paneAdvice } from './paneAdvice.ts';
 
 /** Minutes at the bench; working values. */
-const MINUTES = { rubber: 4, bright: 7, mask: 6 };
+const MINUTES = { rubber: 4, bright: 7, mask: 6, ready: 4, readyEach: 2 };
 /** The pane for which minutes of polishing are told, cm2. */
 const PANE_CM2 = 10;
 
@@ -66,6 +67,31 @@ function trayTasks(build: DividedKit): TrayTask[] {
   ];
 }
 
+/** What is done once, before the first pane goes in, rather than at each. */
+function readyTheGlass(build: DividedKit): TrayTask[] {
+  const { items, answer } = paneOrder(build.kit);
+  const byId = new Map(items.map((item) => [item.id, item.pane]));
+  const panes = (answer.ring ? [...byId.keys()] : answer.order.map(({ id }) => id)).flatMap(
+    (id) => byId.get(id) ?? [],
+  );
+  const first = panes.find(({ partId }) => partId !== null && build.trayOf.has(partId));
+  if (!first) return [];
+  return [
+    trayTask('detail', build.trayOf.get(first.partId!)!, {
+      id: 'ready-glass',
+      title: 'Ready the glass for fitting',
+      minutes: MINUTES.ready + MINUTES.readyEach * panes.length,
+      because: 'Done once for all panes: behind a pane that is in, no cloth comes any more.',
+      details: [
+        'cotton gloves on, and they stay on until the last pane sits',
+        'both faces polished with a dry cloth, dust blown off the cabin',
+        'a handle of folded tape on the outer face of each: it is carried by that, and set down once',
+        few(panes.map(({ name }) => name.toLowerCase())).join(', '),
+      ],
+    }),
+  ];
+}
+
 /** Joints of what covers a pane end the chance of its own, and its own that of what lies behind it. */
 function consequences({ kit, version: { used }, parts }: DividedKit, stepOf: StepOfJoint): Consequence[] {
   const jointsOf = (partId: string) => kit.joints.filter(({ a, b }) => a === partId || b === partId);
@@ -102,8 +128,9 @@ const isOpen = (pane: Pane, { joints }: Pick<Kit, 'joints'>): boolean =>
 /** Glass: polish, masks, edges, and an order of fitting that exists. */
 export const panes: PlanContribution = {
   id: 'panes',
-  trayTasks,
+  trayTasks: (build) => [...trayTasks(build), ...readyTheGlass(build)],
   kitAdvice: paneAdvice,
+  advice: adviseOfFogging,
   consequences,
   stillOpen: ({ kit }) => usedPanes(kit).filter((pane) => isOpen(pane, kit)).length,
   needs: ({ kit, material }) => {

@@ -8,15 +8,17 @@ interface OpenFigureProps {
   field: Field<number | null>;
   value: number | null;
   onSave: (value: number | null) => void;
+  /** Larger where gloves are on. */
+  size?: 'xs' | 'md';
 }
 
 /** A figure that may be left open, saved once it is typed, brought within its limits. */
-export const OpenFigure = ({ label, placeholder, field, value, onSave }: OpenFigureProps) => {
+export const OpenFigure = ({ label, placeholder, field, value, onSave, size = 'xs' }: OpenFigureProps) => {
   const { min = -Infinity, max = Infinity } = numberLimits(field);
   const isWhole = isWholeNumber(field);
   return (
     <NumberInput
-      size="xs"
+      size={size}
       key={value}
       label={label}
       placeholder={placeholder}

@@ -6,6 +6,7 @@ import {
   AMOUNTS,
   formatMinutes,
   LIVES,
+  USUAL_LIFE,
   WEATHER_PLACES,
   weatheringPlan,
   weatherPlace,
@@ -48,7 +49,7 @@ export function WeatheringScreen() {
       })),
     [build, known],
   );
-  const life = known?.life ?? 'tidy';
+  const life = known?.life ?? USUAL_LIFE;
   const plan = useMemo(() => weatheringPlan(life, trays), [life, trays]);
   if (!ready || !kit) return <Loading what="the weathering" error={error ?? kitError} />;
   if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;

@@ -4,7 +4,13 @@ import { ErrorBoundary } from 'react-error-boundary';
 import { schemaNumberLimits, schemaTextLimits } from '../../components/limits.ts';
 import { type BuildRecord, type StepRecord, stepInput } from '../../../api/index.ts';
 import { formatMinutes } from '../../../core/finish/index.ts';
-import { adviceAt, FACES_RULE, type PlanOperation, type PlanView } from '../../../core/plan/index.ts';
+import {
+  adviceAt,
+  FACES_RULE,
+  LEVEL_RULE,
+  type PlanOperation,
+  type PlanView,
+} from '../../../core/plan/index.ts';
 import { isCommandKey } from '../../components/keys.ts';
 import { clockText, whenText } from '../../components/time.ts';
 import { tickStep } from '../../data/bench.ts';
@@ -18,6 +24,8 @@ import { WentWrong } from './WentWrong.tsx';
 const StepOnLivery = lazy(() => import('../livery/StepOnLivery.tsx'));
 /** Only steps that fit or glue what goes in one way. */
 const StepFacings = lazy(() => import('../detail/StepFacings.tsx'));
+/** Only steps in which something is set straight. */
+const StepLevels = lazy(() => import('../detail/closing/StepLevels.tsx'));
 
 /** A second tap so soon was meant for the step before: the next stands where that stood. */
 const DOUBLE_TAP_MS = 600;
@@ -88,6 +96,7 @@ export function StepCard({
   const wait = readyAt - now;
   const advice = adviceAt(view.advice, operation.id);
   const facings = advice.filter(({ rule }) => rule === FACES_RULE);
+  const levels = advice.filter(({ rule }) => rule === LEVEL_RULE);
   const muted = build?.kit.plan.mutedAdvice ?? [];
   const blocked = advice.some(({ severity }) => severity === 'stop');
 
@@ -164,6 +173,13 @@ export function StepCard({
         <ErrorBoundary fallback={<p className="small soft">Its drawing could not be fetched.</p>}>
           <Suspense fallback={null}>
             <StepFacings buildId={build.id} advice={facings} />
+          </Suspense>
+        </ErrorBoundary>
+      )}
+      {levels.length > 0 && build && (
+        <ErrorBoundary fallback={<p className="small soft">Its measures could not be fetched.</p>}>
+          <Suspense fallback={null}>
+            <StepLevels buildId={build.id} advice={levels} />
           </Suspense>
         </ErrorBoundary>
       )}

@@ -1,5 +1,3 @@
-import { Button } from '@mantine/core';
-import { useState } from 'react';
 import { CARPET_FACTS, CARPET_WAYS } from '../../../../core/cabin/index.ts';
 import { labToDisplay } from '../../../../core/colour/index.ts';
 import { figure } from '../../../../core/figures.ts';
@@ -12,9 +10,9 @@ import {
   type Kit,
 } from '../../../../core/kit/index.ts';
 import { worked } from '../../../../core/worked.ts';
-import { ColourField } from '../../../components/ColourField.tsx';
 import { ChoiceSelect } from '../../../components/form/ChoiceSelect.tsx';
 import { Spoon } from '../../../components/Spoon.tsx';
+import { ColoursForm } from '../ColoursForm.tsx';
 import { DetailList, type DetailTools } from '../DetailList.tsx';
 import type { DetailViewProps } from '../detailView.ts';
 import { Fault } from '../Fault.tsx';
@@ -84,11 +82,7 @@ function CarpetChoices({ carpet, onChange }: { carpet: Carpet } & ChangeCarpet) 
         value={carpet.areaCm2}
         onSave={(areaCm2) => onChange({ areaCm2 })}
       />
-      <CarpetColours
-        key={COLOURS.map(([key]) => carpet[key]).join('|')}
-        carpet={carpet}
-        onChange={onChange}
-      />
+      <ColoursForm record={carpet} colours={COLOURS} onChange={onChange} />
       <WordsInput
         label="Note"
         field={fields.note}
@@ -96,33 +90,6 @@ function CarpetChoices({ carpet, onChange }: { carpet: Carpet } & ChangeCarpet) 
         onSave={(note) => onChange({ note })}
       />
     </>
-  );
-}
-
-/** Its colours, kept together once they are typed. */
-function CarpetColours({ carpet, onChange }: { carpet: Carpet } & ChangeCarpet) {
-  const [typed, setTyped] = useState(() => Object.fromEntries(COLOURS.map(([key]) => [key, carpet[key]])));
-  const isSame = COLOURS.every(([key]) => typed[key]!.trim() === carpet[key]);
-  return (
-    <form
-      className="stacked g8"
-      onSubmit={(event) => {
-        event.preventDefault();
-        onChange(Object.fromEntries(COLOURS.map(([key]) => [key, typed[key]!.trim()])));
-      }}
-    >
-      {COLOURS.map(([key, label]) => (
-        <ColourField
-          key={key}
-          label={label}
-          value={typed[key]!}
-          onChange={(value) => setTyped({ ...typed, [key]: value })}
-        />
-      ))}
-      <Button type="submit" variant="default" size="xs" disabled={isSame}>
-        Keep the colours
-      </Button>
-    </form>
   );
 }
 

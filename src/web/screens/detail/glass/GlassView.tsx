@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import { newRecord, paneOrder, paneRecord, type Kit, type Pane } from '../../../../core/kit/index.ts';
 import { DetailList } from '../DetailList.tsx';
 import type { DetailViewProps } from '../detailView.ts';
@@ -20,10 +21,17 @@ export const GlassView = ({ build, kit }: DetailViewProps) => (
     follows={(pane) => (
       <>
         {pane.id === kit.panes[0]?.id && <FittingChain kit={kit} />}
-        <PaneFollows pane={pane} kit={kit} scale={build.scale} />
+        <PaneFollows pane={pane} kit={kit} scale={build.scale} fogs={build.kit.fogs} />
       </>
     )}
-  />
+  >
+    {kit.panes.length > 0 && !kit.views.some(({ openings }) => openings.length > 0) && (
+      <p className="soft small">
+        For masks, trace the frame from a photograph:{' '}
+        <Link to={`/build/${build.id}/livery`}>Views and areas</Link>, an opening on the side that shows it.
+      </p>
+    )}
+  </DetailList>
 );
 
 /** The order of fitting with its reasons, or the ring of reasons that no order keeps. */

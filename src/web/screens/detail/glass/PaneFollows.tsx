@@ -1,6 +1,7 @@
 import { glassGauge, PANE_POLISH } from '../../../../core/cabin/index.ts';
 import { figure } from '../../../../core/figures.ts';
-import type { Kit, Pane } from '../../../../core/kit/index.ts';
+import { chooseAdhesive, glueJob, jointName, type Kit, type Pane } from '../../../../core/kit/index.ts';
+import type { KitSummary } from '../../../../core/plan/index.ts';
 import { paneMask } from '../../../../core/livery/index.ts';
 import { worked } from '../../../../core/worked.ts';
 import { DrawingPicture } from '../DrawingPicture.tsx';
@@ -8,12 +9,14 @@ import { SaveDrawings } from '../SaveDrawings.tsx';
 
 interface PaneFollowsProps {
   pane: Pane;
+  /** Joints after paint whose glue can fog panes. */
+  fogs: KitSummary['fogs'];
   kit: Kit;
   scale: number;
 }
 
 /** What follows for a pane: how thick it looks, how it is polished, its mask. */
-export function PaneFollows({ pane, kit, scale }: PaneFollowsProps) {
+export function PaneFollows({ pane, kit, scale, fogs }: PaneFollowsProps) {
   const gauge = pane.gaugeMm === null ? undefined : glassGauge(pane.gaugeMm, pane.realMm, scale);
   const { grades } = PANE_POLISH[pane.flaws];
   const isLost =
@@ -39,12 +42,52 @@ export function PaneFollows({ pane, kit, scale }: PaneFollowsProps) {
       {pane.edge === 'bright' && (
         <p>Black beneath, silver or foil on the trim: black under it keeps it bright.</p>
       )}
+      <Fogging pane={pane} kit={kit} fogs={fogs} />
       <PaneMaskDrawn pane={pane} kit={kit} />
     </div>
   );
 }
 
-function PaneMaskDrawn({ pane, kit }: Omit<PaneFollowsProps, 'scale'>) {
+/** What its own joints ask for, once everything is painted. */
+function gluesOf({ partId }: Pane, { joints, parts, finishes }: Kit) {
+  const partOf = new Map(parts.map((part) => [part.id, part]));
+  const finishOf = new Map(finishes.map((finish) => [finish.id, finish]));
+  return joints.flatMap((joint) =>
+    partId !== null && (joint.a === partId || joint.b === partId)
+      ? [
+          {
+            joint: jointName(joint, partOf),
+            ...chooseAdhesive(glueJob(joint, 'after', partOf, finishOf)),
+          },
+        ]
+      : [],
+  );
+}
+
+/** What it is glued with, and what glued near it later fogs it. */
+function Fogging({ pane, kit, fogs }: Pick<PaneFollowsProps, 'pane' | 'kit' | 'fogs'>) {
+  const near = fogs.flatMap(({ name, adhesive, near: panes }) =>
+    panes.flatMap((each) => (each.name === pane.name ? [{ name, adhesive, mm: each.mm }] : [])),
+  );
+  return (
+    <>
+      {gluesOf(pane, kit).map(({ joint, name, preparation }) => (
+        <p key={joint} className="soft small">
+          {joint}: {name}; {preparation}.
+        </p>
+      ))}
+      {near.map(({ name, adhesive, mm }) => (
+        <p key={name} className="finding warn">
+          {adhesive} on {name}
+          {mm === null ? '' : `, ${figure(mm, 'mm', 0)} away,`} fogs it: glue that before the glass, or take
+          another.
+        </p>
+      ))}
+    </>
+  );
+}
+
+function PaneMaskDrawn({ pane, kit }: Pick<PaneFollowsProps, 'pane' | 'kit'>) {
   const view = kit.views.find(({ id }) => id === pane.viewId);
   if (!view) return null;
   const { answer: mask, fault } = worked(() => paneMask(view, pane.openingId, pane.maskMm));

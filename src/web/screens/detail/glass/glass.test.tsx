@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { MantineProvider } from '@mantine/core';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { MemoryRouter } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { matchMediaStandIn } from '../../../../../tests/matchMedia.ts';
 import type { BuildRecord } from '../../../../api/index.ts';
@@ -14,6 +15,7 @@ import {
   type Kit,
   type Pane,
 } from '../../../../core/kit/index.ts';
+import type { KitSummary } from '../../../../core/plan/index.ts';
 import { changeKit } from '../../../data/kit.ts';
 import { GlassView } from './GlassView.tsx';
 
@@ -36,20 +38,22 @@ const view = {
   outline: 'M0 0H80V40H0Z',
   openings: [{ id: 'o', name: 'door glass', path: 'M10 10H30V20H10Z' }],
 };
-const show = (panes: Pane[], more: Partial<Kit> = {}) =>
+const show = (panes: Pane[], more: Partial<Kit> = {}, fogs: KitSummary['fogs'] = []) =>
   render(
     <MantineProvider env="test">
-      <GlassView
-        build={{ id: 'b', name: 'Coupe', scale: 24 } as BuildRecord}
-        kit={{
-          ...EMPTY_KIT,
-          parts: ['G1', 'G2', 'F1'].map((id) => plainPart(id, { name: `Part ${id}` })),
-          views: [view],
-          panes,
-          ...more,
-        }}
-        stock={assembleStock([])}
-      />
+      <MemoryRouter>
+        <GlassView
+          build={{ id: 'b', name: 'Coupe', scale: 24, kit: { fogs } as Partial<KitSummary> } as BuildRecord}
+          kit={{
+            ...EMPTY_KIT,
+            parts: ['G1', 'G2', 'F1'].map((id) => plainPart(id, { name: `Part ${id}` })),
+            views: [view],
+            panes,
+            ...more,
+          }}
+          stock={assembleStock([])}
+        />
+      </MemoryRouter>
     </MantineProvider>,
   );
 
@@ -102,5 +106,16 @@ describe('glass', () => {
     expect(screen.getByText(/Nothing has an opening for it yet/)).toBeTruthy();
     fireEvent.click(screen.getByRole('checkbox', { name: 'It comes first' }));
     expect(changed.mock.calls[0]![1]).toMatchObject([{ kind: 'pane', id: 'a', value: { first: true } }]);
+  });
+
+  it('says what fogs it, and where its frame is traced', () => {
+    const near = [{ name: 'Pane a', mm: 12, joinIds: [] }];
+    show([pane('a', 'G1'), pane('b', 'G2')], { views: [] }, [
+      { jointId: 'j', joinId: 'on', name: 'Strut to floor', adhesive: 'cyanoacrylate gel', near },
+    ]);
+    expect(screen.getAllByText(/cyanoacrylate gel on Strut to floor, 12 mm away, fogs it/)).toHaveLength(1);
+    expect(screen.getByRole('link', { name: 'Views and areas' }).getAttribute('href')).toBe(
+      '/build/b/livery',
+    );
   });
 });

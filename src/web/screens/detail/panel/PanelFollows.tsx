@@ -4,6 +4,7 @@ import { figure } from '../../../../core/figures.ts';
 import {
   counted,
   dialsOf,
+  othersOf,
   hasOverlay,
   lensesMm3,
   openingsOf,
@@ -142,7 +143,7 @@ function Artwork({ panel, kit }: Pick<PanelFollowsProps, 'panel' | 'kit'>) {
   const { answer, fault } = worked(() => {
     const dials = dialsOf(panel);
     return {
-      face: drawFace(panel, dials),
+      face: drawFace(panel, dials, othersOf(panel)),
       tooFine: [...new Set(dials.flatMap((dial) => drawDial(dial).tooFine))],
       lenses: lensesMm3(panel),
     };
