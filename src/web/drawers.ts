@@ -571,4 +571,11 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
     words: 'inspection, look over, faults, fix, accept, regret, dust, runs',
     load: async () => (await import('./screens/record/InspectScreen.tsx')).InspectScreen,
   },
+  {
+    stage: 'record',
+    path: 'log',
+    title: 'Log',
+    words: 'timeline, history, hours, statistics, paint used, cost, pauses, notes',
+    load: async () => (await import('./screens/record/log/LogScreen.tsx')).LogScreen,
+  },
 ];

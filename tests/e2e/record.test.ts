@@ -1,7 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { KitItemsRecord } from '../../src/api/index.ts';
-import { press, sampleBench, saved, shows, type Started } from './bench.ts';
+import { fill, press, sampleBench, saved, shows, type Started } from './bench.ts';
 
 describe('the record of a build', () => {
   let server: Started;
@@ -25,5 +25,17 @@ describe('the record of a build', () => {
     expect(await items('mishap')).toHaveLength(1);
     await page.goto(`${server.address}/build/quillon/plan`);
     await shows(page, /Sand back: Clear: Tank/);
+  });
+
+  it('tells what happened, with what is written down and what a mishap costs', async () => {
+    await page.goto(`${server.address}/build/quillon/record/log`);
+    await shows(page, /Spoon read: Cup 1 for the mudguards/);
+    await fill(page, 'Words', 'tank back from the sill');
+    await press(page, 'button', 'Write it down');
+    await saved(page);
+    await shows(page, /tank back from the sill/);
+    const [entry] = await items('log-entry');
+    expect(entry!.value).toMatchObject({ entry: 'note', text: 'tank back from the sill' });
+    await shows(page, /From the first step to the last/);
   });
 });

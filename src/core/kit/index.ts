@@ -123,6 +123,7 @@ export {
   wheelbaseOf,
 } from './detailQuestions.ts';
 export { secondColours, type SecondColour } from './secondColours.ts';
+export { layerUses, type LayerUse } from './layerUses.ts';
 export {
   codeOfLayer,
   NOT_CHOSEN,

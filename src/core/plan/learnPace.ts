@@ -70,6 +70,7 @@ export function atOwnPace<T extends Pick<PlanOperation, 'kind' | 'hands' | 'ownM
     if (operation.ownMinutes) return operation;
     const factor = paces.get(operation.kind)?.factor ?? 1;
     const most = Math.max(operation.hands, roomFor(operation, longest));
-    return { ...operation, hands: Math.min(most, Math.max(1, Math.round(operation.hands * factor))) };
+    const hands = Math.min(most, Math.max(1, Math.round(operation.hands * factor)));
+    return hands === operation.hands ? operation : { ...operation, hands, usual: operation.hands };
   });
 }

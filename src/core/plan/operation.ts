@@ -27,6 +27,8 @@ export interface PlanOperation {
   hands: number;
   /** Minutes that run by themselves after the last step of a tray. */
   dry: number;
+  /** Minutes of hands before the builder's own pace was learnt; absent where they are the same. */
+  usual?: number;
   /** What is in the airbrush; null for work without paint. */
   family: string | null;
   /** Chemistry of what is in the airbrush. */

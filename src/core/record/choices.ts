@@ -20,3 +20,7 @@ export const FAULTS = [
   'other',
 ] as const;
 export type FaultId = (typeof FAULTS)[number];
+
+/** What a builder writes into the log by hand. */
+export const ENTRY_KINDS = ['note', 'air', 'pressure', 'thinning', 'pause', 'bought', 'decided'] as const;
+export type EntryKind = (typeof ENTRY_KINDS)[number];

@@ -1,5 +1,5 @@
-/** Record: inspections and what comes of them. */
-export { FAULTS, type FaultId } from './choices.ts';
+/** Record: inspections and what comes of them; the log and what follows from it. */
+export { ENTRY_KINDS, FAULTS, type EntryKind, type FaultId } from './choices.ts';
 export { FAULT_FACTS, type FaultFacts } from './inspections/faults.ts';
 export {
   inspectionPoints,
@@ -9,3 +9,24 @@ export {
   type PointKind,
 } from './inspections/points.ts';
 export { buries, firstToBury } from './inspections/tooLate.ts';
+export {
+  elapsedOf,
+  mishapCosts,
+  paintUse,
+  type Elapsed,
+  type MishapCost,
+  type PaintUse,
+} from './log/costs.ts';
+export { ENTRIES } from './log/entries.ts';
+export { hoursBy, trendsOf, type Hours, type PlannedStep, type Trend } from './log/hours.ts';
+export {
+  EVENT_KINDS,
+  filterLog,
+  logOf,
+  type EventKind,
+  type LogEvent,
+  type LogFilter,
+  type LoggedCup,
+  type LogSources,
+  type TickedStep,
+} from './log/logOf.ts';

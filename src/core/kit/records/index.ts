@@ -24,6 +24,7 @@ import { inspectionRecord } from './inspection.ts';
 import { insertionRecord } from './insertion.ts';
 import { jointRecord } from './joint.ts';
 import { lampRecord } from './lamp.ts';
+import { logEntryRecord } from './logEntry.ts';
 import { levelRecord } from './level.ts';
 import { liveryAreaRecord } from './liveryArea.ts';
 import { markingRecord } from './marking.ts';
@@ -107,6 +108,7 @@ export const KIT_RECORDS = [
   mishapRecord,
   inspectionRecord,
   milestoneRecord,
+  logEntryRecord,
   ownStepRecord,
   stepEditRecord,
   cureCheckRecord,
@@ -158,6 +160,7 @@ export * from './joint.ts';
 export * from './lamp.ts';
 export * from './level.ts';
 export * from './liveryArea.ts';
+export * from './logEntry.ts';
 export * from './marking.ts';
 export * from './milestone.ts';
 export * from './mishap.ts';

@@ -1,4 +1,4 @@
-import { FAULTS } from '../../record/index.ts';
+import { FAULTS } from '../../record/choices.ts';
 import { defineRecord, staysBehind, type RecordOf } from './defineRecord.ts';
 import { choiceOrNull, reference, referenceOrNull, text, whole } from './fields.ts';
 

@@ -3,14 +3,14 @@ import { SpokenHead } from '../../components/SpokenHead.tsx';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
 import { textLimits } from '../../components/limits.ts';
-import { hardenerOf, hardenerShare, paintVolume } from '../../../core/finish/index.ts';
+import { hardenerOf } from '../../../core/finish/index.ts';
 import {
   ADHESIVES,
   chooseAdhesive,
   glueJob,
   jointName,
   MATERIALS,
-  resolveStack,
+  layerUses,
   type Material,
   spareRecord,
 } from '../../../core/kit/index.ts';
@@ -32,20 +32,8 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
   const [said, setSaid] = useState('');
   const needs = useMemo(() => {
     const use = new Map<string, number>();
-    for (const tray of build.trays) {
-      for (const layer of resolveStack(tray, build.scale, products, () => undefined).layers) {
-        const mix = tray.layers.find(({ id }) => id === layer.id)?.mix;
-        if (!mix || !layer.product) continue;
-        const { paintMl } = paintVolume({ ...layer, product: layer.product }, tray.areaCm2);
-        const drops = Object.values(mix).reduce((sum, count) => sum + count, 0);
-        const hardener = hardenerShare(layer);
-        for (const [id, count] of Object.entries(mix)) {
-          const ml = (paintMl * count) / drops;
-          use.set(id, (use.get(id) ?? 0) + ml * (1 - hardener));
-          if (hardener > 0) use.set(hardenerOf(id), (use.get(hardenerOf(id)) ?? 0) + ml * hardener);
-        }
-      }
-    }
+    for (const { paintId, ml } of layerUses(build.trays, build.scale, products))
+      use.set(paintId, (use.get(paintId) ?? 0) + ml);
     const parts = new Map(kit.parts.map((part) => [part.id, part]));
     const finishes = new Map(kit.finishes.map((finish) => [finish.id, finish]));
     const decided = new Map(proposals.newest?.decisions.map(({ jointId, when }) => [jointId, when]));

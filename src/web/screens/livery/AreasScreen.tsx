@@ -8,7 +8,7 @@ import { changeKit } from '../../data/kit.ts';
 import { AreasOf } from './AreasOf.tsx';
 import { areasOf, movedArea } from './areaChanges.ts';
 import { FilmCut } from './FilmCut.tsx';
-import { LiveryNav } from './LiveryNav.tsx';
+import { StageNav } from '../../components/StageNav.tsx';
 import { MeasuredPanel } from './MeasuredPanel.tsx';
 import { NewView } from './NewView.tsx';
 import { hexIn, useLivery, useMeasured } from './useLivery.ts';
@@ -56,7 +56,7 @@ export function AreasScreen() {
     <div className="columns livery">
       <section className="column" aria-label="What you know">
         <h2>What you know</h2>
-        <LiveryNav buildId={build.id} open=":viewId?" />
+        <StageNav stage="livery" buildId={build.id} open=":viewId?" />
         <ViewNav
           views={kit.views}
           open={view}

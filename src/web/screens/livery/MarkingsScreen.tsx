@@ -7,7 +7,7 @@ import { Loading } from '../../components/Loading.tsx';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { boxOf } from './drawing.ts';
-import { LiveryNav } from './LiveryNav.tsx';
+import { StageNav } from '../../components/StageNav.tsx';
 import { MarkingCanvas } from './MarkingCanvas.tsx';
 import { MarkingForm } from './MarkingForm.tsx';
 import { MarkingTable } from './MarkingTable.tsx';
@@ -64,7 +64,7 @@ export function MarkingsScreen() {
     <div className="columns livery">
       <section className="column" aria-label="What you know">
         <h2>What you know</h2>
-        <LiveryNav buildId={build.id} open="markings/:viewId?" />
+        <StageNav stage="livery" buildId={build.id} open="markings/:viewId?" />
         <ViewNav
           views={kit.views}
           open={view}

@@ -5,7 +5,7 @@ import { bodiesOf } from '../../../core/livery/index.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { CutMasks } from './CutMasks.tsx';
-import { LiveryNav } from './LiveryNav.tsx';
+import { StageNav } from '../../components/StageNav.tsx';
 import { MaskingPace } from './MaskingPace.tsx';
 import { OrderOfColours } from './OrderOfColours.tsx';
 import { TakeOrder } from './TakeOrder.tsx';
@@ -36,7 +36,7 @@ export function OrderScreen() {
     <div className="columns livery order">
       <section className="column" aria-label="What you know">
         <h2>What you know</h2>
-        <LiveryNav buildId={build.id} open="order" />
+        <StageNav stage="livery" buildId={build.id} open="order" />
         {bodies.length > 0 && <MaskingPace buildId={build.id} kit={kit} />}
       </section>
       <section className="column" aria-label="What you decide">

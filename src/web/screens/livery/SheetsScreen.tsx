@@ -4,7 +4,7 @@ import type { Printing } from '../../../core/kit/index.ts';
 import { Loading } from '../../components/Loading.tsx';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
-import { LiveryNav } from './LiveryNav.tsx';
+import { StageNav } from '../../components/StageNav.tsx';
 import { SheetPicture } from './SheetPicture.tsx';
 import { SheetSettings } from './SheetSettings.tsx';
 import { pageName, SheetsFollow } from './SheetsFollow.tsx';
@@ -34,7 +34,7 @@ export function SheetsScreen() {
     <div className="columns livery">
       <section className="column" aria-label="What you know">
         <h2>What you know</h2>
-        <LiveryNav buildId={build.id} open="sheets" />
+        <StageNav stage="livery" buildId={build.id} open="sheets" />
         <SheetSettings printing={printing} onSave={put} />
       </section>
       <section className="column" aria-label="What you decide">

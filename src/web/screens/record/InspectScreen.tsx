@@ -4,6 +4,7 @@ import { POINTS, type InspectionPoint } from '../../../core/record/index.ts';
 import type { Inspection } from '../../../core/kit/index.ts';
 import { EmptyStage } from '../../components/EmptyStage.tsx';
 import { Loading } from '../../components/Loading.tsx';
+import { StageNav } from '../../components/StageNav.tsx';
 import { whenText } from '../../components/time.ts';
 import type { SeenDetail } from '../../../core/plan/index.ts';
 import { useBuildContext } from '../../data/buildContext.ts';
@@ -64,6 +65,7 @@ export function InspectScreen() {
     <div className="columns kit">
       <section className="column" aria-label="What is due">
         <h2>What is due</h2>
+        <StageNav stage="record" buildId={build.id} open="" />
         {due.length === 0 && (
           <p className="panel soft small">Nothing that is done waits to be looked over.</p>
         )}

@@ -19,6 +19,7 @@ import { pausedKey, readTime, startedKey } from './stepClock.ts';
 import { LoudAdvice, QuietAdvice } from './StepAdvice.tsx';
 import { StepPictures } from './StepPictures.tsx';
 import { WentWrong } from './WentWrong.tsx';
+import { keepPause } from './keepPause.ts';
 
 /** Only steps of a livery draw it. */
 const StepOnLivery = lazy(() => import('../livery/StepOnLivery.tsx'));
@@ -26,6 +27,9 @@ const StepOnLivery = lazy(() => import('../livery/StepOnLivery.tsx'));
 const StepFacings = lazy(() => import('../detail/StepFacings.tsx'));
 /** Only steps in which something is set straight. */
 const StepLevels = lazy(() => import('../detail/closing/StepLevels.tsx'));
+
+/** Only where something is written down at once. */
+const WriteDown = lazy(() => import('../record/log/WriteDown.tsx'));
 
 /** A second tap so soon was meant for the step before: the next stands where that stood. */
 const DOUBLE_TAP_MS = 600;
@@ -60,6 +64,7 @@ export function StepCard({
   onSkip,
 }: StepCardProps) {
   const [wrong, setWrong] = useState(false);
+  const [writing, setWriting] = useState(false);
   const [started, setStarted] = useState(() => readTime(startedKey(operation.id)));
   const [minutes, setMinutes] = useState<number | null>(null);
   const [note, setNote] = useState('');
@@ -80,6 +85,7 @@ export function StepCard({
     localStorage.removeItem(pausedKey(operation.id));
     setStarted(resumed);
     setPausedAt(null);
+    keepPause(operation, pausedAt, at);
   };
   const took = minutes ?? (elapsed === null ? operation.hands : Math.max(1, Math.round(elapsed)));
 
@@ -132,7 +138,7 @@ export function StepCard({
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       // A key that is held down repeats, and would tick one step after another.
-      if (!isCommandKey(event) || event.repeat || wrong) return;
+      if (!isCommandKey(event) || event.repeat || wrong || writing) return;
       const target = event.target as HTMLElement;
       if (event.key.toLowerCase() === 's' && started === null) begin();
       if (event.key.toLowerCase() === 'd' || (event.key === 'Enter' && !target.closest('button, a')))
@@ -140,7 +146,7 @@ export function StepCard({
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [begin, finish, started, wrong]);
+  }, [begin, finish, started, wrong, writing]);
 
   return (
     <article
@@ -265,12 +271,24 @@ export function StepCard({
             skip for now
           </UnstyledButton>
         )}
+        {build && !writing && (
+          <UnstyledButton className="why" onClick={() => setWriting(true)}>
+            write into the log…
+          </UnstyledButton>
+        )}
         {!blocked && !wrong && (
           <UnstyledButton className="why" onClick={() => setWrong(true)}>
             it went wrong…
           </UnstyledButton>
         )}
       </div>
+      {writing && build && (
+        <ErrorBoundary fallback={<p className="small soft">The log could not be opened.</p>}>
+          <Suspense fallback={null}>
+            <WriteDown buildId={build.id} operationId={operation.id} onDone={() => setWriting(false)} />
+          </Suspense>
+        </ErrorBoundary>
+      )}
       {wrong && (
         <WentWrong operation={operation} view={view} minutes={took} onClose={() => setWrong(false)} />
       )}

@@ -1,12 +1,19 @@
 import { Link } from 'react-router';
-import { drawerAddress, useDrawers } from '../../components/drawers.ts';
+import { drawerAddress, useDrawers } from './drawers.ts';
 
-/** The drawers of the livery; `open`: the address of the one that is. */
-export function LiveryNav({ buildId, open }: { buildId: string; open: string }) {
+interface StageNavProps {
+  stage: string;
+  buildId: string;
+  /** Path of the drawer that is open, as the table of drawers has it. */
+  open: string;
+}
+
+/** The drawers of a stage whose pages stand alone. */
+export function StageNav({ stage, buildId, open }: StageNavProps) {
   return (
-    <nav aria-label="Drawers of the livery">
+    <nav aria-label={`Drawers of the ${stage}`}>
       <ul className="viewnav">
-        {useDrawers('livery').map((drawer) => (
+        {useDrawers(stage).map((drawer) => (
           <li key={drawer.path}>
             <Link
               to={drawerAddress(drawer, { buildId })}
