@@ -16,7 +16,7 @@ module.exports = {
       name: 'api-knows-core-and-yup',
       severity: 'error',
       from: { path: '^src/api', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: '^(src/api|src/core|node_modules/yup)' },
+      to: { pathNot: '^(src/api|src/core|node_modules/(yup|@sodaru/yup-to-json-schema))' },
     },
     {
       name: 'server-knows-no-web',

@@ -4,5 +4,6 @@ export { CLOCK_HEADER, OWN_HEADER, PATHS, pathTo, WRITE_HEADER } from './paths.t
 export { wholeBench, type Answered, type KnownBuilds } from './wholeBench.ts';
 export * from './schemas.ts';
 export * from './kitSchemas.ts';
+export type { BuildDocument, HandedOnPreview, SharedList, Standing } from './handOn/buildDocument.ts';
 export { buildInput, joinInput, trayInput } from './recordSchemas.ts';
 export type * from './records.ts';

@@ -50,11 +50,7 @@ function choiceSchema(field: Extract<Field<unknown>, { type: 'choice' }>): Schem
   return string()
     .nullable()
     .defined()
-    .test(
-      'one-of',
-      `${what} must be none or one of: ${values.join(', ')}`,
-      (value) => value === null || values.includes(value),
-    );
+    .oneOf([...values, null], `${what} must be none or one of: ${values.join(', ')}`);
 }
 
 function referenceSchema(field: Extract<Field<unknown>, { type: 'reference' }>): Schema {

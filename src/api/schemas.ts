@@ -37,7 +37,7 @@ setLocale({
   },
 });
 
-const PAINT_FAMILIES = [
+export const PAINT_FAMILIES = [
   'water-acrylic',
   'alcohol-acrylic',
   'lacquer',
@@ -52,12 +52,12 @@ const PAINT_FAMILIES = [
   'fibre',
   'foil',
 ] as const;
-const SHEENS = ['gloss', 'semi-gloss', 'satin', 'matt', 'metal'] as const;
+export const SHEENS = ['gloss', 'semi-gloss', 'satin', 'matt', 'metal'] as const;
 const TOOLS = ['airbrush', 'can', 'brush', 'marker', 'sponge', 'hand'] as const;
 const KINDS_OF_LAYER = Object.keys(LAYER_KINDS) as LayerKind[];
-const HIDING = ['opaque', 'semi-opaque', 'transparent'] as const;
-const CONTAINERS = ['bottle', 'can', 'marker'] as const;
-const ROLES = ['colour', 'primer', 'undercoat', 'metal', 'clear'] as const;
+export const HIDING = ['opaque', 'semi-opaque', 'transparent'] as const;
+export const CONTAINERS = ['bottle', 'can', 'marker'] as const;
+export const ROLES = ['colour', 'primer', 'undercoat', 'metal', 'clear'] as const;
 
 /** An id. Names that every object has already would be mistaken for what they are there. */
 export const id = (what = 'an id') =>
@@ -240,7 +240,7 @@ export const settingsUpdate = object({
 }).noUnknown();
 
 /** How a colour was measured, and the gloss of what was measured. */
-const measuredFields = {
+export const measuredFields = {
   geometry: string()
     .oneOf(GEOMETRIES, `the geometry must be one of: ${GEOMETRIES.join(', ')}`)
     .optional(),
@@ -301,8 +301,8 @@ export const paintBatch = batchOf('paints', paintInput, 1000, {
   tooMany: 'at most 1000 paints at once',
 });
 
-const PROVENANCES = ['instrument', 'chip', 'restored', 'photograph', 'swatch', 'typed', 'guess'] as const;
-const spectrum = () =>
+export const PROVENANCES = ['instrument', 'chip', 'restored', 'photograph', 'swatch', 'typed', 'guess'] as const;
+export const spectrum = () =>
   array(count('a reflectance', 0, 1).required()).length(31, 'a spectrum has 31 values, 400 to 700 nm by 10');
 
 /** What a factory colour is for: makers number engine and cabin colours apart from those of the body. */
@@ -467,9 +467,9 @@ export interface ShelfMerge {
 export type CodeInput = InferType<typeof codeInput>;
 export type StepInput = InferType<typeof stepInput>;
 
-const OVER = ['white', 'black', 'grey'] as const;
+export const OVER = ['white', 'black', 'grey'] as const;
 
-const cupDrops = object()
+export const cupDrops = object()
   .required('the drops are missing')
   .test('drops', 'drops must be whole numbers from 1 to 200, of at most eight paints', isMix)
   .test('some', 'a cup needs a drop of something', (mix) => Object.keys(mix).length > 0);

@@ -15,6 +15,7 @@ import { buildRoutes } from './routes/buildRoutes.ts';
 import { cupRoutes } from './routes/cupRoutes.ts';
 import { deviceRoutes } from './routes/deviceRoutes.ts';
 import { fileRoutes } from './routes/fileRoutes.ts';
+import { handOnRoutes } from './routes/handOnRoutes.ts';
 import { kitRoutes } from './routes/kitRoutes.ts';
 import { learning } from './routes/learning.ts';
 import { paintRoutes } from './routes/paintRoutes.ts';
@@ -69,6 +70,7 @@ export function createApp({
     cupRoutes(served, learn),
     deviceRoutes(served),
     fileRoutes(served),
+    handOnRoutes(served, learn),
     kitRoutes(served),
     paintRoutes(served, learn),
     typefaceRoutes(served),

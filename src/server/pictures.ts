@@ -1,4 +1,4 @@
-import sharp from 'sharp';
+import sharp, { type Metadata } from 'sharp';
 import type { KeptPictureRecord } from '../api/index.ts';
 import { imageType } from './imageType.ts';
 import { ProblemError } from './problem.ts';
@@ -40,6 +40,34 @@ export async function reencoded(
     );
   }
 }
+
+/** A picture that Fanfare has kept before, as it is; any other drawn anew. Throws ProblemError for a file that is no
+ *  picture. */
+export async function asKept(bytes: Buffer): Promise<{ bytes: Buffer; type: string }> {
+  if (imageType(bytes) === 'image/jpeg') {
+    const { exif, icc, iptc, xmp, comments, orientation, width, height } = await sharp(bytes, {
+      limitInputPixels: MOST_PIXELS,
+      failOn: 'error',
+    })
+      .metadata()
+      .catch(() => ({}) as Partial<Metadata>);
+    const hides = exif ?? icc ?? iptc ?? xmp ?? comments ?? orientation;
+    const isSmall = (width ?? Infinity) <= MOST_SIDE && (height ?? Infinity) <= MOST_SIDE;
+    // Without what hides a smaller picture, the first mark of an end is the end: nothing trails it.
+    const endsOnce = bytes.indexOf(Buffer.from([0xff, 0xd9])) === bytes.length - 2;
+    if (hides === undefined && isSmall && endsOnce && (await opens(bytes)))
+      return { bytes, type: 'image/jpeg' };
+  }
+  return reencoded(bytes);
+}
+
+const opens = (bytes: Buffer): Promise<boolean> =>
+  sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
+    .stats()
+    .then(
+      () => true,
+      () => false,
+    );
 
 function noPicture(detail: string): ProblemError {
   return new ProblemError({

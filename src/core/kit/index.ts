@@ -44,7 +44,7 @@ export { FACE_WORDS, facingWords, MARK_WORDS, offsetWords, TRIM_WORDS } from './
 export { assembleKit, assembleStock } from './assembleKit.ts';
 export { withLaterFields } from './laterFields.ts';
 export { copyKit, recordsOfKit } from './copyKit.ts';
-export { referencesOf } from './records/references.ts';
+export { referencesOf, withReferences } from './records/references.ts';
 export { withoutOrphans, withWhatGoesToo, type KitChange } from './removal.ts';
 export { checkKit, partsInTwoTrays, type KitProblem } from './checkKit.ts';
 export { soundDivision, withoutJoin, withoutTray, type DivisionFault } from './checkDivision.ts';
