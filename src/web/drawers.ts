@@ -578,4 +578,11 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
     words: 'timeline, history, hours, statistics, paint used, cost, pauses, notes',
     load: async () => (await import('./screens/record/log/LogScreen.tsx')).LogScreen,
   },
+  {
+    stage: 'record',
+    path: 'hand-on',
+    title: 'Hand on',
+    words: 'export, import, share, save, open a build, JSON, zip, schema',
+    load: async () => (await import('./screens/record/handOn/HandOnScreen.tsx')).HandOnScreen,
+  },
 ];

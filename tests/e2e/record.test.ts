@@ -1,12 +1,14 @@
-import type { Page } from 'puppeteer-core';
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { ElementHandle, Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import type { KitItemsRecord } from '../../src/api/index.ts';
+import type { BenchOverview, KitItemsRecord } from '../../src/api/index.ts';
 import { fill, press, sampleBench, saved, shows, type Started } from './bench.ts';
 
 describe('the record of a build', () => {
   let server: Started;
   let page: Page;
-  sampleBench((opened) => ({ server, page } = opened));
+  const { folder } = sampleBench((opened) => ({ server, page } = opened));
   const items = async (kind: string) => {
     const answer = await fetch(`${server.address}/api/builds/quillon/kit`);
     const { items: all } = (await answer.json()) as KitItemsRecord;
@@ -37,5 +39,24 @@ describe('the record of a build', () => {
     const [entry] = await items('log-entry');
     expect(entry!.value).toMatchObject({ entry: 'note', text: 'tank back from the sill' });
     await shows(page, /From the first step to the last/);
+  });
+
+  it('is handed on as a document, and comes in beside itself', async () => {
+    const document = await (await fetch(`${server.address}/api/builds/quillon/document`)).text();
+    const file = join(folder, 'quillon.json');
+    writeFileSync(file, document);
+    await page.goto(`${server.address}/build/tolliver/record/hand-on`);
+    await shows(page, /Choose a file to look at/);
+    const input = (await page.$(
+      'input[aria-label="Build that was handed on"]',
+    )) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(file);
+    await shows(page, /It is on this bench already/);
+    await press(page, 'button', 'Bring in Quillon Courier 650 (2)');
+    await shows(page, /is on the bench/);
+    const { builds } = (await (await fetch(`${server.address}/api/bench`)).json()) as BenchOverview;
+    expect(builds.map(({ name }) => name)).toContain('Quillon Courier 650 (2)');
+    await press(page, 'link', 'Quillon Courier 650 (2)');
+    await shows(page, /Parts/);
   });
 });

@@ -100,6 +100,7 @@ export {
   MOST_PARTS,
   isLikeHeading,
   PART_COLUMNS,
+  partRows,
   readHeading,
   readPartCell,
   readPartRows,

@@ -3,6 +3,7 @@ import {
   PART_NEEDS,
   PART_STATES,
   type Material,
+  type KitFinish,
   type Part,
   type PartNeed,
   type PartState,
@@ -282,4 +283,29 @@ function readCell(column: PartColumn, text: string, part: Partial<ReadPart>): st
 function wordOf<T extends string>(text: string, words: readonly T[]): T | undefined {
   const plain = text.toLowerCase().replace(/[\s_]+/g, '-');
   return words.find((word) => word === plain || (plain.length > 2 && word.startsWith(plain)));
+}
+
+/** Parts as rows of a table that is read again as it stands: its columns are headed by words that the reading knows. */
+export function partRows(
+  parts: readonly Part[],
+  finishes: readonly Pick<KitFinish, 'id' | 'name'>[],
+): Record<string, string | number>[] {
+  const names = new Map(finishes.map(({ id, name }) => [id, name]));
+  return parts.map(
+    ({ frame, number, name, count, material, colour, plated, areaCm2, lengthMm, ...rest }) => ({
+      frame,
+      number,
+      name,
+      count,
+      material,
+      colour,
+      finish: names.get(rest.zones[0]?.finishId ?? '') ?? '',
+      plated: plated ? 'yes' : 'no',
+      'area cm2': areaCm2 ?? '',
+      'length mm': lengthMm ?? '',
+      needs: rest.needs.join(' '),
+      state: rest.state,
+      note: rest.note,
+    }),
+  );
 }

@@ -1,4 +1,6 @@
+import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
+import { partRows, plainPart, type Part } from '../../core/kit/index.ts';
 import { readPastedParts } from './readPartTable.ts';
 
 describe('readPastedParts', () => {
@@ -55,5 +57,59 @@ describe('readPastedParts', () => {
     expect(parts).toHaveLength(3000);
     expect(problems[0]).toMatchObject({ line: 3002 });
     expect(parts.length + problems.length).toBe(10_000);
+  });
+});
+
+describe('a parts list that was given out', () => {
+  it('reads back as it was', () => {
+    const finish = { id: 'red', name: 'Parade red' };
+    const parts: Part[] = [
+      {
+        ...plainPart('A12b', { name: 'Body, “left”; lower' }),
+        count: 2,
+        material: 'clear',
+        plated: true,
+        areaCm2: 12.5,
+        needs: ['seam', 'sink'],
+        zones: [{ finishId: 'red', share: 1, boundary: 'edge', edgeMm: null }] as never,
+        note: 'a line\nand another, with a comma',
+      },
+      { ...plainPart('7', { frame: '', number: '7', name: 'Wheel', lengthMm: 18 }) },
+    ];
+    const { parts: read, problems } = readPastedParts(Papa.unparse(partRows(parts, [finish])));
+    expect(problems).toEqual([]);
+    expect(read).toEqual(
+      parts.map(
+        ({
+          frame,
+          number,
+          name,
+          count,
+          material,
+          plated,
+          areaCm2,
+          lengthMm,
+          needs,
+          state,
+          note,
+          colour,
+          zones,
+        }) => ({
+          frame,
+          number,
+          name,
+          count,
+          material,
+          plated,
+          state,
+          ...(areaCm2 === null ? {} : { areaCm2 }),
+          ...(lengthMm === null ? {} : { lengthMm }),
+          ...(needs.length === 0 ? {} : { needs }),
+          ...(note === '' ? {} : { note }),
+          ...(colour === '' ? {} : { colour }),
+          ...(zones.length === 0 ? {} : { finish: finish.name }),
+        }),
+      ),
+    );
   });
 });

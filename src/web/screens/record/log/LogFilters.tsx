@@ -45,9 +45,7 @@ export function LogFilters({ build, events, shown, trayNames, filter, onFilter }
       <Chip.Group
         multiple
         value={[...(filter.kinds ?? [])]}
-        onChange={(picked) =>
-          onFilter({ ...filter, kinds: picked.length === 0 ? null : new Set(picked) })
-        }
+        onChange={(picked) => onFilter({ ...filter, kinds: picked.length === 0 ? null : new Set(picked) })}
       >
         <Group gap={6} role="group" aria-label="Kinds">
           {kinds.map((kind) => (

@@ -27,7 +27,7 @@ export function LogScreen() {
   const { data: snapshot } = useBench();
   const { data: cups, error: cupError } = useCups();
   if (!ready || !view || !snapshot || !cups || (build && !kit))
-    return <Loading what="the log" error={error ?? kitError ?? (cupError)} />;
+    return <Loading what="the log" error={error ?? kitError ?? cupError} />;
   if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
   if (build.trays.length === 0)
     return (

@@ -1,0 +1,82 @@
+import { Button, FileButton, Group } from '@mantine/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { BuildRecord, HandedOnPreview, SharedList, Standing } from '../../../../api/index.ts';
+import { previewDocument, takeDocument } from '../../../data/handOn.ts';
+import { RequestProblem } from '../../../data/request.ts';
+import { WhatComes } from './WhatComes.tsx';
+
+/** A build that somebody handed on: looked at first, then brought in. */
+export function OpenHandedOn() {
+  const [chosen, setChosen] = useState<{ file: File; preview: HandedOnPreview } | null>(null);
+  const [standing, setStanding] = useState<Partial<Record<SharedList, Standing>>>({});
+  const [taken, setTaken] = useState<BuildRecord | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const attempt = async (work: () => Promise<void>) => {
+    setBusy(true);
+    setProblem(null);
+    try {
+      await work();
+    } catch (error) {
+      const remedy = error instanceof RequestProblem ? error.problem.remedy : undefined;
+      setProblem([(error as Error).message, remedy].filter(Boolean).join(' '));
+    } finally {
+      setBusy(false);
+    }
+  };
+  const look = (file: File | null) => {
+    if (!file) return;
+    setTaken(null);
+    setChosen(null);
+    void attempt(async () => {
+      setChosen({ file, preview: await previewDocument(file) });
+      setStanding({});
+    });
+  };
+  const take = () =>
+    void attempt(async () => {
+      if (!chosen) return;
+      setTaken(await takeDocument(chosen.file, standing));
+      setChosen(null);
+    });
+  return (
+    <div className="panel stacked g8">
+      <h3>Open a build that was handed on</h3>
+      <p className="small soft">A file that Fanfare saved: JSON, or an archive with pictures.</p>
+      <Group>
+        <FileButton onChange={look} inputProps={{ 'aria-label': 'Build that was handed on' }}>
+          {(props) => (
+            <Button variant="default" loading={busy && !chosen} {...props}>
+              Choose a file to look at
+            </Button>
+          )}
+        </FileButton>
+      </Group>
+      {problem !== null && <p role="alert">{problem}</p>}
+      {chosen && (
+        <>
+          <WhatComes
+            preview={chosen.preview}
+            standing={standing}
+            onStanding={(list, whose) => setStanding({ ...standing, [list]: whose })}
+          />
+          <Group>
+            <Button loading={busy} onClick={take}>
+              Bring in {chosen.preview.comesInAs}
+            </Button>
+            <Button variant="default" onClick={() => setChosen(null)}>
+              Leave it
+            </Button>
+          </Group>
+        </>
+      )}
+      {taken && (
+        <p role="status">
+          <Link to={`/build/${taken.id}/kit`}>{taken.name}</Link> is on the bench. Nothing else was changed
+          that you did not decide; to undo it, remove the build in its Kit stage.
+        </p>
+      )}
+    </div>
+  );
+}
