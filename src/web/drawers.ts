@@ -580,6 +580,13 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'record',
+    path: 'verdict',
+    title: 'Verdict',
+    words: 'finished, given up, marks, lessons, review of the kit, build again',
+    load: async () => (await import('./screens/record/verdict/VerdictScreen.tsx')).VerdictScreen,
+  },
+  {
+    stage: 'record',
     path: 'hand-on',
     title: 'Hand on',
     words: 'export, import, share, save, open a build, JSON, zip, schema',

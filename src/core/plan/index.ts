@@ -8,7 +8,6 @@ export { plannableBuild, type PlannableBuild } from './plannableBuild.ts';
 export { planBench } from './bench/planBench.ts';
 export type { BenchSchedule, PlanRequest, PlanView } from './bench/request.ts';
 export { mendBothWays, mendsOf, mendWords, type MendQuestion, type MendWay } from './bench/mendBothWays.ts';
-export { foundWords } from './contributions/inspections.ts';
 export { whatIf, type WhatIf } from './bench/whatIf.ts';
 export { TASK_LABELS, taskLabel, TASKS, type TaskKind } from './tasks.ts';
 export { summariseKit, type KitSummary } from './kitSummary.ts';

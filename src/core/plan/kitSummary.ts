@@ -1,4 +1,12 @@
-import { wantsFinish, type Kit, type Look, type Material, type Part, type Priority } from '../kit/index.ts';
+import {
+  wantsFinish,
+  type Kit,
+  type Look,
+  type Material,
+  type Part,
+  type Priority,
+  type Verdict,
+} from '../kit/index.ts';
 import type { Consequence } from './benchStep.ts';
 import type { KitAdvice } from './advice/kitAdvice.ts';
 import {
@@ -55,6 +63,8 @@ export interface KitSummary {
   stance: boolean;
   /** Everything that is to move. */
   moving: MovingAtEnd[];
+  /** How it ended; null while it goes on. */
+  end: Verdict['end'];
   /** What was found when work was looked over. */
   inspections: Kit['inspections'];
   /** Units that go into a shell. */
@@ -147,6 +157,7 @@ export function summariseKit(
     finishNames: Object.fromEntries(kit.finishes.map(({ id, name }) => [id, name])),
     stance: kit.stances.length > 0,
     moving: movingOf(build),
+    end: kit.verdicts[0]?.end ?? null,
     inspections: kit.inspections,
     waysIn: waysInOf(build),
     fogs: fogsOf(build),

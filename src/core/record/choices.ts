@@ -21,6 +21,25 @@ export const FAULTS = [
 ] as const;
 export type FaultId = (typeof FAULTS)[number];
 
+/** How a build ends. */
+export const VERDICT_ENDS = ['finished', 'given-up'] as const;
+
+/** What is marked when a build is over: six things of the kit, five of the work. */
+export const ASPECTS = [
+  'fit',
+  'sheet',
+  'detail',
+  'markings',
+  'difficulty',
+  'price',
+  'preparation',
+  'colour',
+  'finish',
+  'fitting',
+  'pleasure',
+] as const;
+export type Aspect = (typeof ASPECTS)[number];
+
 /** What a builder writes into the log by hand. */
 export const ENTRY_KINDS = ['note', 'air', 'pressure', 'thinning', 'pause', 'bought', 'decided'] as const;
 export type EntryKind = (typeof ENTRY_KINDS)[number];

@@ -1,6 +1,14 @@
 /** Record: inspections and what comes of them; the log and what follows from it. */
-export { ENTRY_KINDS, FAULTS, type EntryKind, type FaultId } from './choices.ts';
-export { FAULT_FACTS, type FaultFacts } from './inspections/faults.ts';
+export {
+  ASPECTS,
+  ENTRY_KINDS,
+  FAULTS,
+  VERDICT_ENDS,
+  type Aspect,
+  type EntryKind,
+  type FaultId,
+} from './choices.ts';
+export { FAULT_FACTS, foundWords, type FaultFacts } from './inspections/faults.ts';
 export {
   inspectionPoints,
   POINTS,
@@ -30,3 +38,6 @@ export {
   type LogSources,
   type TickedStep,
 } from './log/logOf.ts';
+export { ASPECT_FACTS } from './verdict/aspects.ts';
+export { factsOf, type VerdictSources } from './verdict/facts.ts';
+export { lessonOfRegret, proposeLessons, type LessonProposal } from './verdict/proposeLessons.ts';

@@ -41,7 +41,8 @@ function detailText(detail: BuildRecord['kit']['detail']): string {
 }
 
 /** What is to be looked over, and what was found and is not settled. */
-function recordState({ id, kit: { inspections } }: BuildRecord, view: PlanView | null): StageState {
+function recordState({ id, kit: { inspections, end } }: BuildRecord, view: PlanView | null): StageState {
+  if (end) return { text: end === 'finished' ? 'finished' : 'given up', done: true };
   const open = inspections.filter(({ fault, outcome }) => fault !== null && outcome === null).length;
   const later = inspections.filter(({ outcome }) => outcome === 'fix-later').length;
   const due = view ? pointsDue(view, id, inspections).length : 0;

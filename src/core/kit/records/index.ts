@@ -49,6 +49,7 @@ import { cureCheckRecord, ownStepRecord, pinRecord, stepEditRecord } from './ste
 import { stretchRecord } from './stretch.ts';
 import { barRecord, lessonRecord, materialRecord, spareRecord, stackRecord } from './stock.ts';
 import { tryoutRecord } from './tryout.ts';
+import { verdictRecord } from './verdict.ts';
 import { viewRecord } from './view.ts';
 import { wantRecord } from './want.ts';
 import { weatheringRecord } from './weathering.ts';
@@ -109,6 +110,7 @@ export const KIT_RECORDS = [
   inspectionRecord,
   milestoneRecord,
   logEntryRecord,
+  verdictRecord,
   ownStepRecord,
   stepEditRecord,
   cureCheckRecord,
@@ -183,6 +185,7 @@ export * from './steps.ts';
 export * from './stock.ts';
 export * from './stretch.ts';
 export * from './tryout.ts';
+export * from './verdict.ts';
 export * from './view.ts';
 export * from './want.ts';
 export * from './weathering.ts';

@@ -83,15 +83,25 @@ function adviceOf(inputs: BenchInputs, starts: Record<string, number>): Advice[]
   const { request, followed, orphans, plan } = inputs;
   const shelf = new Map(request.paints.map((paint) => [paint.id, paint]));
   return request.snapshot.builds
-    .flatMap((build, at) => [
-      // These are so already: they stand first.
-      ...[
-        ...followed[at]!.faults,
-        ...orphans.filter(({ buildId }) => buildId === build.id).map(noLongerPlanned),
-      ].map((each) => ({ ...each, at: request.now })),
-      ...brokenPins(build.kit.plan.pins, inputs, starts),
-      ...adviseBuild(advisedBuild(build, at, inputs, shelf), plan.operations, starts, request.now, plan.arcs),
-    ])
+    .flatMap((build, at) =>
+      build.kit.end
+        ? []
+        : [
+            // These are so already: they stand first.
+            ...[
+              ...followed[at]!.faults,
+              ...orphans.filter(({ buildId }) => buildId === build.id).map(noLongerPlanned),
+            ].map((each) => ({ ...each, at: request.now })),
+            ...brokenPins(build.kit.plan.pins, inputs, starts),
+            ...adviseBuild(
+              advisedBuild(build, at, inputs, shelf),
+              plan.operations,
+              starts,
+              request.now,
+              plan.arcs,
+            ),
+          ],
+    )
     .sort(byDate);
 }
 

@@ -98,7 +98,9 @@ function atOwnWays(
   longest: LongestSessions,
 ) {
   const ticked = new Set(done.map(({ operationId }) => operationId));
-  const grown = followed.map(({ plan }) => withoutPassed(plan, ticked));
+  const grown = followed.map(({ plan }, at) =>
+    builds[at]!.kit.end ? onlyDone(plan, ticked) : withoutPassed(plan, ticked),
+  );
   const generated: OperationPlan = {
     operations: grown.flatMap(({ operations }) => operations),
     arcs: grown.flatMap(({ arcs }) => arcs),
@@ -113,6 +115,12 @@ function atOwnWays(
     cures: [...cures.values()],
   };
 }
+
+/** Of a build that is over, nothing more is planned. */
+const onlyDone = ({ operations, arcs }: OperationPlan, ticked: ReadonlySet<string>): OperationPlan => ({
+  operations: operations.filter(({ id }) => ticked.has(id)),
+  arcs: arcs.filter(({ from, to }) => ticked.has(from) && ticked.has(to)),
+});
 
 function evaluationsOf(
   { snapshot: { settings } }: PlanRequest,

@@ -1,18 +1,5 @@
-import { FAULT_FACTS, firstToBury, inspectionPoints, POINTS } from '../../record/index.ts';
+import { FAULT_FACTS, firstToBury, foundWords, inspectionPoints, POINTS } from '../../record/index.ts';
 import type { Ahead, PlanContribution } from '../contribution.ts';
-
-/** What a finding is called: "a run: lower edge of the left door". */
-export function foundWords({
-  fault,
-  where,
-}: {
-  fault: keyof typeof FAULT_FACTS | null;
-  where: string;
-}): string {
-  if (fault === null) return 'nothing found';
-  const { name } = FAULT_FACTS[fault];
-  return where === '' ? name : `${name}: ${where}`;
-}
 
 /** Looking over, said at the step after which it is due. */
 function adviseOfPoints({ own, advise }: Ahead): void {

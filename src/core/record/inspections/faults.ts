@@ -13,6 +13,13 @@ export interface FaultFacts {
   risk: string;
 }
 
+/** What a finding is called: "a run: lower edge of the left door". */
+export function foundWords({ fault, where }: { fault: FaultId | null; where: string }): string {
+  if (fault === null) return 'nothing found';
+  const { name } = FAULT_FACTS[fault];
+  return where === '' ? name : `${name}: ${where}`;
+}
+
 export const FAULT_FACTS: Readonly<Record<FaultId, FaultFacts>> = {
   scratch: {
     name: 'scratches',

@@ -22,9 +22,7 @@ export function mishapCosts(
   steps: readonly TickedStep[],
   operations: readonly PlannedStep[],
 ): MishapCost[] {
-  const costs = new Map(
-    mishaps.map(({ id }) => [id, { mishapId: id, took: 0, toCome: 0, steps: 0 }]),
-  );
+  const costs = new Map(mishaps.map(({ id }) => [id, { mishapId: id, took: 0, toCome: 0, steps: 0 }]));
   const done = new Set<string>();
   for (const { operationId, minutes } of steps) {
     done.add(operationId);

@@ -1,5 +1,5 @@
 import { counted, type Kit } from '../../kit/index.ts';
-import { FAULT_FACTS } from '../inspections/faults.ts';
+import { foundWords } from '../inspections/faults.ts';
 import { ENTRIES } from './entries.ts';
 
 /** A step that was done, as it was ticked. */
@@ -106,10 +106,7 @@ export function logOf({ steps, cups, kit, paintName }: LogSources): LogEvent[] {
       id: `inspection ${inspection.id}`,
       kind: 'inspection' as const,
       at: inspection.at,
-      title:
-        inspection.fault === null
-          ? 'Looked over: nothing found'
-          : joined(FAULT_FACTS[inspection.fault].name, inspection.where),
+      title: inspection.fault === null ? 'Looked over: nothing found' : foundWords(inspection),
       words: joined(titleOf(inspection.operationId), inspection.note),
     })),
     ...kit.milestones.map((milestone) => ({

@@ -70,13 +70,15 @@ export function BuildCard({ build, paints, codes }: BuildCardProps) {
             {done} of {all} steps done
           </span>
           <span>
-            {left.length > 0
-              ? `ready ${dayText(last)}${improving === null ? '' : ' so far'}`
-              : view && problemOf(view, build.id)
-                ? 'no plan'
-                : all > 0
-                  ? 'finished'
-                  : 'nothing planned'}
+            {build.kit.end === 'given-up'
+              ? 'given up'
+              : left.length > 0
+                ? `ready ${dayText(last)}${improving === null ? '' : ' so far'}`
+                : view && problemOf(view, build.id)
+                  ? 'no plan'
+                  : all > 0
+                    ? 'finished'
+                    : 'nothing planned'}
           </span>
         </div>
         <div style={{ height: 6, background: 'var(--line)', borderRadius: 3, marginTop: 4 }} aria-hidden>

@@ -1,8 +1,8 @@
 import { Button, Group, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
-import { FAULT_FACTS } from '../../../core/record/index.ts';
+import { FAULT_FACTS, foundWords, lessonOfRegret } from '../../../core/record/index.ts';
 import type { Inspection, Kit, Outcome } from '../../../core/kit/index.ts';
-import { foundWords, mendsOf, type PlanView } from '../../../core/plan/index.ts';
+import { mendsOf, type PlanView } from '../../../core/plan/index.ts';
 import type { BuildRecord } from '../../../api/index.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { benchNow } from '../../data/clock.ts';
@@ -138,16 +138,8 @@ function KeepLesson({
 }: Pick<FoundCardProps, 'inspection' | 'build'> & { stepKind: string | null }) {
   const stock = useStock();
   const [problem, setProblem] = useState<string>();
-  const words = foundWords(inspection);
-  const lesson = {
-    text: `${words.replace(/^./, (first) => first.toUpperCase())}: look for it while it can still be mended.`,
-    origin: `${build.name}, looked over`,
-    kit: stepKind === null ? build.name : null,
-    partWord: null,
-    material: null,
-    stepKind,
-  };
-  if (stock?.lessons.some(({ text, origin }) => text === lesson.text && origin === lesson.origin))
+  const { id, lesson } = lessonOfRegret(inspection, build, stepKind);
+  if (stock?.lessons.some((known) => known.id === id))
     return (
       <p className="soft small mt6">Kept as a lesson: it comes back at such steps of the next builds.</p>
     );
@@ -157,8 +149,8 @@ function KeepLesson({
       <UnstyledButton
         className="why"
         onClick={() =>
-          void changeStock([{ kind: 'lesson', id: newId('lesson'), value: lesson }], 'keep a lesson').catch(
-            (error: unknown) => setProblem((error as Error).message),
+          void changeStock([{ kind: 'lesson', id, value: lesson }], 'keep a lesson').catch((error: unknown) =>
+            setProblem((error as Error).message),
           )
         }
       >

@@ -160,8 +160,8 @@ describe('what was found', () => {
       },
     ]);
     // Kept once: it is not offered again.
-    const { value } = vi.mocked(changeStock).mock.calls[0]![0][0]!;
-    vi.mocked(useStock).mockReturnValue({ lessons: [value] } as never);
+    const { id, value } = vi.mocked(changeStock).mock.calls[0]![0][0]!;
+    vi.mocked(useStock).mockReturnValue({ lessons: [{ id, ...value }] } as never);
     cleanup();
     show([found({ outcome: 'live-with' })]);
     expect(screen.queryByRole('button', { name: 'keep it as a lesson' })).toBeNull();

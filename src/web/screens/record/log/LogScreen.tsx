@@ -2,58 +2,37 @@ import { useState } from 'react';
 import { EmptyStage } from '../../../components/EmptyStage.tsx';
 import { Loading } from '../../../components/Loading.tsx';
 import { StageNav } from '../../../components/StageNav.tsx';
-import { useBench } from '../../../data/bench.ts';
-import { useBuildContext, type BuildContext } from '../../../data/buildContext.ts';
-import { useCups } from '../../../data/cups.ts';
-import { useKit } from '../../../data/kit.ts';
-import { usePlan } from '../../../data/plan.tsx';
 import { LogFilters } from './LogFilters.tsx';
 import { Timeline } from './Timeline.tsx';
-import { useLog, type HoursBy } from './useLog.ts';
+import { useLog, type HoursBy, type LogInputs } from './useLog.ts';
+import { useLogSources } from './useLogSources.ts';
 import { HoursPanel } from './HoursPanel.tsx';
 import { MishapPanel, PacePanel, PaintPanel, TimePanel } from './FollowsPanels.tsx';
 import WriteDown from './WriteDown.tsx';
-import type { BuildRecord, CupRecord, StepRecord } from '../../../../api/index.ts';
 import { filterLog, type LogFilter } from '../../../../core/record/index.ts';
-import type { Kit } from '../../../../core/kit/index.ts';
-import type { PlanView } from '../../../../core/plan/index.ts';
 
 /** Everything that happened to a build, and where its hours and its paint went. */
 export function LogScreen() {
-  const context = useBuildContext();
-  const { build, ready, error } = context;
-  const { kit, error: kitError } = useKit(build?.id);
-  const { view } = usePlan();
-  const { data: snapshot } = useBench();
-  const { data: cups, error: cupError } = useCups();
-  if (!ready || !view || !snapshot || !cups || (build && !kit))
-    return <Loading what="the log" error={error ?? kitError ?? cupError} />;
-  if (!build) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
-  if (build.trays.length === 0)
+  const { sources, isNone, loading } = useLogSources('the log');
+  if (isNone) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
+  if (!sources) return <Loading {...loading} />;
+  if (sources.build.trays.length === 0)
     return (
-      <EmptyStage title="Nothing in the log yet" buildId={build.id}>
+      <EmptyStage title="Nothing in the log yet" buildId={sources.build.id}>
         Add sub-assemblies in the Kit stage; steps that are ticked, cups, pictures and mishaps come here by
         themselves.
       </EmptyStage>
     );
-  return <LogOf {...{ build, kit: kit!, view, cups, context }} steps={snapshot.steps} />;
-}
-
-interface LogOfProps {
-  build: BuildRecord;
-  kit: Kit;
-  view: PlanView;
-  steps: readonly StepRecord[];
-  cups: readonly CupRecord[];
-  context: BuildContext;
+  return <LogOf {...sources} />;
 }
 
 const ALL: LogFilter = { kinds: null, trayId: null, search: '' };
 
-function LogOf({ build, kit, view, steps, cups, context: { paints, products } }: LogOfProps) {
+function LogOf(sources: LogInputs) {
+  const { build, kit } = sources;
   const [filter, setFilter] = useState(ALL);
   const [by, setBy] = useState<HoursBy>('tray');
-  const log = useLog({ build, kit, view, steps, cups, paints, products }, by);
+  const log = useLog(sources, by);
   const shown = filterLog(log.events, filter);
   return (
     <div className="columns kit">

@@ -20,7 +20,7 @@ const PHASE_NAMES = {
   end: 'last steps',
 } as const;
 
-interface LogInputs extends Pick<BuildContext, 'paints' | 'products'> {
+export interface LogInputs extends Pick<BuildContext, 'paints' | 'products'> {
   build: BuildRecord;
   kit: Kit;
   view: PlanView;
