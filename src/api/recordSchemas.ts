@@ -54,10 +54,13 @@ function choiceSchema(field: Extract<Field<unknown>, { type: 'choice' }>): Schem
 }
 
 function referenceSchema(field: Extract<Field<unknown>, { type: 'reference' }>): Schema {
-  if (field.orNull) return string().nullable().defined().max(MOST_OF_AN_ID);
-  return field.to === 'step'
-    ? string().required(`${field.label} is missing`).max(MOST_OF_A_STEP_ID)
-    : id(field.label);
+  const isStep = field.to === 'step';
+  if (field.orNull)
+    return string()
+      .nullable()
+      .defined()
+      .max(isStep ? MOST_OF_A_STEP_ID : MOST_OF_AN_ID);
+  return isStep ? string().required(`${field.label} is missing`).max(MOST_OF_A_STEP_ID) : id(field.label);
 }
 
 function listSchema(field: Extract<Field<unknown>, { type: 'list' }>): Schema {
@@ -125,10 +128,20 @@ type Check = (value: unknown) => string | null;
 const checked = (schema: AnyObjectSchema, check: Check | undefined): AnyObjectSchema =>
   check
     ? schema.test('check', (value: unknown, { createError }) => {
-        const wrong = value === undefined || value === null ? null : check(value);
+        const wrong = value === undefined || value === null ? null : checkedWhereSound(check, value);
         return wrong === null || createError({ message: wrong });
       })
     : schema;
+
+/** A check reads fields that are as they should be: of a value that is not, the faulty field is told of by itself. */
+function checkedWhereSound(check: Check, value: unknown): string | null {
+  try {
+    return check(value);
+  } catch (error) {
+    if (error instanceof TypeError) return null;
+    throw error;
+  }
+}
 
 /** What a record of the kind may say. */
 export const recordSchema = (record: RecordDefinition): AnyObjectSchema =>

@@ -301,7 +301,15 @@ export const paintBatch = batchOf('paints', paintInput, 1000, {
   tooMany: 'at most 1000 paints at once',
 });
 
-export const PROVENANCES = ['instrument', 'chip', 'restored', 'photograph', 'swatch', 'typed', 'guess'] as const;
+export const PROVENANCES = [
+  'instrument',
+  'chip',
+  'restored',
+  'photograph',
+  'swatch',
+  'typed',
+  'guess',
+] as const;
 export const spectrum = () =>
   array(count('a reflectance', 0, 1).required()).length(31, 'a spectrum has 31 values, 400 to 700 nm by 10');
 

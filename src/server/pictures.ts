@@ -45,14 +45,11 @@ export async function reencoded(
  *  picture. */
 export async function asKept(bytes: Buffer): Promise<{ bytes: Buffer; type: string }> {
   if (imageType(bytes) === 'image/jpeg') {
-    const { exif, icc, iptc, xmp, comments, orientation, width, height } = await sharp(bytes, {
-      limitInputPixels: MOST_PIXELS,
-      failOn: 'error',
-    })
+    const known: Partial<Metadata> = await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
       .metadata()
-      .catch(() => ({}) as Partial<Metadata>);
-    const hides = exif ?? icc ?? iptc ?? xmp ?? comments ?? orientation;
-    const isSmall = (width ?? Infinity) <= MOST_SIDE && (height ?? Infinity) <= MOST_SIDE;
+      .catch(() => ({}));
+    const hides = known.exif ?? known.icc ?? known.iptc ?? known.xmp ?? known.comments ?? known.orientation;
+    const isSmall = Math.max(known.width ?? Infinity, known.height ?? Infinity) <= MOST_SIDE;
     // Without what hides a smaller picture, the first mark of an end is the end: nothing trails it.
     const endsOnce = bytes.indexOf(Buffer.from([0xff, 0xd9])) === bytes.length - 2;
     if (hides === undefined && isSmall && endsOnce && (await opens(bytes)))
@@ -60,6 +57,17 @@ export async function asKept(bytes: Buffer): Promise<{ bytes: Buffer; type: stri
   }
   return reencoded(bytes);
 }
+
+/** Longest side of a picture among others. */
+const SMALL_SIDE = 360;
+
+/** A small copy of a picture that was kept. */
+export const smallCopy = (bytes: Buffer): Promise<Buffer> =>
+  sharp(bytes, { limitInputPixels: MOST_PIXELS })
+    .resize({ width: SMALL_SIDE, height: SMALL_SIDE, fit: 'inside', withoutEnlargement: true })
+    .flatten({ background: '#ffffff' })
+    .jpeg({ quality: QUALITY })
+    .toBuffer();
 
 const opens = (bytes: Buffer): Promise<boolean> =>
   sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })

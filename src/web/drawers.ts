@@ -573,6 +573,13 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'record',
+    path: 'pictures',
+    title: 'Pictures',
+    words: 'album, photographs, compare with the reference, milestones, missing pictures',
+    load: async () => (await import('./screens/record/pictures/PicturesScreen.tsx')).PicturesScreen,
+  },
+  {
+    stage: 'record',
     path: 'log',
     title: 'Log',
     words: 'timeline, history, hours, statistics, paint used, cost, pauses, notes',

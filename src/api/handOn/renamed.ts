@@ -41,7 +41,7 @@ function renamedWithin(text: string, ids: ReadonlySet<string>, longest: number, 
         const part = text.slice(at, at + length);
         if (!isOfWord(text[at + length]) && ids.has(part)) found = part;
       }
-    made += found === undefined ? text[at] : rename(found);
+    made += found === undefined ? text[at]! : rename(found);
     at += found?.length ?? 1;
   }
   return made;

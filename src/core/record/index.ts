@@ -41,3 +41,5 @@ export {
 export { ASPECT_FACTS } from './verdict/aspects.ts';
 export { factsOf, type VerdictSources } from './verdict/facts.ts';
 export { lessonOfRegret, proposeLessons, type LessonProposal } from './verdict/proposeLessons.ts';
+export { albumOf, duePictures, type AlbumPicture } from './pictures/album.ts';
+export { layOver, type Similarity } from './pictures/layOver.ts';

@@ -95,7 +95,8 @@ function kitLists(db: Database, buildId: string, kept: ReadonlySet<string>): Bui
         const said = withReferences(record, value, (id, to) =>
           to === 'picture' && !kept.has(id) ? undefined : id,
         );
-        if (!said || said === value) return [value];
+        if (!said) return [];
+        if (said === value) return [value];
         // A milestone has a picture, or says why it has none.
         const isUnexplained = record.check(said) !== null && 'note' in said;
         return [isUnexplained ? { ...said, note: LEFT_OUT } : said];

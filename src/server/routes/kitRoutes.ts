@@ -11,7 +11,7 @@ import {
 } from '../../api/index.ts';
 import type { Database } from '../database/open.ts';
 import { builds, pictures } from '../database/schema.ts';
-import { reencoded } from '../pictures.ts';
+import { reencoded, smallCopy } from '../pictures.ts';
 import { notFound } from '../problem.ts';
 import { rawBody, sendFile, sentFile } from '../requests/rawBody.ts';
 import { idOf, validated } from '../requests/validated.ts';
@@ -79,11 +79,12 @@ export function kitRoutes({ db, clock }: ServerContext): Router {
     response.status(201).json({ id, ...size } satisfies KeptPictureRecord);
   });
 
-  get(PATHS.picture, (request, response) => {
+  get(PATHS.picture, async (request, response) => {
     const id = idOf(request);
     const row = db.select().from(pictures).where(eq(pictures.id, id)).get();
     if (!row) throw notFound('picture', id);
-    sendFile(response, row.type, row.bytes);
+    if (request.query.size === 'small') sendFile(response, 'image/jpeg', await smallCopy(row.bytes));
+    else sendFile(response, row.type, row.bytes);
   });
 
   return router;

@@ -1,9 +1,12 @@
 import DataFile from 'better-sqlite3';
+import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
+  OWN_HEADER,
   PATHS,
   pathTo,
   type BuildRecord,
+  type KeptPictureRecord,
   type KitItemRecord,
   type KitItemsRecord,
   type Problem,
@@ -24,13 +27,14 @@ describe('every kind of record, over the wire', () => {
     const { items } = (await bench.call<KitItemsRecord>('GET', kitPath())).body;
     return items.find((item) => item.kind === kind)!;
   };
-  /** The example kit without the picture that it names: pictures are kept by themselves. */
+  let picture: string;
+  /** The example kit with a picture that is there: pictures are kept by themselves. */
   const example = () =>
     recordsOfKit(exampleKit()).map(({ kind, id, value: { id: _id, ...value } }) => ({
       kind,
       id,
       version: 0,
-      value: 'pictureId' in value ? { ...value, pictureId: null } : value,
+      value: 'pictureId' in value ? { ...value, pictureId: picture } : value,
     }));
 
   beforeAll(async () => {
@@ -41,6 +45,16 @@ describe('every kind of record, over the wire', () => {
       scale: 24,
     });
     build = made.body.id;
+    const kept = await fetch(bench.base + pathTo(PATHS.pictures, build), {
+      method: 'POST',
+      headers: { 'content-type': 'image/png', [OWN_HEADER]: '1' },
+      body: new Uint8Array(
+        await sharp({ create: { width: 4, height: 4, channels: 3, background: '#808080' } })
+          .png()
+          .toBuffer(),
+      ),
+    });
+    picture = ((await kept.json()) as KeptPictureRecord).id;
     const stored = await put(example());
     expect(stored.status, stored.body.detail).toBe(200);
   });

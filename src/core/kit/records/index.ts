@@ -37,6 +37,7 @@ import { panelRecord } from './panel.ts';
 import { paneRecord } from './pane.ts';
 import { partRecord } from './part.ts';
 import { patternRecord } from './pattern.ts';
+import { photoRecord } from './photo.ts';
 import { placeRecord } from './place.ts';
 import { printingRecord } from './printing.ts';
 import { roleRecord } from './role.ts';
@@ -109,6 +110,7 @@ export const KIT_RECORDS = [
   mishapRecord,
   inspectionRecord,
   milestoneRecord,
+  photoRecord,
   logEntryRecord,
   verdictRecord,
   ownStepRecord,
@@ -172,6 +174,7 @@ export * from './panel.ts';
 export * from './pane.ts';
 export * from './part.ts';
 export * from './pattern.ts';
+export * from './photo.ts';
 export * from './place.ts';
 export * from './maskingRates.ts';
 export * from './printing.ts';

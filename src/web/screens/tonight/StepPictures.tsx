@@ -38,7 +38,7 @@ interface StepPictureProps {
   taken: readonly Milestone[];
 }
 
-function StepPicture({ of: { operationId, buildId, what }, isLast, taken }: StepPictureProps) {
+export function StepPicture({ of: { operationId, buildId, what }, isLast, taken }: StepPictureProps) {
   const file = useRef<HTMLInputElement>(null);
   const [problem, setProblem] = useState<string>();
   const [why, setWhy] = useState<string>();
