@@ -77,7 +77,6 @@ const VIEWS = {
           !/Laying out/.test(document.body.innerText),
       ),
   ],
-  sheets: ['/build/pellam/livery/sheets', DESK, (page) => page.waitForSelector('.printedsheet')],
   finish: ['/build/tolliver/finish/tolliver-body', DESK],
   detail: ['/build/tolliver/detail/ignition', DESK, (page) => page.waitForSelector('.flatdrawing')],
   tints: ['/build/quillon/finish/tints', DESK, (page) => page.waitForSelector('.pipe'), 'dark'],
@@ -93,6 +92,7 @@ const VIEWS = {
   ],
   'tonight-390': ['/tonight', PHONE, (page) => page.waitForSelector('.stepcard')],
   record: ['/build/quillon/record', DESK, (page) => page.waitForSelector('article.panel')],
+  log: ['/build/tolliver/record/log', DESK, (page) => page.waitForSelector('.recharts-surface')],
   shelf: [
     '/shelf',
     DESK,

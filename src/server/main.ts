@@ -11,6 +11,7 @@ import { openDatabase } from './database/open.ts';
 import { projectRoot } from './projectRoot.ts';
 import { learning } from './routes/learning.ts';
 import { isEmpty, seedDemo } from './seedDemo.ts';
+import { seedPictures } from './seedPictures.ts';
 import { seedPlan } from './seedPlans.ts';
 import { convertSurfaces } from './store/convertSurfaces.ts';
 
@@ -62,6 +63,7 @@ try {
   db.transaction((tx) => convertSurfaces(tx, Math.floor(clock() / 60000)));
   if (demo && readOnly === null && isEmpty(db)) {
     seedDemo(db, clock());
+    await seedPictures(db, clock());
     seedPlan(db, clock());
   }
   // A server that was killed between a reading and what it taught.

@@ -12,6 +12,7 @@ const MOST_COMING = 5;
 export function PicturesDue({ build, kit, view }: { build: BuildRecord; kit: Kit; view: PlanView }) {
   const own = view.operations.filter(({ buildId }) => buildId === build.id);
   const { missing, coming } = duePictures(own, (id) => view.starts[id] === undefined, kit.milestones);
+  const inOrder = coming.toSorted((p, q) => view.starts[p.id]! - view.starts[q.id]!);
   const lastChance = (stepId: string) => {
     const step = own.find(({ id }) => id === stepId)!;
     const said = view.advice.find(({ id }) => id === missingPictureId(step));
@@ -40,7 +41,7 @@ export function PicturesDue({ build, kit, view }: { build: BuildRecord; kit: Kit
           </div>
         );
       })}
-      {coming.slice(0, MOST_COMING).map(({ id, photo }) => (
+      {inOrder.slice(0, MOST_COMING).map(({ id, photo }) => (
         <p key={id} className="soft small mt6">
           {whenText(view.starts[id]!)}: {photo}
         </p>
