@@ -37,7 +37,7 @@ setLocale({
   },
 });
 
-export const PAINT_FAMILIES = [
+const PAINT_FAMILIES = [
   'water-acrylic',
   'alcohol-acrylic',
   'lacquer',
@@ -52,12 +52,12 @@ export const PAINT_FAMILIES = [
   'fibre',
   'foil',
 ] as const;
-export const SHEENS = ['gloss', 'semi-gloss', 'satin', 'matt', 'metal'] as const;
+const SHEENS = ['gloss', 'semi-gloss', 'satin', 'matt', 'metal'] as const;
 const TOOLS = ['airbrush', 'can', 'brush', 'marker', 'sponge', 'hand'] as const;
 const KINDS_OF_LAYER = Object.keys(LAYER_KINDS) as LayerKind[];
-export const HIDING = ['opaque', 'semi-opaque', 'transparent'] as const;
-export const CONTAINERS = ['bottle', 'can', 'marker'] as const;
-export const ROLES = ['colour', 'primer', 'undercoat', 'metal', 'clear'] as const;
+const HIDING = ['opaque', 'semi-opaque', 'transparent'] as const;
+const CONTAINERS = ['bottle', 'can', 'marker'] as const;
+const ROLES = ['colour', 'primer', 'undercoat', 'metal', 'clear'] as const;
 
 /** An id. Names that every object has already would be mistaken for what they are there. */
 export const id = (what = 'an id') =>
@@ -252,9 +252,9 @@ export const measuredFields = {
     .optional(),
 };
 
-export const paintInput = object({
+/** What a builder says of a paint, however its colour is known. */
+export const paintFields = {
   range: label('the range'),
-  code: label('the paint code', 40),
   name: label('the name of the paint'),
   family: oneOf(PAINT_FAMILIES, 'the chemistry'),
   container: oneOf(CONTAINERS, 'the container'),
@@ -263,6 +263,11 @@ export const paintInput = object({
   hiding: oneOf(HIDING, 'the hiding'),
   priceCents: whole('the price in cents', 0, 1e6),
   volumeMl: count('the volume in ml', 0.1, 5000),
+};
+
+export const paintInput = object({
+  ...paintFields,
+  code: label('the paint code', 40),
   hex: string().matches(/^#?([0-9a-f]{3}|[0-9a-f]{6})$/i, {
     message: 'a hex colour has 3 or 6 digits from 0-9 and a-f, like #2a7f86',
     excludeEmptyString: true,
@@ -319,6 +324,8 @@ export type CodeUse = (typeof CODE_USES)[number];
 
 const codeUse = string().oneOf(CODE_USES, `what a code is for must be one of: ${CODE_USES.join(', ')}`);
 
+export const codeKind = () => oneOf(['solid', 'satin', 'metallic', 'pearl', 'candy'] as const, 'the kind');
+
 export const codeInput = object({
   maker: label('the maker'),
   code: label('the code', 40),
@@ -326,7 +333,7 @@ export const codeInput = object({
   years: string().defined().trim().max(40),
   suppliers: string().trim().max(200, 'plants and suppliers take at most 200 characters').optional(),
   use: codeUse.optional(),
-  kind: oneOf(['solid', 'satin', 'metallic', 'pearl', 'candy'] as const, 'the kind'),
+  kind: codeKind(),
   provenance: oneOf(PROVENANCES, 'the source'),
   note: string().max(300, 'a note has at most 300 characters').optional(),
   uncertainty: count('the uncertainty in dE', 0.05, 30).optional(),

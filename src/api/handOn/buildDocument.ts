@@ -9,23 +9,20 @@ import {
 import type { CodeRecord, CupRecord, JoinRecord, PaintRecord, StepRecord, TrayRecord } from '../records.ts';
 import { buildInput, dividedJoinInput, recordSchema, trayInput } from '../recordSchemas.ts';
 import {
+  codeKind,
   codeUpdate,
-  CONTAINERS,
   count,
   cupDrops,
   cupInput,
   cupUpdate,
-  HIDING,
   id,
   label,
   labSchema,
   measuredFields,
   oneOf,
   OVER,
-  PAINT_FAMILIES,
+  paintFields,
   PROVENANCES,
-  ROLES,
-  SHEENS,
   spectrum,
   stepInput,
   whole,
@@ -48,15 +45,7 @@ const band = () => array(number().required().min(0).max(1e6)).required().length(
 
 const paintDocument = object({
   id: id(),
-  range: label('the range'),
-  name: label('the name of the paint'),
-  family: oneOf(PAINT_FAMILIES, 'the chemistry'),
-  container: oneOf(CONTAINERS, 'the container'),
-  role: oneOf(ROLES, 'the use'),
-  sheen: oneOf(SHEENS, 'the sheen'),
-  hiding: oneOf(HIDING, 'the hiding'),
-  priceCents: whole('the price in cents', 0, 1e6),
-  volumeMl: count('the volume in ml', 0.1, 5000),
+  ...paintFields,
   flakeUm: amountOrNull().min(0).max(1000),
   k: band(),
   s: band(),
@@ -73,7 +62,7 @@ const codeDocument = codeUpdate.shape({
   id: id(),
   maker: label('the maker'),
   code: label('the code', 40),
-  kind: oneOf(['solid', 'satin', 'metallic', 'pearl', 'candy'] as const, 'the kind'),
+  kind: codeKind(),
   spectrum: spectrum().required(),
   angles: array(object({ degrees: count('degrees', -180, 180), lab: labSchema.required() }).noUnknown())
     .nullable()

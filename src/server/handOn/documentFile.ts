@@ -1,4 +1,4 @@
-import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
+import { strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
 import type { AnyObjectSchema } from 'yup';
 import type { BuildDocument } from '../../api/index.ts';
 import {
@@ -10,6 +10,7 @@ import {
 } from '../../api/handOn/buildDocument.ts';
 import { KIT_RECORDS, withLaterFields, type RecordDefinition } from '../../core/kit/index.ts';
 import { ProblemError, shown } from '../problem.ts';
+import { eachInPortions } from '../requests/inPortions.ts';
 import { validated } from '../requests/validated.ts';
 
 /** A document with the bytes of its pictures, by id. */
@@ -23,7 +24,9 @@ export interface DocumentFile {
 const DOCUMENT_NAME = 'build.json';
 /** Against archives that swell when they are opened. */
 const MOST_FILES = 20_000;
-const MOST_UNPACKED_BYTES = 600_000_000;
+const MOST_UNPACKED_BYTES = 300_000_000;
+/** Of the document without its pictures: some hundred times a large build. */
+const MOST_TEXT_BYTES = 25_000_000;
 
 export const documentText = (document: BuildDocument): string => `${JSON.stringify(document, null, 1)}\n`;
 
@@ -45,15 +48,16 @@ const refused = (detail: string): ProblemError =>
     remedy: 'Nothing was changed. Choose a file that Fanfare saved under Hand on.',
   });
 
-/** Reads what was handed on: JSON, or an archive with pictures. Throws ProblemError with the place and the reason. */
-export function readDocumentFile(bytes: Buffer): DocumentFile {
+/** Reads what was handed on: JSON, or an archive with pictures; checked in portions, so that nothing else waits for it. Throws
+ *  ProblemError with the place and the reason. */
+export async function readDocumentFile(bytes: Buffer): Promise<DocumentFile> {
   if (bytes.length === 0) throw refused('The file is empty.');
   const isArchive = bytes.subarray(0, 4).equals(Buffer.from([0x50, 0x4b, 3, 4]));
-  if (!isArchive) return { ...checkedDocument(parsed(bytes.toString('utf8'))), pictures: new Map() };
+  if (!isArchive) return { ...(await checkedDocument(parsed(bytes))), pictures: new Map() };
   const entries = unpacked(bytes);
   const text = entries[DOCUMENT_NAME];
   if (!text) throw refused(`The archive holds no ${DOCUMENT_NAME}.`);
-  const { document, notes } = checkedDocument(parsed(strFromU8(text)));
+  const { document, notes } = await checkedDocument(parsed(Buffer.from(text)));
   const pictures = new Map<string, Buffer>();
   for (const { id, file } of document.pictures) {
     const found = entries[file];
@@ -82,9 +86,13 @@ function unpacked(bytes: Buffer): Record<string, Uint8Array> {
   }
 }
 
-function parsed(text: string): unknown {
+function parsed(text: Buffer): unknown {
+  if (text.length > MOST_TEXT_BYTES)
+    throw refused(
+      `The document is larger than any build: over ${MOST_TEXT_BYTES / 1e6} MB without its pictures.`,
+    );
   try {
-    return JSON.parse(text) as unknown;
+    return JSON.parse(text.toString('utf8')) as unknown;
   } catch {
     throw refused('The document is not complete JSON: it is cut short or garbled.');
   }
@@ -95,7 +103,7 @@ const isRecord = (value: unknown): value is Record<string, unknown> =>
 
 /** A document whose every record was checked by itself; fields that were added to records since it was written are as in new
  *  ones. */
-function checkedDocument(value: unknown): { document: BuildDocument; notes: string[] } {
+async function checkedDocument(value: unknown): Promise<{ document: BuildDocument; notes: string[] }> {
   if (!isRecord(value) || value.fanfare !== 'build')
     throw refused('The document does not say that it is a build of Fanfare.');
   const { kit, ...rest } = value;
@@ -108,32 +116,29 @@ function checkedDocument(value: unknown): { document: BuildDocument; notes: stri
   const known = new Set((KIT_RECORDS as readonly RecordDefinition[]).map(({ list }) => list));
   for (const list of Object.keys(kit ?? {}))
     if (!known.has(list)) notes.push(`kit.${shown(list)} is not known here and was passed over.`);
-  return {
-    document: {
-      ...(checkedAt('document', documentHead, head) as Pick<BuildDocument, 'build'>),
-      ...Object.fromEntries(
-        lists.map((list) => [list, checkedList(list, rest[list], DOCUMENT_LISTS[list]!, STOCK_KINDS[list])]),
-      ),
-      kit: Object.fromEntries(
-        (KIT_RECORDS as readonly RecordDefinition[]).map(({ list, kind }) => [
-          list,
-          checkedList(`kit.${list}`, kit?.[list], DOCUMENT_KIT[list]!, kind),
-        ]),
-      ),
-    } as BuildDocument,
-    notes,
-  };
+  const document: Record<string, unknown> = { ...(checkedAt('document', documentHead, head) as object) };
+  for (const list of lists)
+    document[list] = await checkedList(list, rest[list], DOCUMENT_LISTS[list]!, STOCK_KINDS[list]);
+  const kitLists: Record<string, unknown[]> = {};
+  for (const { list, kind } of KIT_RECORDS as readonly RecordDefinition[])
+    kitLists[list] = await checkedList(`kit.${list}`, kit?.[list], DOCUMENT_KIT[list]!, kind);
+  return { document: { ...document, kit: kitLists } as unknown as BuildDocument, notes };
 }
 
 const STOCK_KINDS: Readonly<Record<string, string>> = { lessons: 'lesson', spares: 'spare' };
 
-function checkedList(place: string, list: unknown, schema: AnyObjectSchema, kind?: string): unknown[] {
+async function checkedList(
+  place: string,
+  list: unknown,
+  schema: AnyObjectSchema,
+  kind?: string,
+): Promise<unknown[]> {
   // What there was not when the file was written, it does not have.
   if (list === undefined) return [];
   if (!Array.isArray(list)) throw refused(`${place}: is no list.`);
   if (list.length > MOST_OF_A_KIND)
     throw refused(`${place}: at most ${MOST_OF_A_KIND} entries; this has ${list.length}.`);
-  return list.map((value: unknown, at) =>
+  return eachInPortions(list as unknown[], (value, at) =>
     checkedAt(
       `${place}, entry ${at + 1}`,
       schema,

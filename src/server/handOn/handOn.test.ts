@@ -50,10 +50,10 @@ const documentOf = (data: OpenDatabase, id: string, withPictures = false) =>
 const read = (document: object) => readDocumentFile(Buffer.from(JSON.stringify(document)));
 
 /** A document through an empty bench and out again. */
-function throughAnEmptyBench(document: BuildDocument): BuildDocument {
+async function throughAnEmptyBench(document: BuildDocument): Promise<BuildDocument> {
   const empty = openDatabase(':memory:');
   try {
-    const id = takeDocument(empty.db, read(document), new Map(), MINE);
+    const id = takeDocument(empty.db, await read(document), new Map(), MINE);
     return documentOf(empty, id).document;
   } finally {
     empty.close();
@@ -67,11 +67,11 @@ const faultsOf = (document: unknown) => {
 };
 
 describe('a sample build', () => {
-  it.each(IDS)('%s is the same, byte for byte, once it went through an empty bench', (id) => {
+  it.each(IDS)('%s is the same, byte for byte, once it went through an empty bench', async (id) => {
     const { document } = documentOf(sample, id);
     expect(document.kit.parts!.length).toBeGreaterThan(20);
     expect(document.steps.length).toBeGreaterThan(5);
-    expect(documentText(throughAnEmptyBench(document))).toBe(documentText(document));
+    expect(documentText(await throughAnEmptyBench(document))).toBe(documentText(document));
   });
 
   it.each(IDS)('%s is what the published schema says, and nothing else is', (id) => {
@@ -84,25 +84,28 @@ describe('a sample build', () => {
     ).toEqual([expect.stringContaining('/kit/parts/0/count')]);
   });
 
-  it.each(IDS)('%s comes in beside itself under another name, and every done step is found again', (id) => {
-    const data = crowded;
-    const { document } = documentOf(data, id);
-    const file = read(document);
-    const preview = previewDocument(data.db, file);
-    expect(preview).toMatchObject({ isHere: true, comesInAs: `${document.build.name} (2)` });
-    expect(preview.shared.find(({ list }) => list === 'paints')).toMatchObject({ fresh: 0, differ: [] });
-    const copy = takeDocument(data.db, file, new Map(), MINE);
-    const own = sampleOperations(data.db).operations.filter(({ buildId }) => buildId === copy);
-    const original = sampleOperations(data.db).operations.filter(({ buildId }) => buildId === id);
-    const said = (list: typeof own) =>
-      list.map(({ title, hands }) => `${title.replace(' (2)', '')} ${hands}`);
-    expect(said(own)).toEqual(said(original));
-    const steps = readSteps(data.db).filter(({ buildId }) => buildId === copy);
-    expect(steps).toHaveLength(document.steps.length);
-    expect(carriedOver(own, steps).orphans.map(({ operationId }) => operationId)).toEqual([]);
-    // And once more: a third.
-    expect(takeDocument(data.db, file, new Map(), MINE)).not.toBe(copy);
-  });
+  it.each(IDS)(
+    '%s comes in beside itself under another name, and every done step is found again',
+    async (id) => {
+      const data = crowded;
+      const { document } = documentOf(data, id);
+      const file = await read(document);
+      const preview = previewDocument(data.db, file);
+      expect(preview).toMatchObject({ isHere: true, comesInAs: `${document.build.name} (2)` });
+      expect(preview.shared.find(({ list }) => list === 'paints')).toMatchObject({ fresh: 0, differ: [] });
+      const copy = takeDocument(data.db, file, new Map(), MINE);
+      const own = sampleOperations(data.db).operations.filter(({ buildId }) => buildId === copy);
+      const original = sampleOperations(data.db).operations.filter(({ buildId }) => buildId === id);
+      const said = (list: typeof own) =>
+        list.map(({ title, hands }) => `${title.replace(' (2)', '')} ${hands}`);
+      expect(said(own)).toEqual(said(original));
+      const steps = readSteps(data.db).filter(({ buildId }) => buildId === copy);
+      expect(steps).toHaveLength(document.steps.length);
+      expect(carriedOver(own, steps).orphans.map(({ operationId }) => operationId)).toEqual([]);
+      // And once more: a third.
+      expect(takeDocument(data.db, file, new Map(), MINE)).not.toBe(copy);
+    },
+  );
 });
 
 /** A kit without some of its records, and without what cannot be without these. */
@@ -125,7 +128,7 @@ function thinned(kit: Kit, isKept: () => boolean): Kit {
 }
 
 describe('fifty random builds', () => {
-  it('go through an empty bench without a difference, and are what the schema says', () => {
+  it('go through an empty bench without a difference, and are what the schema says', async () => {
     const random = seededRandom(20260512);
     for (let turn = 0; turn < 50; turn++) {
       const { document } = documentOf(sample, IDS[turn % IDS.length]!);
@@ -153,7 +156,7 @@ describe('fifty random builds', () => {
         spares: [],
       };
       // Of the catalogue, what the cut build names still.
-      const again = throughAnEmptyBench(cut);
+      const again = await throughAnEmptyBench(cut);
       const expected = { ...cut, codes: again.codes, paints: again.paints };
       expect(documentText(again)).toBe(documentText(expected));
       expect(cut.codes).toEqual(expect.arrayContaining(again.codes));
@@ -164,50 +167,52 @@ describe('fifty random builds', () => {
 });
 
 describe('codes, paints and lessons that differ', () => {
-  it('are told of, and stand or give way as it is decided', () => {
+  it('are told of, and stand or give way as it is decided', async () => {
     const data = crowded;
     const { document } = documentOf(data, 'tolliver');
     const [paint, ...paints] = document.paints;
     const changed = { ...document, paints: [{ ...paint!, priceCents: 9999 }, ...paints] };
-    const shared = previewDocument(data.db, read(changed)).shared.find(({ list }) => list === 'paints')!;
+    const shared = previewDocument(data.db, await read(changed)).shared.find(
+      ({ list }) => list === 'paints',
+    )!;
     expect(shared.differ).toEqual([{ id: paint!.id, name: paint!.name, fields: ['priceCents'] }]);
     const priceNow = () =>
       documentOf(data, 'tolliver').document.paints.find(({ id }) => id === paint!.id)!.priceCents;
-    takeDocument(data.db, read(changed), new Map(), MINE);
+    takeDocument(data.db, await read(changed), new Map(), MINE);
     expect(priceNow()).toBe(paint!.priceCents);
-    takeDocument(data.db, read(changed), new Map(), { ...MINE, paints: 'theirs' });
+    takeDocument(data.db, await read(changed), new Map(), { ...MINE, paints: 'theirs' });
     expect(priceNow()).toBe(9999);
   });
 });
 
 describe('a file of another version', () => {
-  it('opens where it is older: lists and fields that there were not are as in new ones', () => {
+  it('opens where it is older: lists and fields that there were not are as in new ones', async () => {
     const { document } = documentOf(sample, 'quillon');
     const { logEntries: _, ...kit } = document.kit;
     const older = {
       ...document,
       kit: { ...kit, showings: kit.showings!.map(({ ...value }) => ({ ...value, glass: undefined })) },
     };
-    const file = read(older);
+    const file = await read(older);
     expect(file.document.kit.logEntries).toEqual([]);
     expect(file.document.kit.showings![0]).toMatchObject({ glass: 0.85 });
   });
 
-  it('is refused where it is newer, and lists that nobody knows are passed over and said', () => {
+  it('is refused where it is newer, and lists that nobody knows are passed over and said', async () => {
     const { document } = documentOf(sample, 'quillon');
-    expect(() => read({ ...document, version: 2 })).toThrow(/later Fanfare/);
-    expect(read({ ...document, kit: { ...document.kit, hovercraft: [] } }).notes).toEqual([
+    await expect(read({ ...document, version: 2 })).rejects.toThrow(/later Fanfare/);
+    expect((await read({ ...document, kit: { ...document.kit, hovercraft: [] } })).notes).toEqual([
       'kit.hovercraft is not known here and was passed over.',
     ]);
   });
 });
 
 describe('a hostile file', () => {
-  const changed = (change: (document: BuildDocument) => object) => () => {
+  const changed = (change: (document: BuildDocument) => object) => async () => {
     const { document } = documentOf(sample, 'quillon');
     const empty = openDatabase(':memory:');
     try {
-      takeDocument(empty.db, read(change(document)), new Map(), MINE);
+      takeDocument(empty.db, await read(change(document)), new Map(), MINE);
     } finally {
       empty.close();
     }
@@ -223,6 +228,11 @@ describe('a hostile file', () => {
 
   it.each([
     ['that is none', () => readDocumentFile(Buffer.from('hello')), /not complete JSON/],
+    [
+      'that is larger than any build',
+      () => readDocumentFile(Buffer.alloc(25_000_001, ' ')),
+      /larger than any build/,
+    ],
     ['that is empty', () => readDocumentFile(Buffer.alloc(0)), /empty/],
     ['of something else', () => read({ fanfare: 'bench' }), /not say that it is a build/],
     [
@@ -284,8 +294,8 @@ describe('a hostile file', () => {
       () => readDocumentFile(Buffer.from(zipSync({ 'x.json': strToU8('{}') }))),
       /holds no build\.json/,
     ],
-  ])('%s is refused with the place and the reason', (_what, open, words) => {
-    expect(open).toThrow(words);
+  ])('%s is refused with the place and the reason', async (_what, open, words) => {
+    await expect(open()).rejects.toThrow(words);
   });
 });
 

@@ -43,8 +43,8 @@ export function handOnRoutes({ db, clock }: ServerContext, learning: Learning): 
     else response.type('application/json').send(documentText(document));
   });
 
-  post(PATHS.documentPreview, rawBody(MOST_FILE_BYTES), (request, response) => {
-    response.json(previewDocument(db, readDocumentFile(sentFile(request))));
+  post(PATHS.documentPreview, rawBody(MOST_FILE_BYTES), async (request, response) => {
+    response.json(previewDocument(db, await readDocumentFile(sentFile(request))));
   });
 
   post(PATHS.documentTake, rawBody(MOST_FILE_BYTES), async (request, response) => {
@@ -52,7 +52,7 @@ export function handOnRoutes({ db, clock }: ServerContext, learning: Learning): 
       standingInput,
       Object.fromEntries(SHARED_LISTS.map((list) => [list, request.query[list] ?? 'mine'])),
     ) as Record<SharedList, Standing>;
-    const file = readDocumentFile(sentFile(request));
+    const file = await readDocumentFile(sentFile(request));
     const pictures = new Map<string, { bytes: Buffer; type: string }>();
     for (const [id, bytes] of file.pictures) pictures.set(id, await keptPicture(id, bytes));
     const saved = writing(db, (tx) => readBuild(tx, takeDocument(tx, file, pictures, standing)));
