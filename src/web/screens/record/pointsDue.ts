@@ -1,6 +1,7 @@
 import type { Inspection } from '../../../core/kit/index.ts';
 import { buries, inspectionPoints, type InspectionPoint } from '../../../core/record/index.ts';
 import type { PlanView } from '../../../core/plan/index.ts';
+import { doneIn } from './doneIn.ts';
 
 /** What is to be looked over in a build, of steps that are done or still to come. */
 export const pointsOf = ({ operations }: PlanView, buildId: string): InspectionPoint[] =>
@@ -13,7 +14,7 @@ export function pointsDue(
   inspections: readonly Pick<Inspection, 'operationId'>[],
 ): InspectionPoint[] {
   const looked = new Set(inspections.map(({ operationId }) => operationId));
-  const isDone = (id: string) => view.starts[id] === undefined;
+  const isDone = doneIn(view, buildId);
   const own = view.operations.filter((operation) => operation.buildId === buildId);
   const isBuried = ({ step }: InspectionPoint) =>
     step.trayId !== undefined &&

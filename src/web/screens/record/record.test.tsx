@@ -44,6 +44,8 @@ const view = {
     { from: 'red', to: 'clear' },
   ],
   starts: { clear: 29_000_000 },
+  problem: null,
+  stuck: {},
 } as unknown as PlanView;
 
 const found = (more: Partial<Inspection> = {}): Inspection => ({

@@ -3,6 +3,7 @@ import type { Kit } from '../../../../core/kit/index.ts';
 import { missingPictureId, type PlanView } from '../../../../core/plan/index.ts';
 import { duePictures } from '../../../../core/record/index.ts';
 import { whenText } from '../../../components/time.ts';
+import { doneIn } from '../doneIn.ts';
 import { StepPicture } from '../../tonight/StepPictures.tsx';
 
 /** Shown of what comes. */
@@ -11,8 +12,10 @@ const MOST_COMING = 5;
 /** Pictures that were asked for and not taken, until when they can be, and those that come. */
 export function PicturesDue({ build, kit, view }: { build: BuildRecord; kit: Kit; view: PlanView }) {
   const own = view.operations.filter(({ buildId }) => buildId === build.id);
-  const { missing, coming } = duePictures(own, (id) => view.starts[id] === undefined, kit.milestones);
-  const inOrder = coming.toSorted((p, q) => view.starts[p.id]! - view.starts[q.id]!);
+  const { missing, coming } = duePictures(own, doneIn(view, build.id), kit.milestones);
+  const inOrder = coming
+    .filter(({ id }) => view.starts[id] !== undefined)
+    .toSorted((p, q) => view.starts[p.id]! - view.starts[q.id]!);
   const lastChance = (stepId: string) => {
     const step = own.find(({ id }) => id === stepId)!;
     const said = view.advice.find(({ id }) => id === missingPictureId(step));

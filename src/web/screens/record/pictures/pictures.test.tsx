@@ -154,10 +154,16 @@ describe('milestones', () => {
       operations,
       starts: { y: 29_000_100, z: 29_000_200 },
       advice: [],
+      problem: null,
+      stuck: {},
     } as unknown as PlanView;
-    show(<PicturesDue build={build} kit={kit} view={view} />);
+    const { unmount } = show(<PicturesDue build={build} kit={kit} view={view} />);
     expect(screen.getByText(/the engine from both sides/)).toBeTruthy();
     expect(screen.getByRole('button', { name: 'Add the picture' })).toBeTruthy();
     expect(screen.getByText(/the whole/)).toBeTruthy();
+    unmount();
+    // Without a plan nothing is known to be done.
+    show(<PicturesDue build={build} kit={kit} view={{ ...view, starts: {}, problem: 'no session' }} />);
+    expect(screen.queryByRole('button', { name: 'Add the picture' })).toBeNull();
   });
 });
