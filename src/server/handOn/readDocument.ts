@@ -150,6 +150,8 @@ function catalogueOf(
 /** Lessons and spares that came from a build, as their origin says. */
 function taughtBy(db: Database, name: string): Pick<BuildDocument, 'lessons' | 'spares'> {
   const { lessons, spares } = assembleStock(readKitItems(db, null));
-  const isFrom = ({ origin }: { origin: string }) => origin.startsWith(name);
+  // Another build's name may begin with this one's.
+  const isFrom = ({ origin }: { origin: string }) =>
+    origin.startsWith(name) && !/^[\p{L}\p{N}]/u.test(origin.slice(name.length));
   return { lessons: lessons.filter(isFrom), spares: spares.filter(isFrom) };
 }

@@ -70,8 +70,8 @@ export function BuildCard({ build, paints, codes }: BuildCardProps) {
             {done} of {all} steps done
           </span>
           <span>
-            {build.kit.end === 'given-up'
-              ? 'given up'
+            {build.kit.end
+              ? build.kit.end.replace('-', ' ')
               : left.length > 0
                 ? `ready ${dayText(last)}${improving === null ? '' : ' so far'}`
                 : view && problemOf(view, build.id)
