@@ -29,7 +29,7 @@ describe('the record of a build', () => {
     await shows(page, /Sand back: Clear: Tank/);
   });
 
-  it('tells what happened, with what is written down and what a mishap costs', async () => {
+  it('tells what happened, with what is written down', async () => {
     await page.goto(`${server.address}/build/quillon/record/log`);
     await shows(page, /Spoon read: Cup 1 for the mudguards/);
     await fill(page, 'Words', 'tank back from the sill');

@@ -1,9 +1,9 @@
-import { KIT_RECORDS, withReferences, type RecordDefinition } from '../../core/kit/index.ts';
+import { KIT_RECORDS, referencesOf, withReferences, type RecordDefinition } from '../../core/kit/index.ts';
 import type { BuildDocument } from './buildDocument.ts';
 
 type Rename = (id: string) => string;
 
-/** Every id that belongs to a build alone. */
+/** Every id that belongs to a build alone, and that others refer to it by. */
 function ownIds({ build, trays, joins, kit, cups, pictures }: BuildDocument): Set<string> {
   const ids = new Set([build.id]);
   for (const { id } of [
@@ -14,18 +14,12 @@ function ownIds({ build, trays, joins, kit, cups, pictures }: BuildDocument): Se
     ...cups.flatMap(({ readings }) => readings),
   ])
     ids.add(id);
-  for (const list of Object.values(kit)) for (const record of list) addIds(record, ids);
-  return ids;
-}
-
-/** The id of a record, and those within it that others refer to. */
-function addIds(value: unknown, ids: Set<string>): void {
-  if (Array.isArray(value)) for (const each of value) addIds(each, ids);
-  else if (typeof value === 'object' && value !== null)
-    for (const [key, each] of Object.entries(value)) {
-      if (key === 'id' && typeof each === 'string') ids.add(each);
-      else if (typeof each === 'object') addIds(each, ids);
+  for (const definition of KIT_RECORDS as readonly RecordDefinition[])
+    for (const value of kit[definition.list] ?? []) {
+      ids.add(value.id);
+      for (const { id } of referencesOf(definition, value).holds) ids.add(id);
     }
+  return ids;
 }
 
 const isOfWord = (letter: string | undefined): boolean => letter !== undefined && /[A-Za-z0-9]/.test(letter);
@@ -38,8 +32,9 @@ function renamedWithin(text: string, ids: ReadonlySet<string>, longest: number, 
     let found: string | undefined;
     if (!isOfWord(text[at - 1]))
       for (let length = Math.min(longest, text.length - at); length > 0 && !found; length--) {
+        if (isOfWord(text[at + length])) continue;
         const part = text.slice(at, at + length);
-        if (!isOfWord(text[at + length]) && ids.has(part)) found = part;
+        if (ids.has(part)) found = part;
       }
     made += found === undefined ? text[at]! : rename(found);
     at += found?.length ?? 1;

@@ -9,7 +9,7 @@ export { planBench } from './bench/planBench.ts';
 export type { BenchSchedule, PlanRequest, PlanView } from './bench/request.ts';
 export { mendBothWays, mendsOf, mendWords, type MendQuestion, type MendWay } from './bench/mendBothWays.ts';
 export { whatIf, type WhatIf } from './bench/whatIf.ts';
-export { TASK_LABELS, taskLabel, TASKS, type TaskKind } from './tasks.ts';
+export { PHASE_LABELS, TASK_LABELS, taskLabel, TASKS, type TaskKind } from './tasks.ts';
 export { summariseKit, type KitSummary } from './kitSummary.ts';
 export { kitNeeds } from './kitNeeds.ts';
 export type { Need } from './contribution.ts';

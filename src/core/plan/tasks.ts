@@ -3,6 +3,15 @@ import { LAYER_KINDS, type HazardId, type LayerKind } from '../finish/index.ts';
 /** When in the life of a build a kind of step comes. */
 export const PHASES = ['box', 'bare', 'stack', 'painted', 'assembly', 'end'] as const;
 export type Phase = (typeof PHASES)[number];
+/** As a builder says them. */
+export const PHASE_LABELS: Readonly<Record<Phase, string>> = {
+  box: 'the box',
+  bare: 'on bare parts',
+  stack: 'paint',
+  painted: 'on painted parts',
+  assembly: 'joining',
+  end: 'last steps',
+};
 
 /** What a kind of step is, apart from what it is done to. */
 export interface TaskFacts {

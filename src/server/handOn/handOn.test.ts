@@ -257,6 +257,35 @@ describe('a hostile file', () => {
       /kit\.parts: two have the id/,
     ],
     [
+      'with a step that is done twice',
+      changed((document) => ({ ...document, steps: [...document.steps, document.steps[0]] })),
+      /steps: two have the id/,
+    ],
+    [
+      'with a step of another build',
+      changed((document) => ({
+        ...document,
+        steps: [{ ...document.steps[0]!, operationId: 'tolliver/tolliver-body/primer-1' }],
+      })),
+      /is no step of this build/,
+    ],
+    [
+      'with two spoons of one id',
+      changed((document) => ({
+        ...document,
+        cups: document.cups.map((cup) => ({ ...cup, readings: [...cup.readings, ...cup.readings] })),
+      })),
+      /spoons: two have the id/,
+    ],
+    [
+      'with a cup for a sub-assembly that is not there',
+      changed((document) => ({
+        ...document,
+        cups: document.cups.map((cup) => ({ ...cup, trayId: 'gone' })),
+      })),
+      /not in the file/,
+    ],
+    [
       'with a joint of parts that are not there',
       changed((document) => ({
         ...document,

@@ -260,46 +260,65 @@ function takeShared(db: Database, document: BuildDocument, list: SharedList, sta
   }
 }
 
-/** Refuses a document whose parts contradict each other, which no form would have let in. */
-function requireSound({ kit, trays: trayList, joins: joinList, pictures: pictureList }: BuildDocument): void {
-  const refuse = (detail: string) => {
-    throw new ProblemError({
-      status: 422,
-      type: '/problems/unsound-document',
-      title: 'That build contradicts itself',
-      detail,
-      remedy:
-        'Nothing was changed. Mend what is named in the file, or have it saved anew where it came from.',
-    });
-  };
-  for (const [place, list] of [
-    ['trays', trayList],
-    ['joins', joinList],
-    ['pictures', pictureList],
-    ...Object.entries(kit).map(([list, records]) => [`kit.${list}`, records] as const),
-  ] as [string, readonly { id: string }[]][]) {
-    const seen = new Set<string>();
-    for (const { id } of list) {
-      if (seen.has(id)) refuse(`${place}: two have the id “${shown(id)}”.`);
-      seen.add(id);
-    }
-  }
+const contradicts = (detail: string): ProblemError =>
+  new ProblemError({
+    status: 422,
+    type: '/problems/unsound-document',
+    title: 'That build contradicts itself',
+    detail,
+    remedy: 'Nothing was changed. Mend what is named in the file, or have it saved anew where it came from.',
+  });
+
+/** Refuses a document whose records contradict each other, which no form would have let in. */
+function requireSound(document: BuildDocument): void {
+  requireOwnIds(document);
+  const { build, kit, trays: trayList, steps: stepList, cups: cupList, pictures: pictureList } = document;
   const whole = kit as unknown as Kit;
   const impossible = checkKit(whole).flatMap(({ kind, message }) => (kind === 'impossible' ? [message] : []));
-  if (impossible.length > 0) refuse(impossible.slice(0, 5).join(' '));
+  if (impossible.length > 0) throw contradicts(impossible.slice(0, 5).join(' '));
   const kept = new Set(pictureList.map(({ id }) => id));
   for (const record of KIT_RECORDS as readonly RecordDefinition[])
     for (const value of kit[record.list]!)
       for (const { to, id } of referencesOf(record, value).refers)
         if (to === 'picture' && !kept.has(id))
-          refuse(
+          throw contradicts(
             `kit.${record.list}: “${shown(value.id)}” shows the picture ${shown(id)}, which is not in the file.`,
           );
-  const known = new Set(whole.parts.map(({ id }) => id));
+  const parts = new Set(whole.parts.map(({ id }) => id));
   for (const { name, partIds } of trayList)
     for (const id of partIds)
-      if (!known.has(id))
-        refuse(`The sub-assembly “${shown(name)}” names the part ${shown(id)}, which is not in the kit.`);
+      if (!parts.has(id))
+        throw contradicts(
+          `The sub-assembly “${shown(name)}” names the part ${shown(id)}, which is not in the kit.`,
+        );
   const twice = partsInTwoTrays(trayList, whole.parts);
-  if (twice.length > 0) refuse(twice.slice(0, 5).join(' '));
+  if (twice.length > 0) throw contradicts(twice.slice(0, 5).join(' '));
+  const strange = stepList.find(({ operationId }) => !operationId.startsWith(`${build.id}/`));
+  if (strange) throw contradicts(`steps: ${shown(strange.operationId)} is no step of this build.`);
+  const homes = new Set(trayList.map(({ id }) => id));
+  const homeless = cupList.find(({ trayId }) => trayId !== null && !homes.has(trayId));
+  if (homeless)
+    throw contradicts(`cups: “${shown(homeless.name)}” is of a sub-assembly that is not in the file.`);
+}
+
+/** Refuses a document in which two of one kind have the same id. */
+function requireOwnIds({ kit, steps: stepList, cups: cupList, ...rest }: BuildDocument): void {
+  const idsOf = (list: readonly { id: string }[]) => list.map(({ id }) => id);
+  const lists: [place: string, ids: string[]][] = [
+    ...(['trays', 'joins', 'pictures', ...SHARED_LISTS] as const).map((list): [string, string[]] => [
+      list,
+      idsOf(rest[list]),
+    ]),
+    ...Object.entries(kit).map(([list, records]): [string, string[]] => [`kit.${list}`, idsOf(records)]),
+    ['steps', stepList.map(({ operationId }) => operationId)],
+    ['cups', idsOf(cupList)],
+    ['spoons', cupList.flatMap(({ readings: spoons }) => idsOf(spoons))],
+  ];
+  for (const [place, ids] of lists) {
+    const seen = new Set<string>();
+    for (const id of ids) {
+      if (seen.has(id)) throw contradicts(`${place}: two have the id “${shown(id)}”.`);
+      seen.add(id);
+    }
+  }
 }

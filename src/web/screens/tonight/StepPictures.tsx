@@ -1,11 +1,11 @@
 import { Button, Group, TextInput, UnstyledButton } from '@mantine/core';
 import { useRef, useState } from 'react';
-import { PATHS, pathTo } from '../../../api/index.ts';
 import { newRecord, milestoneRecord, type Milestone } from '../../../core/kit/index.ts';
 import { missingPictureId, type Advice, type PlanOperation } from '../../../core/plan/index.ts';
 import { textLimits } from '../../components/limits.ts';
 import { benchNow } from '../../data/clock.ts';
 import { changeKit, keepPicture } from '../../data/kit.ts';
+import { smallAddress } from '../../data/pictures.ts';
 import { newId } from '../../data/newId.ts';
 
 interface StepPicturesProps {
@@ -87,7 +87,7 @@ export function StepPicture({ of: { operationId, buildId, what }, isLast, taken 
             <span className="small">No picture: {milestone.note}</span>
           ) : (
             <img
-              src={pathTo(PATHS.picture, milestone.pictureId)}
+              src={smallAddress(milestone.pictureId)}
               alt={milestone.what}
               height={72}
               style={{ borderRadius: 4 }}

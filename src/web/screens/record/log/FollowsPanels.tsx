@@ -73,6 +73,7 @@ export function PaintPanel({ paint }: Pick<Log, 'paint'>) {
   const used = paint.filter(({ laidMl, mixedMl }) => laidMl > 0 || mixedMl > 0);
   if (used.length === 0) return null;
   const cents = used.reduce((sum, each) => sum + (each.cents ?? 0), 0);
+  const isWhole = used.every((each) => each.cents !== undefined);
   return (
     <div className="panel">
       <h3>Paint used</h3>
@@ -99,8 +100,8 @@ export function PaintPanel({ paint }: Pick<Log, 'paint'>) {
         </Table.Tbody>
       </Table>
       <p className="soft small">
-        {figure(cents, 'euro')} in all, of the larger of the two: what is left over in a cup is used as well.
-        A layer counts once all its steps are done.
+        {figure(cents, 'euro')} in all{isWhole ? '' : ', without what has no known price'}, of the larger of
+        the two: what is left over in a cup is used as well. A layer counts once all its steps are done.
       </p>
     </div>
   );

@@ -1,11 +1,11 @@
 import { Button } from '@mantine/core';
 import { Fragment, useState } from 'react';
-import { PATHS, pathTo } from '../../../../api/index.ts';
 import { formatMinutes } from '../../../../core/finish/index.ts';
 import { counted } from '../../../../core/kit/index.ts';
 import { EVENT_KINDS, type LogEvent } from '../../../../core/record/index.ts';
 import { RemoveButton } from '../../../components/RemoveButton.tsx';
 import { clockText, dayOf, dayText } from '../../../components/time.ts';
+import { smallAddress } from '../../../data/pictures.ts';
 import { useKitChange } from '../../../data/useKitChange.ts';
 import './log.css';
 
@@ -55,9 +55,7 @@ export function Timeline({ buildId, events, trayNames, isFiltered }: TimelinePro
                   <span className="soft small block">
                     {[EVENT_KINDS[kind], tray, words].filter(Boolean).join(' · ')}
                   </span>
-                  {pictureId !== null && (
-                    <img src={pathTo(PATHS.picture, pictureId)} alt={title} height={84} />
-                  )}
+                  {pictureId !== null && <img src={smallAddress(pictureId)} alt={title} height={84} />}
                 </div>
                 <span className="mono nowrap">{minutes === null ? '' : formatMinutes(minutes)}</span>
                 {kind === 'entry' && (

@@ -1,24 +1,20 @@
 import { useMemo } from 'react';
 import { USUAL_DROP_ML } from '../../../../core/match/index.ts';
 import { layerUses, type Kit } from '../../../../core/kit/index.ts';
-import { carriedOver, TASKS, taskLabel, type PlanView, type TaskKind } from '../../../../core/plan/index.ts';
+import {
+  carriedOver,
+  PHASE_LABELS,
+  TASKS,
+  taskLabel,
+  type PlanView,
+  type TaskKind,
+} from '../../../../core/plan/index.ts';
 import { elapsedOf, hoursBy, logOf, mishapCosts, paintUse, trendsOf } from '../../../../core/record/index.ts';
 import type { BuildRecord, CupRecord, StepRecord } from '../../../../api/index.ts';
 import type { BuildContext } from '../../../data/buildContext.ts';
 
 /** By what hours are counted. */
-export const HOURS_BY = ['tray', 'kind', 'phase'] as const;
-export type HoursBy = (typeof HOURS_BY)[number];
-
-/** Names of the phases of a build, for hours. */
-const PHASE_NAMES = {
-  box: 'the box',
-  bare: 'on bare parts',
-  stack: 'paint',
-  painted: 'on painted parts',
-  assembly: 'joining',
-  end: 'last steps',
-} as const;
+export type HoursBy = 'tray' | 'kind' | 'phase';
 
 export interface LogInputs extends Pick<BuildContext, 'paints' | 'products'> {
   build: BuildRecord;
@@ -64,7 +60,7 @@ export function useLog(
         if (by === 'tray')
           return trayId === null ? 'the whole build' : (own.trayNames.get(trayId) ?? 'a tray that is gone');
         if (kind === null) return 'no longer planned';
-        return by === 'kind' ? taskLabel(kind) : PHASE_NAMES[TASKS[kind as TaskKind].phase];
+        return by === 'kind' ? taskLabel(kind) : PHASE_LABELS[TASKS[kind as TaskKind].phase];
       }),
     [own, by],
   );

@@ -1,10 +1,10 @@
-import { SegmentedControl, UnstyledButton } from '@mantine/core';
+import { Button, SegmentedControl, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
-import { PATHS, pathTo, type BuildRecord } from '../../../../api/index.ts';
+import type { BuildRecord } from '../../../../api/index.ts';
 import type { Kit } from '../../../../core/kit/index.ts';
 import type { AlbumPicture } from '../../../../core/record/index.ts';
-import { Button } from '@mantine/core';
 import { dayText, dayOf } from '../../../components/time.ts';
+import { smallAddress } from '../../../data/pictures.ts';
 import './pictures.css';
 
 const BY = { day: 'Day', tray: 'Sub-assembly', part: 'Part', of: 'Model or real' } as const;
@@ -19,8 +19,6 @@ interface AlbumProps {
   picked: readonly string[];
   onPick: (id: string) => void;
 }
-
-export const smallAddress = (pictureId: string): string => `${pathTo(PATHS.picture, pictureId)}?size=small`;
 
 /** All pictures in small, grouped; those that are pressed are looked at. */
 export function Album({ build, kit, album, picked, onPick }: AlbumProps) {

@@ -1,6 +1,6 @@
 import type { MouseEvent } from 'react';
-import { PATHS, pathTo } from '../../../../api/index.ts';
 import type { AlbumPicture } from '../../../../core/record/index.ts';
+import { pictureAddress } from '../../../data/pictures.ts';
 
 type Mark = AlbumPicture['marks'][number];
 
@@ -25,7 +25,7 @@ export function MarkedPicture({ picture: { pictureId, what, marks }, onMarks }: 
   };
   const image = (
     <>
-      <img src={pathTo(PATHS.picture, pictureId)} alt={what} />
+      <img src={pictureAddress(pictureId)} alt={what} />
       {marks.map(({ x, y }, at) => (
         <span key={`${x} ${y}`} className="photomark" style={{ left: `${100 * x}%`, top: `${100 * y}%` }}>
           {at + 1}

@@ -1,6 +1,6 @@
 import { useId } from 'react';
-import { PATHS, pathTo } from '../../../../api/index.ts';
 import type { AlbumPicture, Similarity } from '../../../../core/record/index.ts';
+import { pictureAddress } from '../../../data/pictures.ts';
 
 interface Size {
   width: number;
@@ -31,10 +31,10 @@ export function SlidOver({ below, above, size, aboveSize, moved: { a, b, e, f },
       <clipPath id={clip}>
         <rect width={edge} height={size.height} />
       </clipPath>
-      <image href={pathTo(PATHS.picture, below.pictureId)} {...size} />
+      <image href={pictureAddress(below.pictureId)} {...size} />
       <g clipPath={`url(#${clip})`}>
         <image
-          href={pathTo(PATHS.picture, above.pictureId)}
+          href={pictureAddress(above.pictureId)}
           {...aboveSize}
           transform={`matrix(${a} ${b} ${-b} ${a} ${e} ${f})`}
         />

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { PATHS, pathTo } from '../../../../api/index.ts';
+import { pictureAddress } from '../../../data/pictures.ts';
 
 interface Size {
   width: number;
@@ -17,7 +17,7 @@ export function useSizes(pictureIds: readonly string[]): ReadonlyMap<string, Siz
         setSizes((known) =>
           new Map(known).set(id, { width: image.naturalWidth, height: image.naturalHeight }),
         );
-      image.src = pathTo(PATHS.picture, id);
+      image.src = pictureAddress(id);
     }
   }, [wanted]);
   return sizes;
