@@ -23,7 +23,7 @@ import { openDatabase, type OpenDatabase } from '../database/open.ts';
 import { pictures } from '../database/schema.ts';
 import { seedDemo } from '../seedDemo.ts';
 import { sampleOperations } from '../seedPlans.ts';
-import { readSteps } from '../store/benchStore.ts';
+import { readBuilds, readSteps } from '../store/benchStore.ts';
 import { testBench } from '../testBench.ts';
 import { documentArchive, documentText, readDocumentFile } from './documentFile.ts';
 import { readDocument } from './readDocument.ts';
@@ -47,6 +47,8 @@ afterAll(() => {
 
 const documentOf = (data: OpenDatabase, id: string, withPictures = false) =>
   readDocument(data.db, id, { now: NOW, withPictures });
+const summaryOf = (data: OpenDatabase, id: string) =>
+  readBuilds(data.db).find((build) => build.id === id)!.kit;
 const read = (document: object) => readDocumentFile(Buffer.from(JSON.stringify(document)));
 
 /** A document through an empty bench and out again. */
@@ -92,6 +94,7 @@ describe('a sample build', () => {
       const file = await read(document);
       const preview = previewDocument(data.db, file);
       expect(preview).toMatchObject({ isHere: true, comesInAs: `${document.build.name} (2)` });
+      expect(preview.counts.parts).toBe(summaryOf(data, id).pieces);
       expect(preview.shared.find(({ list }) => list === 'paints')).toMatchObject({ fresh: 0, differ: [] });
       const copy = takeDocument(data.db, file, new Map(), MINE);
       const own = sampleOperations(data.db).operations.filter(({ buildId }) => buildId === copy);

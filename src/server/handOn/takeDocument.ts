@@ -150,7 +150,8 @@ export function previewDocument(db: Database, { document, notes }: DocumentFile)
     comesInAs: coming.build.name,
     isHere,
     counts: {
-      parts: document.kit.parts!.length,
+      // Pieces, as the kit stage counts them.
+      parts: (document.kit as unknown as Kit).parts.reduce((sum, { count }) => sum + count, 0),
       trays: document.trays.length,
       steps: document.steps.length,
       cups: document.cups.length,

@@ -66,6 +66,7 @@ export function InspectScreen() {
       <section className="column" aria-label="What is due">
         <h2>What is due</h2>
         <StageNav stage="record" buildId={build.id} open="" />
+        <h3>Now</h3>
         {due.length === 0 && (
           <p className="panel soft small">Nothing that is done waits to be looked over.</p>
         )}

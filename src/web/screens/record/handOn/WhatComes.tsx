@@ -9,6 +9,18 @@ const LISTS: Readonly<Record<SharedList, string>> = {
   lessons: 'Lessons',
   spares: 'Spares',
 };
+/** Fields whose name says less than a builder would. */
+const FIELDS: Readonly<Record<string, string>> = {
+  k: 'absorption',
+  s: 'scattering',
+  priceCents: 'price',
+  volumeMl: 'volume',
+  flakeUm: 'flake',
+  dropMl: 'volume of a drop',
+};
+const fieldWords = (field: string): string =>
+  FIELDS[field] ?? field.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+
 /** Of what differs so much is named. */
 const MOST_NAMED = 4;
 
@@ -63,7 +75,7 @@ export function WhatComes({ preview, standing, onStanding }: WhatComesProps) {
                     <ul className="m0">
                       {differ.slice(0, MOST_NAMED).map(({ id, name, fields }) => (
                         <li key={id} className="small">
-                          {name}: {fields.join(', ')}
+                          {name}: {fields.map(fieldWords).join(', ')}
                         </li>
                       ))}
                       {differ.length > MOST_NAMED && (

@@ -28,7 +28,11 @@ const preview: HandedOnPreview = {
       list: 'paints',
       fresh: 0,
       same: 4,
-      differ: ['a', 'b', 'c', 'd', 'e'].map((id) => ({ id, name: `Paint ${id}`, fields: ['priceCents'] })),
+      differ: ['a', 'b', 'c', 'd', 'e'].map((id) => ({
+        id,
+        name: `Paint ${id}`,
+        fields: ['priceCents', 'discontinuedOn'],
+      })),
     },
   ],
   notes: ['kit.hovercraft is not known here and was passed over.'],
@@ -55,7 +59,7 @@ describe('a build that was handed on', () => {
     ).toBeTruthy();
     expect(screen.getByText(/comes in beside that, as/).textContent).toMatch(/Coupe \(2\)/);
     expect(screen.getByText(/hovercraft/)).toBeTruthy();
-    expect(screen.getByText('Paint a: priceCents')).toBeTruthy();
+    expect(screen.getByText('Paint a: price, discontinued on')).toBeTruthy();
     expect(screen.getByText('and 1 more')).toBeTruthy();
     // Only where something differs it is asked whose stands.
     expect(screen.getAllByRole('radiogroup')).toHaveLength(1);

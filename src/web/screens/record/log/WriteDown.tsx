@@ -28,7 +28,7 @@ export default function WriteDown({ buildId, operationId, onDone }: WriteDownPro
   const { unit, example, name } = ENTRIES[form.values.entry ?? 'note'];
   return (
     <form
-      className="panel stacked g8"
+      className={`panel stacked g8${onDone ? ' mt10' : ''}`}
       aria-label="Write into the log"
       onSubmit={form.submit(
         (value) =>
