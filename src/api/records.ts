@@ -4,6 +4,7 @@ import type { Join, KitPart, Lesson, PlannedLayer, StockMaterial } from '../core
 import type { BenchCalendar, KitSummary } from '../core/plan/index.ts';
 import type { CodeSource, Provenance } from '../core/match/index.ts';
 import type { HidingClass } from '../core/paint/index.ts';
+import type { CopyPlan, CopyState } from './copies.ts';
 import type { Clock, CodeUse, DateOrder } from './schemas.ts';
 
 /** Records as the server sends them. `version` grows with every change and guards against overwriting. */
@@ -248,6 +249,8 @@ export interface Preferences {
   dates?: DateOrder;
   /** By 24 hours where none is chosen. */
   clock?: Clock;
+  /** As usual where none is chosen. */
+  copies?: CopyPlan;
 }
 
 export interface SettingsRecord {
@@ -320,6 +323,7 @@ export interface BenchOverview {
   /** Why nothing can be changed; null where it can. */
   readOnly: string | null;
   clockJump: ClockJump | null;
+  copies: CopyState;
   settings: SettingsRecord;
   builds: BuildHead[];
   lessons: Lesson[];
@@ -336,6 +340,7 @@ export interface BenchSnapshot {
   guarded?: boolean;
   readOnly?: string | null;
   clockJump?: ClockJump | null;
+  copies?: CopyState;
   settings: SettingsRecord;
   builds: BuildRecord[];
   /** What earlier builds taught. */

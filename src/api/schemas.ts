@@ -13,6 +13,7 @@ import {
 } from 'yup';
 import { GEOMETRIES } from '../core/colour/index.ts';
 import { isRealDay } from '../core/kit/index.ts';
+import { copyPlanSchema } from './copies.ts';
 import { LAYER_KINDS, SETTING_LIMITS, type LayerKind, type ToolSettings } from '../core/finish/index.ts';
 
 /** What crosses the wire, with limits. Messages are read by builders. */
@@ -219,6 +220,7 @@ export const preferencesSchema = object({
   clock: string()
     .oneOf(CLOCKS, `times of day are written by one of: ${CLOCKS.join(', ')}`)
     .optional(),
+  copies: copyPlanSchema.default(undefined).optional(),
   tools: lazy((value: unknown) =>
     value === undefined
       ? mixed<ToolSettings>().optional()

@@ -12,9 +12,9 @@ import { unlessUnchanged } from './requests/conditional.ts';
 import { jsonBody } from './requests/jsonBody.ts';
 import { benchRoutes } from './routes/benchRoutes.ts';
 import { buildRoutes } from './routes/buildRoutes.ts';
+import { copyRoutes } from './routes/copyRoutes.ts';
 import { cupRoutes } from './routes/cupRoutes.ts';
 import { deviceRoutes } from './routes/deviceRoutes.ts';
-import { fileRoutes } from './routes/fileRoutes.ts';
 import { handOnRoutes } from './routes/handOnRoutes.ts';
 import { kitRoutes } from './routes/kitRoutes.ts';
 import { learning } from './routes/learning.ts';
@@ -67,9 +67,9 @@ export function createApp({
   app.use(
     benchRoutes(served, watch, passphrase !== undefined),
     buildRoutes(served, learn),
+    copyRoutes(served),
     cupRoutes(served, learn),
     deviceRoutes(served),
-    fileRoutes(served),
     handOnRoutes(served, learn),
     kitRoutes(served),
     paintRoutes(served, learn),

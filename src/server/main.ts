@@ -7,6 +7,7 @@ import { weakness } from './access/passphrase.ts';
 import { createApp } from './app.ts';
 import { benchClock } from './clock.ts';
 import { restoreInPlace } from './database/besideData.ts';
+import { keepCopies } from './copies/keepCopies.ts';
 import { openDatabase } from './database/open.ts';
 import { projectRoot } from './projectRoot.ts';
 import { learning } from './routes/learning.ts';
@@ -83,7 +84,9 @@ try {
     console.log(`Your data: ${file}`);
     console.log(`Fanfare is at http://${host.includes(':') ? `[${host}]` : host}:${actual}/`);
   });
+  const endCopies = keepCopies({ ...data, clock });
   const stop = () => {
+    endCopies();
     server.close(() => {
       data.close();
       process.exit(0);

@@ -12,7 +12,7 @@ import {
 } from 'node:fs';
 import { basename, dirname, extname, join } from 'node:path';
 import Sqlite from 'better-sqlite3';
-import { APPLICATION_ID, BACKUP_MARK, identify, ownFormat, programVersion } from './fileIdentity.ts';
+import { APPLICATION_ID, identify, ownFormat, programVersion } from './fileIdentity.ts';
 
 /** Nobody but the owner reads the bench. */
 const OWNER_ONLY = 0o600;
@@ -81,23 +81,13 @@ export function setAside(file: string, to: string): void {
   for (const end of COMPANIONS) if (existsSync(file + end)) renameSync(file + end, to + end);
 }
 
-function syncToDisk(path: string): void {
+/** Waits until a file is on the disk. */
+export function syncToDisk(path: string): void {
   const handle = openSync(path, 'r');
   try {
     fsyncSync(handle);
   } finally {
     closeSync(handle);
-  }
-}
-
-/** Marks a finished copy as a backup, so that one copied over a data file by hand is known for what it is. */
-export function markAsBackup(file: string): void {
-  const copy = new Sqlite(file);
-  try {
-    copy.pragma('journal_mode = DELETE');
-    copy.pragma(`user_version = ${BACKUP_MARK + ownFormat()}`);
-  } finally {
-    copy.close();
   }
 }
 

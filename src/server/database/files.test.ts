@@ -14,10 +14,11 @@ import { join } from 'node:path';
 import { spawnSync } from 'node:child_process';
 import Sqlite from 'better-sqlite3';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { OWN_HEADER, type BenchOverview, type BuildRecord, type Problem } from '../../api/index.ts';
+import { type BenchOverview, type Problem } from '../../api/index.ts';
 import { watchClock } from '../clockWatch.ts';
 import { testBench } from '../testBench.ts';
-import { besideName, copyWhole, makePrivate, markAsBackup, restoreInPlace } from './besideData.ts';
+import { sealCopy } from '../copies/sealCopy.ts';
+import { besideName, copyWhole, makePrivate, restoreInPlace } from './besideData.ts';
 import { BACKUP_MARK, formatInHeader, ownFormat } from './fileIdentity.ts';
 import { openDatabase, type OpenDatabase } from './open.ts';
 import { builds } from './schema.ts';
@@ -233,7 +234,7 @@ describe('backups', () => {
   const backupOf = async (data: OpenDatabase, to: string) => {
     makePrivate(to);
     await data.sqlite.backup(to);
-    markAsBackup(to);
+    await sealCopy(to, NOW);
   };
 
   it('that lie unfinished beside the data are swept at the next start', () => {
@@ -292,42 +293,6 @@ describe('backups', () => {
     writeFileSync(torn, bytes);
     expect(() => restoreInPlace(torn, killed)).toThrow(/damaged|cannot be read/);
     expect(names(opened(killed))).toEqual(['Before']);
-  });
-
-  it('are put back by a running server, which keeps a copy first; older copies in browsers are stale', async () => {
-    const bench = testBench(NOW);
-    try {
-      await bench.listen(true);
-      const backup = Buffer.from(await (await fetch(`${bench.base}/api/backup`)).arrayBuffer());
-      const before = await bench.snapshot();
-      const [tolliver] = before.builds;
-      const renamed = { name: 'Renamed', subject: '', scale: 24, version: tolliver!.version };
-      const { body: after } = await bench.call<BuildRecord>('PUT', '/api/builds/tolliver', renamed);
-      const send = (bytes: Buffer) =>
-        fetch(`${bench.base}/api/restore`, {
-          method: 'POST',
-          headers: { [OWN_HEADER]: '1' },
-          body: new Uint8Array(bytes),
-        });
-      const bad = await send(Buffer.from('a letter'.repeat(2000)));
-      expect(bad.status).toBe(422);
-      expect(((await bad.json()) as Problem).detail).toMatch(/is no backup/);
-      const done = await send(backup);
-      expect(done.status).toBe(200);
-      const { kept } = (await done.json()) as { kept: string };
-      const restored = await bench.snapshot();
-      expect(restored.builds).toEqual(before.builds);
-      expect(restored.steps).toEqual(before.steps);
-      const old = new Sqlite(kept, { readonly: true });
-      expect(old.prepare(`SELECT name FROM builds WHERE id = 'tolliver'`).pluck().get()).toBe('Renamed');
-      old.close();
-      expect(
-        (await bench.call('PUT', '/api/builds/tolliver', { ...renamed, version: after.version })).status,
-      ).toBe(409);
-      expect(readdirSync(bench.folder).filter((name) => name.startsWith('.'))).toEqual([]);
-    } finally {
-      await bench.remove();
-    }
   });
 
   it('need no temporary folder of the machine, and leave nothing behind', async () => {

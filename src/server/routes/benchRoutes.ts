@@ -9,6 +9,7 @@ import {
   type StepInput,
 } from '../../api/index.ts';
 import { requireCalendar } from '../../core/plan/index.ts';
+import { readCopyState } from '../copies/copyState.ts';
 import type { ClockWatch } from '../clockWatch.ts';
 import { builds, settings, steps } from '../database/schema.ts';
 import { WORLD } from '../devices/simulatedGroundTruth.ts';
@@ -62,6 +63,7 @@ export function benchRoutes(
       guarded,
       readOnly,
       clockJump: watch.jump(),
+      copies: readCopyState(db),
       settings: readSettings(db),
       builds: readHeads(db),
       ...readTaught(db),

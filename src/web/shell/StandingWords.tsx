@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
-import { useLocation } from 'react-router';
-import { PATHS } from '../../api/index.ts';
+import { Link, useLocation } from 'react-router';
+import { copyWarning, DEFAULT_COPIES, PATHS } from '../../api/index.ts';
 import { clockText, dayText } from '../components/time.ts';
 import { acceptClock, useBench } from '../data/bench.ts';
 import { useSignedOut } from '../data/signedOut.ts';
@@ -11,6 +11,10 @@ export function StandingWords() {
   const { data } = useBench();
   const isSignedOut = useSignedOut();
   const { pathname } = useLocation();
+  const missing =
+    data?.copies && data.builds.length > 0 && pathname !== '/bench' && !data.readOnly
+      ? copyWarning(data.copies, data.settings.preferences.copies ?? DEFAULT_COPIES, data.now / 60_000)
+      : null;
   return (
     <>
       {isSignedOut && (
@@ -37,6 +41,16 @@ export function StandingWords() {
           <a className="quiet" href={PATHS.backup} download>
             Save a backup
           </a>
+        </div>
+      )}
+      {missing && (
+        <div role="note" className="refusal">
+          <p>
+            <b>Backup:</b> {missing.text} {missing.remedy}
+          </p>
+          <Link className="quiet" to="/bench">
+            To the backups
+          </Link>
         </div>
       )}
       {data?.clockJump && <ClockQuestion before={data.clockJump.before} now={data.clockJump.now} />}

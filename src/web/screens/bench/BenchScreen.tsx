@@ -9,7 +9,7 @@ import { Loading } from '../../components/Loading.tsx';
 import { saveSettings, useBench } from '../../data/bench.ts';
 import { AirPanel } from '../finish/AirPanel.tsx';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
-import { BackupPanel } from './BackupPanel.tsx';
+import { BackupPanel } from './backup/BackupPanel.tsx';
 import { DevicePanel } from './DevicePanel.tsx';
 import { ForecastPanel } from './ForecastPanel.tsx';
 import { ToolTable } from './ToolTable.tsx';
@@ -217,7 +217,13 @@ export function BenchScreen() {
           />
         </div>
         <DevicePanel />
-        <BackupPanel guarded={data.guarded ?? false} readOnly={Boolean(data.readOnly)} />
+        <BackupPanel
+          guarded={data.guarded ?? false}
+          readOnly={Boolean(data.readOnly)}
+          preferences={preferences}
+          savedAt={data.copies?.savedAt ?? null}
+          onSave={(next, label) => save({ preferences: next }, label)}
+        />
       </section>
     </div>
   );
