@@ -2,6 +2,7 @@
 export { idFrom, isSameWord } from './ids.ts';
 export { CLOCK_HEADER, OWN_HEADER, PATHS, pathTo, WRITE_HEADER } from './paths.ts';
 export { wholeBench, type Answered, type KnownBuilds } from './wholeBench.ts';
+export type { BookInput } from './bookSchemas.ts';
 export * from './copies.ts';
 export * from './schemas.ts';
 export * from './kitSchemas.ts';

@@ -45,6 +45,7 @@ export const PATHS = {
   outputMedia: '/api/devices/:id/media',
   outputJob: '/api/devices/:id/job',
   buildDocument: '/api/builds/:id/document',
+  book: '/api/builds/:id/book',
   documentSchema: '/api/build-document/schema',
   documentPreview: '/api/build-document/preview',
   documentTake: '/api/build-document',

@@ -11,6 +11,7 @@ import { ProblemError, sendProblem, shown } from './problem.ts';
 import { unlessUnchanged } from './requests/conditional.ts';
 import { jsonBody } from './requests/jsonBody.ts';
 import { benchRoutes } from './routes/benchRoutes.ts';
+import { bookRoutes } from './routes/bookRoutes.ts';
 import { buildRoutes } from './routes/buildRoutes.ts';
 import { copyRoutes } from './routes/copyRoutes.ts';
 import { cupRoutes } from './routes/cupRoutes.ts';
@@ -66,6 +67,7 @@ export function createApp({
   const learn = learning(served.db);
   app.use(
     benchRoutes(served, watch, passphrase !== undefined),
+    bookRoutes(served),
     buildRoutes(served, learn),
     copyRoutes(served),
     cupRoutes(served, learn),

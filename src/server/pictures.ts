@@ -61,10 +61,18 @@ export async function asKept(bytes: Buffer): Promise<{ bytes: Buffer; type: stri
 /** Longest side of a picture among others. */
 const SMALL_SIDE = 360;
 
+/** Longest side of a picture in a book: half a page at 300 dots per inch. */
+const PRINT_SIDE = 1200;
+
+/** A copy of a picture that was kept, for print. */
+export const printCopy = (bytes: Buffer): Promise<Buffer> => jpegOf(bytes, PRINT_SIDE);
+
 /** A small copy of a picture that was kept. */
-export const smallCopy = (bytes: Buffer): Promise<Buffer> =>
+export const smallCopy = (bytes: Buffer): Promise<Buffer> => jpegOf(bytes, SMALL_SIDE);
+
+const jpegOf = (bytes: Buffer, side: number): Promise<Buffer> =>
   sharp(bytes, { limitInputPixels: MOST_PIXELS })
-    .resize({ width: SMALL_SIDE, height: SMALL_SIDE, fit: 'inside', withoutEnlargement: true })
+    .resize({ width: side, height: side, fit: 'inside', withoutEnlargement: true })
     .flatten({ background: '#ffffff' })
     .jpeg({ quality: QUALITY })
     .toBuffer();

@@ -594,6 +594,13 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   },
   {
     stage: 'record',
+    path: 'book',
+    title: 'Build book',
+    words: 'print, PDF, card at a show, label, exhibition',
+    load: async () => (await import('./screens/record/book/BookScreen.tsx')).BookScreen,
+  },
+  {
+    stage: 'record',
     path: 'hand-on',
     title: 'Hand on',
     words: 'export, import, share, save, open a build, JSON, zip, schema',

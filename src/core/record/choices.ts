@@ -40,6 +40,19 @@ export const ASPECTS = [
 ] as const;
 export type Aspect = (typeof ASPECTS)[number];
 
+/** What a build book tells of, in its order. */
+export const BOOK_SECTIONS = [
+  'pictures',
+  'colours',
+  'stacks',
+  'livery',
+  'hours',
+  'mishaps',
+  'verdict',
+  'lessons',
+] as const;
+export type BookSection = (typeof BOOK_SECTIONS)[number];
+
 /** What a builder writes into the log by hand. */
 export const ENTRY_KINDS = ['note', 'air', 'pressure', 'thinning', 'pause', 'bought', 'decided'] as const;
 export type EntryKind = (typeof ENTRY_KINDS)[number];

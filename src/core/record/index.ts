@@ -1,10 +1,12 @@
 /** Record: inspections and what comes of them; the log and what follows from it. */
 export {
   ASPECTS,
+  BOOK_SECTIONS,
   ENTRY_KINDS,
   FAULTS,
   VERDICT_ENDS,
   type Aspect,
+  type BookSection,
   type EntryKind,
   type FaultId,
 } from './choices.ts';
@@ -38,8 +40,17 @@ export {
   type LogSources,
   type TickedStep,
 } from './log/logOf.ts';
+export { BLOCK_KINDS, type BookBlock } from './book/blocks.ts';
+export { bookOf, MOST_PICTURES, SECTION_NAMES, workedLine, type BookSources } from './book/bookOf.ts';
+export type { BookCode, BookCup } from './book/colourBlocks.ts';
+export { CARD_MM, showCard, wrapped, type CardWords } from './book/showCard.ts';
 export { ASPECT_FACTS } from './verdict/aspects.ts';
 export { factsOf, type VerdictSources } from './verdict/facts.ts';
-export { lessonOfRegret, proposeLessons, type LessonProposal } from './verdict/proposeLessons.ts';
+export {
+  isFromBuild,
+  lessonOfRegret,
+  proposeLessons,
+  type LessonProposal,
+} from './verdict/proposeLessons.ts';
 export { albumOf, duePictures, type AlbumPicture } from './pictures/album.ts';
 export { layOver, type Similarity } from './pictures/layOver.ts';

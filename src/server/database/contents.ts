@@ -38,13 +38,10 @@ function addValue(hash: Hash, value: unknown): void {
   if (Buffer.isBuffer(value)) {
     hash.update(`b${value.length}:`);
     hash.update(value);
-  } else if (value === null) hash.update('n');
-  else {
-    const text = typeof value === 'string' ? value : String(value);
-    hash.update(
-      `${typeof value === 'string' ? 's' : typeof value === 'bigint' ? 'i' : 'r'}${Buffer.byteLength(text)}:${text}`,
-    );
-  }
+  } else if (typeof value === 'string') hash.update(`s${Buffer.byteLength(value)}:${value}`);
+  else if (typeof value === 'bigint') hash.update(`i${value};`);
+  else if (typeof value === 'number') hash.update(`r${value};`);
+  else hash.update('n');
 }
 
 export function drained<T>(steps: Iterator<unknown, T>): T {

@@ -8,6 +8,7 @@ import {
   withReferences,
   type RecordDefinition,
 } from '../../core/kit/index.ts';
+import { isFromBuild } from '../../core/record/index.ts';
 import type { Database } from '../database/open.ts';
 import { builds, codes, cups, joins, paints, pictures, readings, steps, trays } from '../database/schema.ts';
 import { notFound } from '../problem.ts';
@@ -150,8 +151,6 @@ function catalogueOf(
 /** Lessons and spares that came from a build, as their origin says. */
 function taughtBy(db: Database, name: string): Pick<BuildDocument, 'lessons' | 'spares'> {
   const { lessons, spares } = assembleStock(readKitItems(db, null));
-  // Another build's name may begin with this one's.
-  const isFrom = ({ origin }: { origin: string }) =>
-    origin.startsWith(name) && !/^[\p{L}\p{N}]/u.test(origin.slice(name.length));
+  const isFrom = (taught: { origin: string }) => isFromBuild(taught, name);
   return { lessons: lessons.filter(isFrom), spares: spares.filter(isFrom) };
 }

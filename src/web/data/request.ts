@@ -27,12 +27,8 @@ interface Sent {
   key?: string;
 }
 
-/** Sends a body as it is, JSON apart, and reads JSON, with the headers of the answer. Throws RequestProblem for an answer with a problem, Unreachable for none. */
-export async function exchange<T>(
-  method: Method,
-  path: string,
-  { body, version, key }: Sent = {},
-): Promise<Answered<T>> {
+/** Sends a body as it is, JSON apart. Throws RequestProblem for an answer with a problem, Unreachable for none. */
+async function answerOf(method: Method, path: string, { body, version, key }: Sent): Promise<Response> {
   const isFile = body instanceof Blob;
   let response: Response;
   try {
@@ -50,14 +46,22 @@ export async function exchange<T>(
     throw new Unreachable('The server cannot be reached.', { cause: error });
   }
   setSignedOut(response.status === 401);
-  if (response.ok) {
-    const read: unknown = response.status === 204 ? undefined : await response.json();
-    return { body: read as T, headers: response.headers };
-  }
+  if (response.ok) return response;
   const problem = await problemIn(response);
   if (response.status === 401) throw new SignedOut(problem.detail);
   throw new RequestProblem(problem);
 }
+
+/** Sends something and reads JSON, with the headers of the answer; throws as `answerOf` does. */
+export async function exchange<T>(method: Method, path: string, sent: Sent = {}): Promise<Answered<T>> {
+  const response = await answerOf(method, path, sent);
+  const read: unknown = response.status === 204 ? undefined : await response.json();
+  return { body: read as T, headers: response.headers };
+}
+
+/** Sends something that is answered with a file. */
+export const requestFile = async (path: string, body: object): Promise<Blob> =>
+  (await answerOf('POST', path, { body })).blob();
 
 async function problemIn(response: Response): Promise<Problem> {
   const text = await response.text();

@@ -50,6 +50,7 @@ import { cureCheckRecord, ownStepRecord, pinRecord, stepEditRecord } from './ste
 import { stretchRecord } from './stretch.ts';
 import { barRecord, lessonRecord, materialRecord, spareRecord, stackRecord } from './stock.ts';
 import { tryoutRecord } from './tryout.ts';
+import { bookRecord } from './book.ts';
 import { verdictRecord } from './verdict.ts';
 import { viewRecord } from './view.ts';
 import { wantRecord } from './want.ts';
@@ -113,6 +114,7 @@ export const KIT_RECORDS = [
   photoRecord,
   logEntryRecord,
   verdictRecord,
+  bookRecord,
   ownStepRecord,
   stepEditRecord,
   cureCheckRecord,
@@ -189,6 +191,7 @@ export * from './stock.ts';
 export * from './stretch.ts';
 export * from './tryout.ts';
 export * from './verdict.ts';
+export * from './book.ts';
 export * from './view.ts';
 export * from './want.ts';
 export * from './weathering.ts';

@@ -22,6 +22,7 @@ const ELSEWHERE = [
     form: 'PDF and SVG at exact size, HPGL for the cutter',
   },
   { path: 'record/log', what: 'Log', form: 'CSV' },
+  { path: 'record/book', what: 'Build book and card', form: 'PDF, and to print' },
 ] as const;
 const OF_THE_BENCH = [
   { to: '/shelf', what: 'Shelf with prices', form: 'CSV' },

@@ -1,0 +1,47 @@
+import { and, eq } from 'drizzle-orm';
+import type { Router } from 'express';
+import { bookInput } from '../../api/bookSchemas.ts';
+import { PATHS, type BookInput } from '../../api/index.ts';
+import { bookPdf } from '../book/bookPdf.ts';
+import { builds, pictures } from '../database/schema.ts';
+import { printCopy } from '../pictures.ts';
+import { notFound } from '../problem.ts';
+import { oneAtATime } from '../requests/inPortions.ts';
+import { idOf, validated } from '../requests/validated.ts';
+import { benchRouter, type ServerContext } from './serverContext.ts';
+
+/** A build told of in print. */
+export function bookRoutes({ db }: Pick<ServerContext, 'db'>): Router {
+  const { router, post } = benchRouter({ db });
+  const inTurn = oneAtATime();
+
+  post(PATHS.book, async (request, response) => {
+    const buildId = idOf(request);
+    if (!db.select({ id: builds.id }).from(builds).where(eq(builds.id, buildId)).get())
+      throw notFound('build', buildId);
+    const book = validated(bookInput, request.body) as BookInput;
+    const pdf = await inTurn(async () => bookPdf(book, await picturesIn(book, buildId)));
+    response.type('application/pdf').send(pdf);
+  });
+
+  /** The pictures of a book as they are printed; those of other builds, and those that are gone, are not among them. */
+  async function picturesIn({ blocks }: BookInput, buildId: string): Promise<Map<string, Buffer>> {
+    const wanted = new Set(
+      blocks.flatMap((block) =>
+        block.kind === 'pictures' ? block.pictures.map(({ pictureId }) => pictureId) : [],
+      ),
+    );
+    const found = new Map<string, Buffer>();
+    for (const id of wanted) {
+      const row = db
+        .select()
+        .from(pictures)
+        .where(and(eq(pictures.id, id), eq(pictures.buildId, buildId)))
+        .get();
+      if (row) found.set(id, await printCopy(row.bytes));
+    }
+    return found;
+  }
+
+  return router;
+}

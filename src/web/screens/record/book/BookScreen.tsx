@@ -1,0 +1,142 @@
+import { Button, Checkbox, Textarea, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { PATHS, pathTo } from '../../../../api/index.ts';
+import { bookRecord, type Book } from '../../../../core/kit/index.ts';
+import {
+  BOOK_SECTIONS,
+  MOST_PICTURES,
+  SECTION_NAMES,
+  type BookBlock,
+} from '../../../../core/record/index.ts';
+import { Loading } from '../../../components/Loading.tsx';
+import { textLimits } from '../../../components/limits.ts';
+import { StageNav } from '../../../components/StageNav.tsx';
+import { requestFile } from '../../../data/request.ts';
+import { saveFile } from '../../../data/saveFile.ts';
+import { useKitChange } from '../../../data/useKitChange.ts';
+import { useLogSources } from '../log/useLogSources.ts';
+import type { LogInputs } from '../log/useLog.ts';
+import { BookPages } from './BookPages.tsx';
+import { ShowCard } from './ShowCard.tsx';
+import { bookIn, useBook } from './useBook.ts';
+import './book.css';
+
+/** A build told of in print, and the card that stands beside it. */
+export function BookScreen() {
+  const { sources, isNone, loading } = useLogSources('the book');
+  if (isNone) return <Loading what="the build" error={new Error('There is no build at this address.')} />;
+  if (!sources) return <Loading {...loading} />;
+  return <BookOf {...sources} />;
+}
+
+function BookOf(sources: LogInputs) {
+  const { build } = sources;
+  const book = bookIn(sources);
+  const { problem, change } = useKitChange(build.id);
+  const { state, newest: blocks } = useBook(sources);
+  const put = (said: Partial<Book>) => {
+    const { id, ...value } = { ...book, ...said };
+    change([{ kind: 'book', id, value }], 'build book');
+  };
+  return (
+    <div className="columns kit bookview">
+      <section className="column noprint" aria-label="What goes into it">
+        <h2>What goes into it</h2>
+        <StageNav stage="record" buildId={build.id} open="book" />
+        {problem && <p role="alert">{problem}</p>}
+        <BookSettings key={book.foreword + book.builder} book={book} onPut={put} />
+        {blocks && <PrintBook build={build} blocks={blocks} />}
+      </section>
+      <section className="column" aria-label="Build book">
+        <h2 className="noprint">Build book</h2>
+        {state.kind === 'failed' && <p role="alert">{state.message}</p>}
+        {blocks ? (
+          <div className="sheet">
+            <BookPages blocks={blocks} />
+          </div>
+        ) : (
+          state.kind !== 'failed' && <p role="status">Writing it…</p>
+        )}
+      </section>
+      <section className="column noprint" aria-label="At a show">
+        <h2>At a show</h2>
+        <ShowCard key={book.cardWords} sources={sources} book={book} onPut={put} />
+      </section>
+    </div>
+  );
+}
+
+function BookSettings({ book, onPut }: { book: Book; onPut: (said: Partial<Book>) => void }) {
+  return (
+    <div className="panel stacked g8">
+      <TextInput
+        label="Built by"
+        {...textLimits(bookRecord.fields.builder)}
+        defaultValue={book.builder}
+        onBlur={({ currentTarget: { value } }) => value !== book.builder && onPut({ builder: value })}
+      />
+      <Textarea
+        label="Foreword"
+        rows={3}
+        {...textLimits(bookRecord.fields.foreword)}
+        defaultValue={book.foreword}
+        onBlur={({ currentTarget: { value } }) => value !== book.foreword && onPut({ foreword: value })}
+      />
+      <fieldset className="plainset stacked g8">
+        <legend className="small">
+          <b>Told of</b>
+        </legend>
+        {BOOK_SECTIONS.map((section) => (
+          <Checkbox
+            key={section}
+            label={SECTION_NAMES[section]}
+            checked={!book.leftOut.includes(section)}
+            onChange={({ currentTarget: { checked } }) =>
+              onPut({
+                leftOut: checked
+                  ? book.leftOut.filter((each) => each !== section)
+                  : [...book.leftOut, section],
+              })
+            }
+          />
+        ))}
+      </fieldset>
+      <p className="small soft">
+        What there is nothing of is not in it. Of pictures the newest {MOST_PICTURES} are taken.
+      </p>
+    </div>
+  );
+}
+
+interface PrintBookProps {
+  build: LogInputs['build'];
+  blocks: BookBlock[];
+}
+
+function PrintBook({ build, blocks }: PrintBookProps) {
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const save = async () => {
+    setBusy(true);
+    setProblem(null);
+    try {
+      const pdf = await requestFile(pathTo(PATHS.book, build.id), { title: build.name, blocks });
+      saveFile(`book-${build.id}.pdf`, pdf, 'application/pdf');
+    } catch (error) {
+      setProblem((error as Error).message);
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <div className="panel stacked g8">
+      <Button variant="action" loading={busy} onClick={() => void save()}>
+        Save as PDF
+      </Button>
+      <Button variant="default" onClick={() => window.print()}>
+        Print from here
+      </Button>
+      {problem && <p role="alert">{problem}</p>}
+    </div>
+  );
+}
