@@ -11,6 +11,7 @@ import {
   engineRecord,
   facingRecord,
   gaugeRecord,
+  replacementRecord,
   harnessRecord,
   initialOf,
   insertionRecord,
@@ -44,6 +45,7 @@ import {
   type FitFeel,
   type Gap,
   type Gauge,
+  type Replacement,
   type Harness,
   type HoldingPoint,
   type Insertion,
@@ -181,6 +183,7 @@ export interface SampleKit {
   chains?: Said<DriveChain>[];
   patterns?: Said<Pattern>[];
   gauges?: Said<Gauge>[];
+  replacements?: Said<Replacement>[];
   engines?: Said<Engine>[];
   /** "part; what it is on an engine". */
   engineKinds?: string[];
@@ -530,6 +533,7 @@ export function kitFrom(buildId: string, sample: SampleKit): Kit {
     chains: made(chainRecord, 'chain', sample.chains),
     patterns: made(patternRecord, 'pattern', sample.patterns),
     gauges: made(gaugeRecord, 'gauge', sample.gauges),
+    replacements: made(replacementRecord, 'replacement', sample.replacements),
     engines: made(engineRecord, 'engine', sample.engines),
     stretches: (sample.stretches ?? []).map(({ members, optionId, ...said }, index) => ({
       ...newRecord(stretchRecord),

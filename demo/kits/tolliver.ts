@@ -576,6 +576,18 @@ G5 F13 glass hidden
       flawHour: 5,
     },
   ],
+  replacements: [
+    {
+      name: 'Oil filter',
+      partId: 'C15',
+      way: 'scratch',
+      shape: 'rod',
+      sizeFrom: 'box',
+      widthMm: 3,
+      lengthMm: 8,
+      note: 'flew off the tweezers; a ring of tape for its rim',
+    },
+  ],
   gauges: [
     { name: 'Hood, its edge', partId: 'A5', measuredMm: 1.1, realMm: 9, edgeOnly: true, way: 'edges' },
     { name: 'Quarter lights', partId: 'G4', measuredMm: 0.9, realMm: 4 },

@@ -90,21 +90,21 @@ const BLOCKS: Readonly<Record<BookBlock['kind'], AnyObjectSchema>> = {
   }).noUnknown(),
 };
 
+const noBlock = object({
+  kind: string()
+    .oneOf(BLOCK_KINDS, `a block is one of: ${BLOCK_KINDS.join(', ')}`)
+    .required(),
+});
+
+const block = lazy((value: unknown) => {
+  const kind = (value as { kind?: unknown } | null)?.kind;
+  return typeof kind === 'string' && kind in BLOCKS ? BLOCKS[kind as BookBlock['kind']] : noBlock;
+}) as unknown as AnyObjectSchema;
+
 export const bookInput = object({
   title: words('the title', 200).required('the title is missing'),
   blocks: array()
-    .of(
-      lazy((block: unknown) => {
-        const kind = (block as { kind?: unknown } | null)?.kind;
-        return typeof kind === 'string' && kind in BLOCKS
-          ? BLOCKS[kind as BookBlock['kind']]
-          : (object({
-              kind: string()
-                .oneOf(BLOCK_KINDS, `a block is one of: ${BLOCK_KINDS.join(', ')}`)
-                .required(),
-            }) as AnyObjectSchema);
-      }),
-    )
+    .of(block)
     .max(MOST_BLOCKS, `a book has at most ${MOST_BLOCKS} blocks`)
     .required('the blocks are missing'),
 }).noUnknown();

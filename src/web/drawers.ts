@@ -308,6 +308,20 @@ export const DRAWERS: readonly (Drawer & { stage: StagePath | null })[] = [
   {
     stage: 'detail',
     group: 'Across the build',
+    path: 'lost',
+    title: 'Lost and made',
+    words: 'broken, missing, found, spares, scratch-built, replace, template',
+    load: async () => (await import('./screens/detail/lost/LostView.tsx')).LostView,
+    state: ({ kit: { replacements, parts } }) => {
+      const known = new Set(replacements.flatMap(({ partId, way }) => (way === null ? [] : (partId ?? []))));
+      const open = parts.filter(({ id, state }) => state === 'lost' && !known.has(id)).length;
+      if (open > 0) return `${counted(open, 'part')} lost, nothing decided`;
+      return replacements.length === 0 ? 'nothing lost' : `${counted(replacements.length, 'part')} decided`;
+    },
+  },
+  {
+    stage: 'detail',
+    group: 'Across the build',
     path: 'patterns',
     title: 'Patterns in the flat',
     words: 'tanks, pipes, foil, developments',

@@ -65,6 +65,16 @@ export { drawFacing, type FacingPart } from './drawn/drawFacing.ts';
 export { drillRing, type DrilledRing, type RingQuestion } from './dressed/drilledRing.ts';
 export { finsOf } from './dressed/fins.ts';
 export { windSpring, type WoundSpring } from './dressed/spring.ts';
+export {
+  PIECE_FACTS,
+  PIECE_SHAPES,
+  scratchPiece,
+  type PieceQuestion,
+  type PieceShape,
+  type PieceSize,
+  type ScratchPiece,
+} from './made/scratchPiece.ts';
+export { drawPiece } from './drawn/drawPiece.ts';
 export { drawRing } from './drawn/drawRing.ts';
 export { drawDevelopment } from './drawn/drawDevelopment.ts';
 export { drawStretch } from './drawn/drawStretch.ts';

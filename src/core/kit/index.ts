@@ -31,6 +31,17 @@ export { seatOf, inSeatColour, seatTwins, type SeatColoured, type SeatTwins } fr
 export { alikeEffects, effectOf, type AlikeEffects } from './effects.ts';
 export { lampOf, type LampAnswer } from './lamps.ts';
 export { SMALL_CM2, smallBatches, type SmallBatch, type SmallThing } from './smallThings.ts';
+export { lostFacts, sizeByPicture, type LostFacts } from './lost/lostFacts.ts';
+export {
+  daysBack,
+  MAKE_MINUTES,
+  pieceOf,
+  stepBack,
+  WAY_NAMES,
+  waysBack,
+  type WayBack,
+} from './lost/replacementWays.ts';
+export { spareFit, sparesFor, type SpareFit } from './lost/spareFit.ts';
 export { levelOf, wayIn } from './closing/closing.ts';
 export { movingThings, type MovingThing } from './closing/movingThings.ts';
 export { packingFor, packingWords } from './sheetStacks.ts';

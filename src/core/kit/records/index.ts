@@ -50,6 +50,7 @@ import { cureCheckRecord, ownStepRecord, pinRecord, stepEditRecord } from './ste
 import { stretchRecord } from './stretch.ts';
 import { barRecord, lessonRecord, materialRecord, spareRecord, stackRecord } from './stock.ts';
 import { tryoutRecord } from './tryout.ts';
+import { replacementRecord } from './replacement.ts';
 import { bookRecord } from './book.ts';
 import { verdictRecord } from './verdict.ts';
 import { viewRecord } from './view.ts';
@@ -115,6 +116,7 @@ export const KIT_RECORDS = [
   logEntryRecord,
   verdictRecord,
   bookRecord,
+  replacementRecord,
   ownStepRecord,
   stepEditRecord,
   cureCheckRecord,
@@ -192,6 +194,7 @@ export * from './stretch.ts';
 export * from './tryout.ts';
 export * from './verdict.ts';
 export * from './book.ts';
+export * from './replacement.ts';
 export * from './view.ts';
 export * from './want.ts';
 export * from './weathering.ts';

@@ -28,6 +28,8 @@ export const spareRecord = defineRecord(
     count: whole('the count', 0, 999, 1),
     /** What it is on an engine; absent for what nobody said. */
     engineKind: ifAny(engineKind('what it is on an engine')),
+    /** Its longest side, mm; absent for what nobody measured. */
+    lengthMm: ifAny(amount('the length in mm', 0.1, 5000)),
     note: text('a note', 2000),
   },
   { onCopy: asItIs },

@@ -2,6 +2,7 @@ import { nearestStock, twistFor } from '../../detail/index.ts';
 import {
   counted,
   laceOf,
+  pieceOf,
   planHarness,
   resolveVersion,
   routeOfRun,
@@ -14,6 +15,7 @@ import {
 } from '../../kit/index.ts';
 import { worked } from '../../worked.ts';
 import type { PlanContribution } from '../contribution.ts';
+import { comingBack } from './comesBack.ts';
 import { stretchesOf } from './stretches.ts';
 
 /** Pieces of one diameter, or of one width of strip. */
@@ -104,6 +106,22 @@ export function cutList(kit: Kit, scale: number): CutGroup[] {
       length: tenth(spring.wireLengthMm),
       count: dressing.count,
     });
+  }
+  for (const replacement of kit.replacements) {
+    const { partId, way, name, count } = replacement;
+    const part = kit.parts.find(({ id }) => id === partId);
+    if (way !== 'scratch' || !part || !used.has(part.id) || !comingBack(part, kit)) continue;
+    for (const [at, blank] of (pieceOf(replacement).answer?.blanks ?? []).entries()) {
+      if (blank.form !== 'rod' && blank.form !== 'tube') continue;
+      const { pieces, uses } = group(blank.mm);
+      uses.push(`${blank.what} of ${name.toLowerCase()}`);
+      pieces.push({
+        id: `replacement ${replacement.id} ${at}`,
+        what: `${blank.what}, ${name.toLowerCase()}`,
+        length: tenth(blank.lengthMm),
+        count,
+      });
+    }
   }
   for (const { stretch, plan } of stretchesOf(kit)) {
     for (const { id, name, insert, splice } of plan.members) {

@@ -4,6 +4,7 @@ import { air } from './air.ts';
 import { brightwork } from './brightwork.ts';
 import { closing } from './closing.ts';
 import { cloth } from './cloth.ts';
+import { comesBack } from './comesBack.ts';
 import { corners } from './corners.ts';
 import { cutting } from './cutList.ts';
 import { decisions } from './decisions.ts';
@@ -54,6 +55,7 @@ export const CONTRIBUTIONS: readonly PlanContribution[] = [
   pairs,
   holding,
   preparation,
+  comesBack,
   plating,
   brightwork,
   engines,

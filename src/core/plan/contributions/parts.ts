@@ -5,11 +5,13 @@ import {
   partLabel,
   readName,
   wantsFinish,
+  WAY_NAMES,
   type Part,
 } from '../../kit/index.ts';
 import { BARE, COATS, EARLY, type KitAdvice } from '../advice/kitAdvice.ts';
 import { few, joinsOf, traysOf, type DividedKit, type PlanContribution } from '../contribution.ts';
 import type { TaskKind } from '../tasks.ts';
+import { comingBack } from './comesBack.ts';
 
 const HANDLING: readonly TaskKind[] = ['mask', 'flat', 'polish', 'foil', 'decal'];
 
@@ -51,6 +53,7 @@ function keptOutOfPaint(tray: DividedKit['trays'][number], build: DividedKit): K
 function partAdvice(part: Part, trayId: string, build: DividedKit): KitAdvice[] {
   const joins = joinsOf(build, [part.id]);
   const label = `${partLabel(part)} ${part.name}`;
+  const back = comingBack(part, build.kit);
   const said = {
     subject: part.id,
     about: { trays: [trayId], parts: [part.id] },
@@ -71,15 +74,18 @@ function partAdvice(part: Part, trayId: string, build: DividedKit): KitAdvice[] 
           },
         ]
       : []),
-    ...(part.state === 'lost' && build.version.used.has(part.id)
+    ...(back !== undefined && build.version.used.has(part.id)
       ? [
           {
             ...said,
             rule: 'part-lost',
-            severity: 'warn' as const,
-            text: `Lost from the box: ${label}`,
+            severity: back === null ? ('warn' as const) : ('note' as const),
+            text: `${part.state === 'lost' ? 'Lost from the box' : 'To be replaced'}: ${label}`,
             why: 'What it sits on, and what sits on it, waits until it is found or made.',
-            remedy: 'Find one in the spares box or make it; then mark where it came from.',
+            remedy:
+              back === null
+                ? 'Decide how it comes back under Detail, Lost and made; then mark where it came from.'
+                : `Decided: ${WAY_NAMES[back.way!].toLowerCase()}. Say under Detail, Lost and made, that it lies there.`,
             at: { trays: [trayId], joins, kinds: [...BARE, ...COATS, 'assemble'] as const, once: true },
           },
         ]

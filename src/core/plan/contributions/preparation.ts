@@ -1,11 +1,9 @@
-import { isSameThing } from '../../words.ts';
 import { partLabel, type Joint, type Part } from '../../kit/index.ts';
 import { few, trayTask, type PlanContribution, type TrayTask } from '../contribution.ts';
 
 const STRAIGHTEN = { start: 8, perPart: 6, cool: 60 };
 const TRUE = { start: 6, perPart: 5 };
 const FILL = { start: 10, perSeam: 6, perSink: 4, hard: 6 * 60 };
-const MAKE_MINUTES = 40;
 const GLASS = { start: 6, each: 4 };
 
 const names = (parts: readonly Part[]) => few(parts.map(({ name }) => name));
@@ -78,30 +76,11 @@ function polishGlass(trayId: string, held: readonly Part[]): TrayTask[] {
   ];
 }
 
-/** What is lost from the box is found or made before anything is joined to where it was. */
-function makeLost(trayId: string, held: readonly Part[]): TrayTask[] {
-  return held
-    .filter(({ state }) => state === 'lost')
-    .map((part) =>
-      trayTask('make', trayId, {
-        id: `make-${part.id}`,
-        title: `Find or make ${part.name.toLowerCase()}`,
-        minutes: MAKE_MINUTES,
-        because: 'It is lost from this box, and what it sits on waits for it.',
-        details: [
-          'the spares box and the list of needs first, in the Kit stage',
-          'else from sheet, rod and tube: measure its place, look at the sheet and the other side',
-          'mark it as from spares or scratch-built once it lies there',
-        ],
-      }),
-    );
-}
-
-/** What parts ask for before they are painted: bent, out of register, sunk, seamed, clear; and spares for lost ones. */
+/** What parts ask for before they are painted: bent, out of register, sunk, seamed, clear. */
 export const preparation: PlanContribution = {
   id: 'preparation',
 
-  trayTasks({ kit, version, trays, parts, partsIn, joinOf }) {
+  trayTasks({ kit, trays, parts, partsIn, joinOf }) {
     const name = (id: string) => parts.get(id)?.name ?? id;
     const jointWords = ({ a, b }: Joint) => `${name(a)} to ${name(b).toLowerCase()}`;
     return trays.flatMap((tray) => {
@@ -116,15 +95,11 @@ export const preparation: PlanContribution = {
         ...trueFaces(tray.id, asking('pins')),
         ...fill(tray.id, seams, asking('sink'), jointWords),
         ...polishGlass(tray.id, held),
-        ...makeLost(
-          tray.id,
-          held.filter(({ id }) => version.used.has(id)),
-        ),
       ];
     });
   },
 
-  needs({ parts, spares, material }) {
+  needs({ parts, material }) {
     const list = (held: readonly Part[]) =>
       held
         .slice(0, 3)
@@ -149,23 +124,6 @@ export const preparation: PlanContribution = {
             }),
           ]
         : []),
-      ...parts.filter(({ state }) => state === 'lost').map((part) => lostPart(part, spares)),
     ];
   },
 };
-
-const PART_LEAD_DAYS = 14;
-
-function lostPart(part: Part, spares: readonly { name: string; origin: string; count: number }[]) {
-  const spare = spares.find(({ name, count }) => count > 0 && isSameThing(part.name, name));
-  return {
-    id: `part:${part.id}`,
-    group: 'parts' as const,
-    what: `${partLabel(part)} ${part.name}`,
-    why: 'lost from this box',
-    state: spare ? ('from spares' as const) : ('buy' as const),
-    leadDays: spare ? 0 : PART_LEAD_DAYS,
-    substitute: spare ? `${spare.name} from ${spare.origin}` : 'build it from sheet and tube',
-    looks: spare ? 'check size and style against the sheet' : 'as good as your patience',
-  };
-}

@@ -1,8 +1,9 @@
-import { Button, Checkbox, Select, Table, TextInput, UnstyledButton } from '@mantine/core';
+import { Button, Checkbox, NumberInput, Select, Table, TextInput, UnstyledButton } from '@mantine/core';
 import { SpokenHead } from '../../components/SpokenHead.tsx';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
 import { textLimits } from '../../components/limits.ts';
+import { figure } from '../../../core/figures.ts';
 import { hardenerOf } from '../../../core/finish/index.ts';
 import {
   ADHESIVES,
@@ -156,7 +157,10 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
               {stock.spares.map((spare) => (
                 <Table.Tr key={spare.id}>
                   <Table.Td>{spare.name}</Table.Td>
-                  <Table.Td className="soft">from {spare.origin || 'somewhere'}</Table.Td>
+                  <Table.Td className="soft">
+                    from {spare.origin || 'somewhere'}
+                    {spare.lengthMm !== undefined && `, ${figure(spare.lengthMm, 'mm', 1)}`}
+                  </Table.Td>
                   <Table.Td className="num mono">×{spare.count}</Table.Td>
                   <Table.Td>
                     <RemoveButton
@@ -305,15 +309,24 @@ function NewMaterial() {
 function NewSpare() {
   const [origin, setOrigin] = useState('');
   const [material, setMaterial] = useState<Material>('styrene');
+  const [length, setLength] = useState<number | string>('');
   return (
     <AddByName
       label="New spare"
       placeholder="mirrors, round"
       button="Add"
       onAdd={(name) => {
-        const value = { name, origin: origin.trim(), material, count: 1, note: '' };
+        const value = {
+          name,
+          origin: origin.trim(),
+          material,
+          count: 1,
+          note: '',
+          ...(typeof length === 'number' ? { lengthMm: length } : {}),
+        };
         void changeStock([{ kind: 'spare', id: newId('spare'), value }], name);
         setOrigin('');
+        setLength('');
       }}
     >
       <TextInput
@@ -323,6 +336,17 @@ function NewSpare() {
         value={origin}
         {...textLimits(spareRecord.fields.origin)}
         onChange={(event) => setOrigin(event.currentTarget.value)}
+      />
+      <NumberInput
+        size="xs"
+        w={110}
+        aria-label="Its longest side, mm"
+        placeholder="length, mm"
+        hideControls
+        min={0.1}
+        max={5000}
+        value={length}
+        onChange={setLength}
       />
       <Select
         size="xs"
