@@ -66,20 +66,10 @@ const VIEWS = {
       await page.click('.arealist .parttag');
     },
   ],
-  order: [
-    '/build/pellam/livery/order',
-    DESK,
-    (page) =>
-      page.waitForFunction(
-        () =>
-          document.querySelector('.stages svg') !== null &&
-          /Masks to cut/.test(document.body.innerText) &&
-          !/Laying out/.test(document.body.innerText),
-      ),
-  ],
   finish: ['/build/tolliver/finish/tolliver-body', DESK],
   detail: ['/build/tolliver/detail/ignition', DESK, (page) => page.waitForSelector('.flatdrawing')],
   tints: ['/build/quillon/finish/tints', DESK, (page) => page.waitForSelector('.pipe'), 'dark'],
+  book: ['/build/quillon/record/book', DESK, (page) => page.waitForSelector('.showcard')],
   plan: ['/build/tolliver/plan', DESK, (page) => page.waitForSelector('[data-testid="step-reason"]')],
   tonight: [
     '/build/tolliver/tonight',

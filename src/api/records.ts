@@ -48,6 +48,8 @@ export interface PaintRecord {
     | null;
   /** What is left in the bottle, ml; null where it is not on the shelf. */
   levelMl: number | null;
+  /** When that was told, minutes since 1970; null where that was not noted. */
+  toldAt: number | null;
   /** Day it was opened, like 2026-05-12; where it stands; what else there is to say. */
   openedOn: string | null;
   place: string;

@@ -393,6 +393,8 @@ const day = () =>
 /** What stands on the shelf; what is left out stays as it was. */
 export const shelfInput = object({
   levelMl: count('the level in ml', 0, 5000),
+  /** When that was so, minutes since 1970; now where it is left out. */
+  toldAt: whole('the time of the level', 0, 1e9).nullable().optional(),
   openedOn: day().optional(),
   place: string().max(80, 'the place has at most 80 characters').optional(),
   note: string().max(500, 'a note has at most 500 characters').optional(),

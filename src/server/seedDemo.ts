@@ -139,7 +139,9 @@ export function seedDemo(db: Database, now: number): void {
       // Opened one after the other over the last year and a half; every third stands in the drawer.
       const openedOn = new Date(now - ((index * 37) % 540) * 86_400_000).toISOString().slice(0, 10);
       const place = index % 3 === 0 ? 'drawer' : 'rack';
-      tx.insert(shelf).values({ paintId, levelMl, openedOn, place }).run();
+      // Looked through before the builds began.
+      const toldAt = Math.floor(now / 60_000) - 20 * 24 * 60;
+      tx.insert(shelf).values({ paintId, levelMl, toldAt, openedOn, place }).run();
     });
     scenario.builds.forEach(({ trays: begun, ...build }, position) => {
       tx.insert(builds)

@@ -160,6 +160,7 @@ export interface BuildDocument {
     | 'dropDoubt'
     | 'refit'
     | 'levelMl'
+    | 'toldAt'
     | 'openedOn'
     | 'place'
     | 'note'

@@ -27,6 +27,7 @@ export {
   type MishapCost,
   type PaintUse,
 } from './log/costs.ts';
+export { levelNow, mlByWeight, usedSince, type LevelNow, type UseOfBuild } from './log/levels.ts';
 export { ENTRIES } from './log/entries.ts';
 export { hoursBy, trendsOf, type Hours, type PlannedStep, type Trend } from './log/hours.ts';
 export {

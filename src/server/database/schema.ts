@@ -49,6 +49,8 @@ export const shelf = sqliteTable('shelf', {
     .primaryKey()
     .references(() => paints.id, { onDelete: 'cascade' }),
   levelMl: real('level_ml').notNull(),
+  /** When that was told, minutes since 1970; null for before it was noted. */
+  toldAt: integer('told_at'),
   /** Day, like 2026-05-12. */
   openedOn: text('opened_on'),
   place: text('place').notNull().default(''),

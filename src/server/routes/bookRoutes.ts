@@ -19,10 +19,12 @@ export function bookRoutes({ db }: Pick<ServerContext, 'db'>): Router {
     const buildId = idOf(request);
     if (!db.select({ id: builds.id }).from(builds).where(eq(builds.id, buildId)).get())
       throw notFound('build', buildId);
-    const book = validated(bookInput, request.body) as BookInput;
-    const pdf = await inTurn(async () => bookPdf(book, await picturesIn(book, buildId)));
+    const book: unknown = validated(bookInput, request.body);
+    const pdf = await inTurn(() => printed(book as BookInput, buildId));
     response.type('application/pdf').send(pdf);
   });
+
+  const printed = async (book: BookInput, buildId: string) => bookPdf(book, await picturesIn(book, buildId));
 
   /** The pictures of a book as they are printed; those of other builds, and those that are gone, are not among them. */
   async function picturesIn({ blocks }: BookInput, buildId: string): Promise<Map<string, Buffer>> {

@@ -38,8 +38,9 @@ import { writing } from '../store/writing.ts';
 import { benchRouter, type ServerContext } from './serverContext.ts';
 
 /** The catalogue of paints, the shelf, and factory codes. */
-export function paintRoutes({ db }: ServerContext, learning: Learning): Router {
+export function paintRoutes({ db, clock }: ServerContext, learning: Learning): Router {
   const { router, get, post, put, remove } = benchRouter({ db });
+  const now = () => Math.floor(clock() / 60_000);
 
   get(PATHS.paints, async (_request, response) => {
     await sendList(response, (await inPortions(paintsSince(db, undefined))).items);
@@ -52,7 +53,7 @@ export function paintRoutes({ db }: ServerContext, learning: Learning): Router {
     const input = await validatedList<PaintInput>(paintBatch.shape, 'paints', paintBatch.item, request.body);
     // The optics are worked out before anything is written, so that the file is not held meanwhile.
     const rows = await eachInPortions(input, paintRow);
-    const saved = writing(db, (tx) => input.map((paint, at) => addPaint(tx, paint, rows[at]!)));
+    const saved = writing(db, (tx) => input.map((paint, at) => addPaint(tx, paint, rows[at]!, now())));
     response.status(201).json(saved);
   });
 
@@ -86,12 +87,12 @@ export function paintRoutes({ db }: ServerContext, learning: Learning): Router {
     );
     const ids = writing(db, (tx) =>
       rows.map(({ paintId, paint, shelf, change, version }, at) => {
-        const id = paintId ?? addPaint(tx, { ...(paint as PaintInput), owned: false }, fresh[at]!).id;
+        const id = paintId ?? addPaint(tx, { ...(paint as PaintInput), owned: false }, fresh[at]!, now()).id;
         if (paintId !== null) {
           if (!readPaint(tx, id)) throw notFound('paint', id);
           takePaintVersion(tx, id, version);
         }
-        putOnShelf(tx, id, shelf);
+        putOnShelf(tx, id, shelf, now());
         if (changePaint(tx, id, change)) noteRefitDue(tx, [id]);
         return id;
       }),
@@ -106,7 +107,7 @@ export function paintRoutes({ db }: ServerContext, learning: Learning): Router {
     writing(db, (tx) => {
       if (!readPaint(tx, id)) throw notFound('paint', id);
       takePaintVersion(tx, id, version);
-      putOnShelf(tx, id, input);
+      putOnShelf(tx, id, input, now());
     });
     response.json(readPaint(db, id));
   });
@@ -116,7 +117,7 @@ export function paintRoutes({ db }: ServerContext, learning: Learning): Router {
     writing(db, (tx) => {
       if (!readPaint(tx, id)) throw notFound('paint', id);
       takePaintVersion(tx, id, version);
-      putOnShelf(tx, id, null);
+      putOnShelf(tx, id, null, now());
     });
     response.json(readPaint(db, id));
   });

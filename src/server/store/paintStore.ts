@@ -73,6 +73,7 @@ const recordOf = ({ paints: row, shelf: owned, refits: refit }: JoinedRow): Pain
     ...(learned ?? believed),
     refit: refit && { readings: refit.readings, ...believed },
     levelMl: owned?.levelMl ?? null,
+    toldAt: owned?.toldAt ?? null,
     openedOn: owned?.openedOn ?? null,
     place: owned?.place ?? '',
     note: owned?.note ?? '',
@@ -186,6 +187,7 @@ export function addPaint(
   db: Database,
   { range, code, owned, volumeMl }: PaintInput,
   row: ReturnType<typeof paintRow>,
+  now: number,
 ): PaintRecord {
   const id = freeId(idFrom(range, code), (taken) => {
     const there = db.select().from(paints).where(eq(paints.id, taken)).get();
@@ -204,7 +206,7 @@ export function addPaint(
   db.insert(paints)
     .values({ ...row, id, version: nextVersion(db) })
     .run();
-  if (owned) db.insert(shelf).values({ paintId: id, levelMl: volumeMl }).run();
+  if (owned) db.insert(shelf).values({ paintId: id, levelMl: volumeMl, toldAt: now }).run();
   return readPaint(db, id)!;
 }
 
@@ -226,15 +228,19 @@ export function takePaintVersion(db: Database, paintId: string, version: number)
     .run();
 }
 
-/** Puts a paint on the shelf or changes what stands there; null takes it off. */
-export function putOnShelf(db: Database, paintId: string, input: ShelfInput | null): void {
+/** Puts a paint on the shelf or changes what stands there; null takes it off. A level that is another than before counts from
+ *  `now` on, minutes since 1970, unless it says from when. */
+export function putOnShelf(db: Database, paintId: string, input: ShelfInput | null, now: number): void {
   if (input === null) {
     db.delete(shelf).where(eq(shelf.paintId, paintId)).run();
     return;
   }
   const { levelMl, openedOn, place, note } = input;
+  const before = db.select().from(shelf).where(eq(shelf.paintId, paintId)).get();
+  const isAnother = before?.levelMl !== levelMl;
   const given = {
     levelMl,
+    toldAt: input.toldAt === undefined ? (isAnother ? now : before.toldAt) : input.toldAt,
     ...(openedOn === undefined ? {} : { openedOn }),
     ...(place === undefined ? {} : { place }),
     ...(note === undefined ? {} : { note }),

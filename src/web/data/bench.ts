@@ -388,8 +388,8 @@ async function sendPaint(
 const sendShelf = (paint: PaintRecord, input: ShelfInput | null): Promise<void> =>
   input === null ? sendPaint(paint, 'DELETE', PATHS.shelf) : sendPaint(paint, 'PUT', PATHS.shelf, input);
 
-const shelfOf = ({ levelMl, openedOn, place, note }: PaintRecord): ShelfInput | null =>
-  levelMl === null ? null : { levelMl, openedOn, place, note };
+const shelfOf = ({ levelMl, toldAt, openedOn, place, note }: PaintRecord): ShelfInput | null =>
+  levelMl === null ? null : { levelMl, toldAt, openedOn, place, note };
 
 /** Puts a paint on the shelf with what is left in it, or takes it off (null). */
 export async function setShelfLevel(paint: PaintRecord, levelMl: number | null): Promise<void> {

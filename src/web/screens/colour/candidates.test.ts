@@ -32,6 +32,7 @@ const paint = (id: string, absorb: [number, number], change: Partial<PaintRecord
   notice: '',
   refit: null,
   levelMl: 10,
+  toldAt: null,
   openedOn: null,
   place: '',
   note: '',

@@ -11,11 +11,14 @@ import { Notice } from '../../components/Notice.tsx';
 import { PROVENANCE_WORDS } from '../../components/provenance.ts';
 import { Spoon } from '../../components/Spoon.tsx';
 import { savePaint, saveShelf } from '../../data/bench.ts';
+import type { LevelNow } from '../../../core/record/index.ts';
+import { LevelPanel } from './LevelPanel.tsx';
 import { PaintMeasures } from './PaintMeasures.tsx';
 
 interface PaintPanelProps {
   paint: PaintRecord;
   paints: readonly PaintRecord[];
+  level: LevelNow | undefined;
   onRead: () => void;
   onOpen: (id: string) => void;
   onClose: () => void;
@@ -27,7 +30,7 @@ const worded = (difference: string) =>
   difference in FAMILIES ? FAMILIES[difference as FamilyId].name : difference;
 
 /** One paint: what it is, what is left of it and where, how surely it is known, and what could stand in for it. */
-export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPanelProps) {
+export function PaintPanel({ paint, paints, level, onRead, onOpen, onClose }: PaintPanelProps) {
   const family = FAMILIES[paint.family];
   const instead = useMemo(() => substitutes(paint, paints, SUBSTITUTES), [paint, paints]);
   const hexOf = (other: PaintRecord) => spectrumToDisplay(opaqueInSheen(other, other.sheen)).hex;
@@ -88,6 +91,7 @@ export function PaintPanel({ paint, paints, onRead, onOpen, onClose }: PaintPane
       </div>
       {owned ? (
         <>
+          <LevelPanel key={paint.id} paint={paint} level={level} />
           <div className="stacked two-columns g8">
             <DayField
               label="Opened"

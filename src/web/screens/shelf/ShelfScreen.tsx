@@ -10,7 +10,9 @@ import { shelfRows } from './shelfTable.ts';
 import { saveFile } from '../../data/saveFile.ts';
 import { AddPaints } from './AddPaints.tsx';
 import { PaintTable, type PaintSort } from './PaintTable.tsx';
+import { LevelsFollow } from './LevelsFollow.tsx';
 import { ReadPaint } from './ReadPaint.tsx';
+import { useLevels } from './useLevels.ts';
 
 /** The catalogue, and what of it stands on the shelf. */
 export function ShelfScreen() {
@@ -23,6 +25,7 @@ export function ShelfScreen() {
   const [openId, setOpenId] = useState<string>();
   const [readId, setReadId] = useState<string>();
   const [sort, setSort] = useState<PaintSort>();
+  const levels = useLevels(paints);
   const query = useDeferredValue(text.toLowerCase());
   const found = useMemo(() => {
     const words = query.split(/\s+/).filter(Boolean);
@@ -107,6 +110,7 @@ export function ShelfScreen() {
           Write CSV
         </Button>
       </div>
+      <LevelsFollow paints={paints} levels={levels} />
       <div className={opened ? 'shelfdesk open' : 'shelfdesk'}>
         <div className="panel shrinks scrolls-x">
           <PaintTable
@@ -133,6 +137,7 @@ export function ShelfScreen() {
           <PaintPanel
             paint={opened}
             paints={paints}
+            level={levels.get(opened.id)}
             onRead={() => setReadId(opened.id)}
             onOpen={setOpenId}
             onClose={() => setOpenId(undefined)}

@@ -28,6 +28,7 @@ const paint = (id: string, change: Partial<PaintRecord> = {}): PaintRecord => ({
   notice: '',
   refit: null,
   levelMl: 10,
+  toldAt: null,
   openedOn: '2026-01-05',
   place: 'rack',
   note: 'stir "well", long',

@@ -1,0 +1,1 @@
+ALTER TABLE `shelf` ADD `told_at` integer;
