@@ -75,6 +75,11 @@ const BLOCKS: Readonly<Record<BookBlock['kind'], AnyObjectSchema>> = {
   }).noUnknown(),
   pictures: object({
     kind: string().required(),
+    inRow: number()
+      .integer()
+      .min(1, 'a row has a picture at least')
+      .max(8, 'a row has at most 8 pictures')
+      .optional(),
     pictures: listOf(
       'pictures',
       400,

@@ -54,4 +54,5 @@ export {
   type LessonProposal,
 } from './verdict/proposeLessons.ts';
 export { albumOf, duePictures, type AlbumPicture } from './pictures/album.ts';
+export { contactSheet, MOST_ON_SHEET } from './pictures/contactSheet.ts';
 export { layOver, type Similarity } from './pictures/layOver.ts';

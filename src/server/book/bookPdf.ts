@@ -106,7 +106,7 @@ function contentOf(block: BookBlock, set: Set, pictures: ReadonlyMap<string, Buf
         unbreakable: true,
       }));
     case 'pictures':
-      return inRows(block.pictures, PICTURES_IN_ROW, ({ pictureId, caption }, width) => ({
+      return inRows(block.pictures, block.inRow ?? PICTURES_IN_ROW, ({ pictureId, caption }, width) => ({
         stack: [
           pictures.has(pictureId)
             ? { image: imageKey(pictureId), fit: [width, width * 0.8] }

@@ -10,7 +10,8 @@ export type BookBlock =
   /** `right`: columns of figures. */
   | { kind: 'table'; head: string[]; right: boolean[]; rows: string[][] }
   | { kind: 'swatches'; swatches: { hex: string; label: string }[] }
-  | { kind: 'pictures'; pictures: { pictureId: string; caption: string }[] }
+  /** So many side by side; two where it is not said. */
+  | { kind: 'pictures'; inRow?: number; pictures: { pictureId: string; caption: string }[] }
   /** Paths in mm from the upper left corner. */
   | { kind: 'drawing'; width: number; height: number; paths: PagePath[]; caption: string };
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { EMPTY_KIT, evidenceRecord, newRecord, photoRecord } from '../../kit/index.ts';
-import { albumOf, duePictures, layOver } from '../index.ts';
+import { albumOf, contactSheet, duePictures, layOver, MOST_ON_SHEET, type AlbumPicture } from '../index.ts';
 
 const homeOf = {
   part: (id: string) => (id === 'A1' ? 'body' : null),
@@ -91,5 +91,34 @@ describe('laying one picture over another', () => {
     const one = { x: 0.5, y: 0.5 };
     expect(layOver([one], size, [one, { x: 0, y: 0 }], size)).toBeUndefined();
     expect(layOver([one, one], size, [one, { x: 0, y: 0 }], size)).toBeUndefined();
+  });
+});
+
+describe('a contact sheet', () => {
+  const picture = (at: number): AlbumPicture => ({
+    id: `f${at}`,
+    pictureId: `p${at}`,
+    from: 'album',
+    isReference: at % 3 === 0,
+    what: `picture ${at}`,
+    partId: null,
+    trayId: null,
+    operationId: null,
+    marks: [],
+    at,
+  });
+
+  it('holds every picture once, in its group, and says where it is not all of them', () => {
+    for (const count of [1, 7, MOST_ON_SHEET, MOST_ON_SHEET + 50]) {
+      const album = Array.from({ length: count }, (_, at) => picture(at));
+      const blocks = contactSheet('Coupe', album, ({ at }) => `group ${at! % 4}`);
+      const shown = blocks.flatMap((block) => (block.kind === 'pictures' ? block.pictures : []));
+      expect(shown).toHaveLength(Math.min(count, MOST_ON_SHEET));
+      expect(new Set(shown.map(({ pictureId }) => pictureId)).size).toBe(shown.length);
+      expect(blocks.filter(({ kind }) => kind === 'part')).toHaveLength(Math.min(4, count));
+      const [title] = blocks;
+      expect(title).toMatchObject({ kind: 'title' });
+      expect(JSON.stringify(title).includes('the newest')).toBe(count > MOST_ON_SHEET);
+    }
   });
 });

@@ -5,6 +5,7 @@ import type { Kit } from '../../../../core/kit/index.ts';
 import type { AlbumPicture } from '../../../../core/record/index.ts';
 import { dayText, dayOf } from '../../../components/time.ts';
 import { smallAddress } from '../../../data/pictures.ts';
+import { SaveContactSheet } from './SaveContactSheet.tsx';
 import './pictures.css';
 
 const BY = { day: 'Day', tray: 'Sub-assembly', part: 'Part', of: 'Model or real' } as const;
@@ -52,6 +53,7 @@ export function Album({ build, kit, album, picked, onPick }: AlbumProps) {
         value={by}
         onChange={(value) => setBy(value)}
       />
+      <SaveContactSheet build={build} album={album} groupOf={groupOf} />
       {[...groups].map(([key, pictures]) => (
         <section key={key} aria-label={groupOf(pictures[0]!)}>
           <h3 className="mt12">{groupOf(pictures[0]!)}</h3>

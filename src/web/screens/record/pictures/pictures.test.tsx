@@ -107,6 +107,23 @@ describe('marks on a picture', () => {
   });
 });
 
+describe('marks by the keyboard', () => {
+  it('are led by the arrows and set by enter; the first press shows where the cross is', () => {
+    const onMarks = vi.fn();
+    show(<MarkedPicture picture={picture('a')} onMarks={onMarks} />);
+    const button = screen.getByRole('button', { name: /^Mark a point on/ });
+    fireEvent.click(button, { detail: 0 });
+    expect(onMarks).not.toHaveBeenCalled();
+    fireEvent.keyDown(button, { key: 'ArrowLeft' });
+    fireEvent.keyDown(button, { key: 'ArrowDown', shiftKey: true });
+    fireEvent.click(button, { detail: 0 });
+    expect(onMarks).toHaveBeenCalledWith([{ x: 0.48, y: 0.502 }]);
+    for (let press = 0; press < 60; press++) fireEvent.keyDown(button, { key: 'ArrowUp' });
+    fireEvent.click(button, { detail: 0 });
+    expect(onMarks).toHaveBeenLastCalledWith([{ x: 0.48, y: 0 }]);
+  });
+});
+
 describe('two pictures', () => {
   const marks = [
     { x: 0, y: 0 },
