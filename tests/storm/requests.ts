@@ -167,7 +167,9 @@ function hostile(random: Random, known: Known) {
   const method = pick(random, ['GET', 'POST', 'PUT', 'PUT', 'PUT', 'DELETE', 'PATCH', 'HEAD', 'OPTIONS']);
   const id = random() < 0.6 ? encodeURIComponent(pick(random, known.ids)) : pick(random, STRANGE_IDS);
   // A restore would end the storm, and every copy takes the room of the bench: their own tests try them.
-  const paths = Object.values(PATHS).filter((path) => path !== PATHS.backup && !path.startsWith(PATHS.copies));
+  const paths = Object.values(PATHS).filter(
+    (path) => path !== PATHS.backup && !path.startsWith(PATHS.copies),
+  );
   const path = pick(random, paths).replace(':id', id);
   const hasBody = method !== 'GET' && method !== 'HEAD';
   const headers: Record<string, string> = {
