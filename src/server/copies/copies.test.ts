@@ -129,6 +129,21 @@ describe('copies by schedule', () => {
     expect(await copyIfDue(context())).toBe(true);
   });
 
+  it('hold up no write while it is looked whether anything changed, nor while a copy is made', async () => {
+    await copyIfDue(context());
+    bench.now += DEFAULT_COPIES.everyDays * DAY;
+    const looking = copyIfDue(context());
+    expect((await rename('While it was looked')).name).toBe('While it was looked');
+    await looking;
+    bench.now += DEFAULT_COPIES.everyDays * DAY;
+    await rename('Before it is copied');
+    const copying = copyIfDue(context());
+    expect((await rename('While it was copied')).name).toBe('While it was copied');
+    expect(await copying).toBe(true);
+    const { copies } = await list();
+    for (const { id } of copies) expect((await verifyCopy(pathOfCopy(folder, id))).checked).toBe(true);
+  });
+
   it('leave those that were made by hand, and are none where the builder wants none', async () => {
     const { id } = await press();
     const { settings } = await bench.snapshot();
@@ -206,6 +221,24 @@ describe('a restore', () => {
     expect((await list()).restored).toBeNull();
     expect(existsSync(pathOfCopy(folder, id))).toBe(true);
     expect(readdirSync(folder).filter((name) => name.startsWith('.'))).toEqual([]);
+  });
+
+  it('keeps what was written while it was under way', async () => {
+    const { id } = await press();
+    const restoring = bench.call<{ keptId: string }>('POST', `/api/copies/${id}/restore`);
+    const renamed = await bench.call<BuildRecord | Problem>('PUT', '/api/builds/tolliver', {
+      name: 'Just then',
+      subject: '',
+      scale: 24,
+      version: (await bench.snapshot()).builds.find((build) => build.id === 'tolliver')!.version,
+    });
+    const { keptId } = (await restoring).body;
+    // Written before the restore: then it is in the copy of what was there. After it: refused, or on the bench.
+    const kept = new Sqlite(pathOfCopy(folder, keptId), { readonly: true });
+    const inCopy = kept.prepare(`SELECT name FROM builds WHERE id = 'tolliver'`).pluck().get();
+    kept.close();
+    const onBench = (await bench.snapshot()).builds.find((build) => build.id === 'tolliver')!.name;
+    expect(renamed.status === 409 || inCopy === 'Just then' || onBench === 'Just then').toBe(true);
   });
 
   it('takes a backup that was saved elsewhere, and refuses what is none without a trace', async () => {

@@ -1,3 +1,4 @@
+import Sqlite from 'better-sqlite3';
 import { contentsDigest } from '../database/contents.ts';
 import { inPortions, oneAtATime } from '../requests/inPortions.ts';
 import type { ServerContext } from '../routes/serverContext.ts';
@@ -19,7 +20,7 @@ const inTurn = oneAtATime();
  *  at the last copy is not copied again, while that copy is there. Says whether a copy was made. */
 export function copyIfDue(context: Copied): Promise<boolean> {
   return inTurn(async () => {
-    const { db, sqlite, file, clock, readOnly } = context;
+    const { db, file, clock, readOnly } = context;
     const folder = copiesFolder(file);
     const { everyDays, keep } = readCopyPlan(db);
     if (folder === null || readOnly !== null || everyDays === 0) return false;
@@ -28,7 +29,7 @@ export function copyIfDue(context: Copied): Promise<boolean> {
     if (since >= 0 && since < everyDays * DAY_MS) return false;
     try {
       const hasCopy = listCopies(folder).some(({ kind }) => kind === 'scheduled');
-      if (hasCopy && last !== undefined && (await inPortions(contentsDigest(sqlite))) === last.checksum) {
+      if (hasCopy && last !== undefined && (await digestBeside(file)) === last.checksum) {
         noteCopied(db, clock(), last.checksum);
         return false;
       }
@@ -41,6 +42,17 @@ export function copyIfDue(context: Copied): Promise<boolean> {
       return false;
     }
   });
+}
+
+/** The checksum of what a file holds, by a connection of its own: one that is being read through takes no write. */
+async function digestBeside(file: string): Promise<string> {
+  const beside = new Sqlite(file, { readonly: true });
+  try {
+    beside.exec('BEGIN');
+    return await inPortions(contentsDigest(beside));
+  } finally {
+    beside.close();
+  }
 }
 
 /** Looks now and then whether a copy is due, for as long as the server runs. Gives what ends it. */

@@ -19,7 +19,7 @@ export async function restoreCopy(context: ServerContext, folder: string, id: st
     // The copy stays as it was made; what is brought up to date is another.
     copyFileSync(path, read);
     closeToOthers(read);
-    const { id: keptId } = await makeCopy(context, 'before-restore');
+    const keptId = await copyOfNow(context, folder);
     takeContents(sqlite, read, clock);
     const minutes = (ms: number) => Math.floor(ms / 60_000);
     const takenBack = readRestored(db)?.keptId === id;
@@ -31,4 +31,23 @@ export async function restoreCopy(context: ServerContext, folder: string, id: st
   } finally {
     removeWhole(read);
   }
+}
+
+/** What was written while the copy was made is not in it: then another is made. */
+const MOST_TRIES = 5;
+
+/** A copy of the bench as it is when this gives its id, with nothing written since. */
+async function copyOfNow(context: ServerContext, folder: string): Promise<string> {
+  const written = context.sqlite.prepare('SELECT total_changes()').pluck();
+  const state = () =>
+    `${String(written.get())} ${String(context.sqlite.pragma('data_version', { simple: true }))}`;
+  for (let turn = 0; turn < MOST_TRIES; turn++) {
+    const before = state();
+    const { id } = await makeCopy(context, 'before-restore');
+    if (state() === before) return id;
+    removeWhole(pathOfCopy(folder, id));
+  }
+  throw new Error(
+    'The bench is being written to without a pause. Nothing was changed; try again in a moment.',
+  );
 }

@@ -2,7 +2,6 @@ import { and, eq } from 'drizzle-orm';
 import type { Router } from 'express';
 import { bookInput } from '../../api/bookSchemas.ts';
 import { PATHS, type BookInput } from '../../api/index.ts';
-import { bookPdf } from '../book/bookPdf.ts';
 import { builds, pictures } from '../database/schema.ts';
 import { printCopy, smallCopy } from '../pictures.ts';
 import { notFound } from '../problem.ts';
@@ -27,7 +26,11 @@ export function bookRoutes({ db }: Pick<ServerContext, 'db'>): Router {
     response.type('application/pdf').send(pdf);
   });
 
-  const printed = async (book: BookInput, buildId: string) => bookPdf(book, await picturesIn(book, buildId));
+  // What lays out pages is large, and asked for seldom.
+  const printed = async (book: BookInput, buildId: string): Promise<Buffer> => {
+    const { bookPdf } = await import('../book/bookPdf.ts');
+    return bookPdf(book, await picturesIn(book, buildId));
+  };
 
   /** The pictures of a book as they are printed; those of other builds, and those that are gone, are not among them. */
   async function picturesIn({ blocks }: BookInput, buildId: string): Promise<Map<string, Buffer>> {

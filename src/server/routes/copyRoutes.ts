@@ -57,6 +57,15 @@ export function copyRoutes(context: ServerContext): Router {
     }
   };
 
+  /** The backup is in the builder's hands, whether or not that can be written down. */
+  const noted = () => {
+    try {
+      noteSaved(db, clock());
+    } catch (error) {
+      console.error('That a backup was saved could not be noted.', error);
+    }
+  };
+
   get(PATHS.backup, neverKept, async (_request, response) => {
     // A file that cannot be written has a folder that may not be either; what is read lies in one of its own.
     const copy = readOnly === null ? besideName(file, 'backup') : join(dirname(sqlite.name), 'backup.db');
@@ -78,7 +87,7 @@ export function copyRoutes(context: ServerContext): Router {
             // A visitor who leaves half-way is no error of ours.
             if (error && !response.headersSent) reject(error);
             else resolve();
-            if (!error && readOnly === null) noteSaved(db, clock());
+            if (!error && readOnly === null) noted();
           },
         ),
       );
