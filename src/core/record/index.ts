@@ -46,6 +46,7 @@ export { bookOf, MOST_PICTURES, SECTION_NAMES, workedLine, type BookSources } fr
 export type { BookCode, BookCup } from './book/colourBlocks.ts';
 export { CARD_MM, showCard, wrapped, type CardWords } from './book/showCard.ts';
 export { ASPECT_FACTS } from './verdict/aspects.ts';
+export { goneThings, type GoneThing } from './verdict/gone.ts';
 export { factsOf, type VerdictSources } from './verdict/facts.ts';
 export {
   isFromBuild,

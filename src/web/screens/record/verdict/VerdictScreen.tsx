@@ -3,11 +3,12 @@ import { StageNav } from '../../../components/StageNav.tsx';
 import { EmptyStage } from '../../../components/EmptyStage.tsx';
 import { newRecord, verdictRecord, type Verdict } from '../../../../core/kit/index.ts';
 import { taskLabel } from '../../../../core/plan/index.ts';
-import { factsOf, proposeLessons } from '../../../../core/record/index.ts';
+import { factsOf, goneThings, proposeLessons } from '../../../../core/record/index.ts';
 import { useKitChange } from '../../../data/useKitChange.ts';
 import { useLogSources } from '../log/useLogSources.ts';
 import { useLog, type LogInputs } from '../log/useLog.ts';
 import { EndOfIt } from './EndOfIt.tsx';
+import { GoneThings } from './GoneThings.tsx';
 import { LessonProposals } from './LessonProposals.tsx';
 import { Marks } from './Marks.tsx';
 
@@ -63,6 +64,7 @@ function VerdictOf(sources: LogInputs) {
       <section className="column" aria-label="What it taught">
         <h2>What it taught</h2>
         <LessonProposals proposals={proposals} verdict={verdict} onPut={put} />
+        <GoneThings things={goneThings(log.paint, sources.paints, kit)} />
       </section>
     </div>
   );
