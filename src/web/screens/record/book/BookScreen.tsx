@@ -1,21 +1,13 @@
 import { Button, Checkbox, Textarea, TextInput } from '@mantine/core';
-import { useState } from 'react';
-import { PATHS, pathTo } from '../../../../api/index.ts';
 import { bookRecord, type Book } from '../../../../core/kit/index.ts';
-import {
-  BOOK_SECTIONS,
-  MOST_PICTURES,
-  SECTION_NAMES,
-  type BookBlock,
-} from '../../../../core/record/index.ts';
+import { BOOK_SECTIONS, MOST_PICTURES, SECTION_NAMES } from '../../../../core/record/index.ts';
 import { Loading } from '../../../components/Loading.tsx';
 import { textLimits } from '../../../components/limits.ts';
 import { StageNav } from '../../../components/StageNav.tsx';
-import { requestFile } from '../../../data/request.ts';
-import { saveFile } from '../../../data/saveFile.ts';
 import { useKitChange } from '../../../data/useKitChange.ts';
 import { useLogSources } from '../log/useLogSources.ts';
 import type { LogInputs } from '../log/useLog.ts';
+import { SavePdf } from '../SavePdf.tsx';
 import { BookPages } from './BookPages.tsx';
 import { ShowCard } from './ShowCard.tsx';
 import { bookIn, useBook } from './useBook.ts';
@@ -45,7 +37,16 @@ function BookOf(sources: LogInputs) {
         <StageNav stage="record" buildId={build.id} open="book" />
         {problem && <p role="alert">{problem}</p>}
         <BookSettings key={book.foreword + book.builder} book={book} onPut={put} />
-        {blocks && <PrintBook build={build} blocks={blocks} />}
+        {blocks && (
+          <div className="panel stacked g8">
+            <SavePdf build={build} name="book" blocks={() => blocks} variant="action">
+              Save as PDF
+            </SavePdf>
+            <Button variant="default" onClick={() => window.print()}>
+              Print from here
+            </Button>
+          </div>
+        )}
       </section>
       <section className="column" aria-label="Build book">
         <h2 className="noprint">Build book</h2>
@@ -104,39 +105,6 @@ function BookSettings({ book, onPut }: { book: Book; onPut: (said: Partial<Book>
       <p className="small soft">
         What there is nothing of is not in it. Of pictures the newest {MOST_PICTURES} are taken.
       </p>
-    </div>
-  );
-}
-
-interface PrintBookProps {
-  build: LogInputs['build'];
-  blocks: BookBlock[];
-}
-
-function PrintBook({ build, blocks }: PrintBookProps) {
-  const [busy, setBusy] = useState(false);
-  const [problem, setProblem] = useState<string | null>(null);
-  const save = async () => {
-    setBusy(true);
-    setProblem(null);
-    try {
-      const pdf = await requestFile(pathTo(PATHS.book, build.id), { title: build.name, blocks });
-      saveFile(`book-${build.id}.pdf`, pdf, 'application/pdf');
-    } catch (error) {
-      setProblem((error as Error).message);
-    } finally {
-      setBusy(false);
-    }
-  };
-  return (
-    <div className="panel stacked g8">
-      <Button variant="action" loading={busy} onClick={() => void save()}>
-        Save as PDF
-      </Button>
-      <Button variant="default" onClick={() => window.print()}>
-        Print from here
-      </Button>
-      {problem && <p role="alert">{problem}</p>}
     </div>
   );
 }

@@ -2,10 +2,10 @@ import { Button, SegmentedControl, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
 import type { BuildRecord } from '../../../../api/index.ts';
 import type { Kit } from '../../../../core/kit/index.ts';
-import type { AlbumPicture } from '../../../../core/record/index.ts';
+import { contactSheet, type AlbumPicture } from '../../../../core/record/index.ts';
 import { dayText, dayOf } from '../../../components/time.ts';
 import { smallAddress } from '../../../data/pictures.ts';
-import { SaveContactSheet } from './SaveContactSheet.tsx';
+import { SavePdf } from '../SavePdf.tsx';
 import './pictures.css';
 
 const BY = { day: 'Day', tray: 'Sub-assembly', part: 'Part', of: 'Model or real' } as const;
@@ -53,7 +53,16 @@ export function Album({ build, kit, album, picked, onPick }: AlbumProps) {
         value={by}
         onChange={(value) => setBy(value)}
       />
-      <SaveContactSheet build={build} album={album} groupOf={groupOf} />
+      <SavePdf
+        build={build}
+        name="pictures"
+        blocks={() => contactSheet(build.name, album, groupOf)}
+        variant="default"
+        size="xs"
+        mt={8}
+      >
+        Save a contact sheet as PDF
+      </SavePdf>
       {[...groups].map(([key, pictures]) => (
         <section key={key} aria-label={groupOf(pictures[0]!)}>
           <h3 className="mt12">{groupOf(pictures[0]!)}</h3>
