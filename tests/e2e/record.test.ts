@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { BenchOverview, KitItemsRecord } from '../../src/api/index.ts';
-import { fill, press, sampleBench, saved, shows, type Started } from './bench.ts';
+import { fill, press, sampleBench, saved, shows, until, type Started } from './bench.ts';
 
 describe('the record of a build', () => {
   let server: Started;
@@ -58,5 +58,48 @@ describe('the record of a build', () => {
     expect(builds.map(({ name }) => name)).toContain('Quillon Courier 650 (2)');
     await press(page, 'link', 'Quillon Courier 650 (2)');
     await shows(page, /Parts/);
+  });
+
+  it('is told of in a book, saved as PDF, and typed through without losing the place', async () => {
+    await page.evaluateOnNewDocument(() => {
+      const make = URL.createObjectURL.bind(URL);
+      URL.createObjectURL = (blob: Blob) => {
+        (window as unknown as { made: Blob }).made = blob;
+        return make(blob);
+      };
+    });
+    await page.goto(`${server.address}/build/quillon/record/book`);
+    await shows(page, /Stacks[\s\S]*Plan and hours/);
+    await fill(page, 'Built by', 'Zoë of Larkspur Bay');
+    await page.keyboard.press('Tab');
+    await page.keyboard.type('For the parade.');
+    await page.keyboard.press('Tab');
+    await saved(page);
+    await shows(page, /Zoë of Larkspur Bay[\s\S]*For the parade\./);
+    await press(page, 'button', 'Save as PDF');
+    await until(page, () => (window as unknown as { made?: Blob }).made?.type === 'application/pdf', []);
+    const begins = await page.evaluate(() => (window as unknown as { made: Blob }).made.slice(0, 5).text());
+    expect(begins).toBe('%PDF-');
+  });
+
+  it('comes back from a backup, and goes again when the restore is taken back', async () => {
+    const file = join(folder, 'backup.db');
+    writeFileSync(file, Buffer.from(await (await fetch(`${server.address}/api/backup`)).arrayBuffer()));
+    const before = (await items('log-entry')).length;
+    await page.goto(`${server.address}/build/quillon/record/log`);
+    await fill(page, 'Words', 'written after the backup');
+    await press(page, 'button', 'Write it down');
+    await saved(page);
+    await page.goto(`${server.address}/bench`);
+    await shows(page, /Look at a backup to restore/);
+    const input = (await page.$('input[aria-label="Backup to look at"]')) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(file);
+    await shows(page, /Its checksum agrees[\s\S]*Quillon Courier 650\s+becomes as it was there/);
+    await press(page, 'button', 'Restore it');
+    await shows(page, /Take the restore back/);
+    expect(await items('log-entry')).toHaveLength(before);
+    await press(page, 'button', 'Take the restore back');
+    await shows(page, /The restore was taken back/);
+    expect(await items('log-entry')).toHaveLength(before + 1);
   });
 });

@@ -19,7 +19,7 @@ const SWATCHES_IN_ROW = 4;
 const PICTURES_IN_ROW = 2;
 const GUTTER = 12;
 
-type Set = (text: string, as?: 'text' | 'head') => Run[];
+type SetWords = (text: string, as?: 'text' | 'head') => Run[];
 
 /** A book as PDF on A4. `pictures`: JPEG files by id; one that is not there is told of in its place. */
 export async function bookPdf(
@@ -27,7 +27,7 @@ export async function bookPdf(
   pictures: ReadonlyMap<string, Buffer>,
 ): Promise<Buffer> {
   const missing = new Set<string>();
-  const set: Set = (text, as = 'text') => runsOf(text, as, missing);
+  const set: SetWords = (text, as = 'text') => runsOf(text, as, missing);
   const content = blocks.flatMap((block) => contentOf(block, set, pictures));
   const definition: TDocumentDefinitions = {
     pageSize: 'A4',
@@ -66,7 +66,7 @@ export async function bookPdf(
 
 const imageKey = (pictureId: string): string => `picture ${pictureId}`;
 
-function contentOf(block: BookBlock, set: Set, pictures: ReadonlyMap<string, Buffer>): Content[] {
+function contentOf(block: BookBlock, set: SetWords, pictures: ReadonlyMap<string, Buffer>): Content[] {
   switch (block.kind) {
     case 'title':
       return [
@@ -82,6 +82,7 @@ function contentOf(block: BookBlock, set: Set, pictures: ReadonlyMap<string, Buf
     case 'text':
       return [{ text: set(block.text), margin: [0, 4, 0, 4] }];
     case 'rows':
+      if (block.rows.length === 0) return [];
       return [
         {
           layout: 'noBorders',
@@ -132,7 +133,7 @@ function inRows<T>(items: readonly T[], count: number, one: (item: T, width: num
 }
 
 /** Columns of figures are as wide as they are, those of words share the rest. */
-function tableOf({ head, right, rows }: Extract<BookBlock, { kind: 'table' }>, set: Set): Content {
+function tableOf({ head, right, rows }: Extract<BookBlock, { kind: 'table' }>, set: SetWords): Content {
   const cell = (text: string, at: number) => ({
     text: set(text),
     alignment: right[at] ? ('right' as const) : ('left' as const),
@@ -158,7 +159,7 @@ function tableOf({ head, right, rows }: Extract<BookBlock, { kind: 'table' }>, s
 /** A drawing at its size, or as large as the page lets it be; said which. */
 function drawingOf(
   { width, height, paths, caption }: Extract<BookBlock, { kind: 'drawing' }>,
-  set: Set,
+  set: SetWords,
 ): Content {
   const own = width * POINTS_PER_MM;
   const shown = Math.min(own, TEXT_WIDTH, (480 * width) / height);

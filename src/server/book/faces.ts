@@ -49,11 +49,7 @@ export function runsOf(text: string, as: 'text' | 'head', missing: Set<string>):
     const last = runs.at(-1);
     const isBlank = /\s/.test(letter);
     const has = (name: FaceName) => typeface(name).charToGlyphIndex(letter) > 0;
-    const font = isBlank
-      ? (last?.font ?? faces[0]!)
-      : last && has(last.font) && last.font === faces[0]
-        ? last.font
-        : faces.find(has);
+    const font = isBlank ? (last?.font ?? faces[0]!) : faces.find(has);
     if (font === undefined) missing.add(letter);
     const [run, shown] = font === undefined ? [faces.at(-1)!, '□'] : [font, letter];
     if (last?.font === run) last.text += shown;

@@ -1,5 +1,6 @@
-import { existsSync, readdirSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { gunzipSync } from 'node:zlib';
 import Sqlite from 'better-sqlite3';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import {
@@ -16,7 +17,7 @@ import { copyWhole } from '../database/besideData.ts';
 import { contentsDigest, drained } from '../database/contents.ts';
 import { convertSurfaces } from '../store/convertSurfaces.ts';
 import { testBench } from '../testBench.ts';
-import { copiesFolder, pathOfCopy, sweepCopies } from './copiesFolder.ts';
+import { copiesFolder, pathOfCopy, sweepMaking, sweepSent } from './copiesFolder.ts';
 import { readCopyState } from './copyState.ts';
 import { copyIfDue } from './keepCopies.ts';
 import { sealCopy, verifyCopy } from './sealCopy.ts';
@@ -57,22 +58,26 @@ describe('the checksum of what a file holds', () => {
     copyWhole(sqlite, packed);
     const copy = new Sqlite(packed);
     expect(drained(contentsDigest(copy))).toBe(digest);
-    // One and '1', nothing and '' are not the same.
-    const digests = [
+    copy.exec(
+      `INSERT INTO pictures (id, build_id, type, bytes) VALUES ('p', 'tolliver', 'image/png', x'0102')`,
+    );
+    const before = drained(contentsDigest(copy));
+    for (const change of [
       `UPDATE steps SET note = 'x' WHERE operation_id = (SELECT min(operation_id) FROM steps)`,
-      `UPDATE pictures SET bytes = substr(bytes, 2)`,
+      `UPDATE pictures SET bytes = x'0103'`,
+      // A text that looks like the bytes is another value.
+      `UPDATE pictures SET bytes = CAST(bytes AS TEXT)`,
       `UPDATE shelf SET level_ml = level_ml + 0.5`,
       `UPDATE shelf SET note = ' '`,
+      `UPDATE shelf SET opened_on = ''`,
       `DELETE FROM joins WHERE id = (SELECT min(id) FROM joins)`,
-    ].map((change) => {
+    ]) {
       copy.exec(`SAVEPOINT one; ${change}`);
-      const changed = drained(contentsDigest(copy));
+      expect(drained(contentsDigest(copy)), change).not.toBe(before);
       copy.exec('ROLLBACK TO one; RELEASE one');
-      return changed;
-    });
+    }
+    expect(drained(contentsDigest(copy))).toBe(before);
     copy.close();
-    // A sample bench that was laid out by a test has no pictures.
-    expect(new Set([digest, ...digests]).size).toBeGreaterThanOrEqual(digests.length);
   });
 
   it('is carried by a copy and found to differ once anything was changed in it', async () => {
@@ -176,7 +181,8 @@ describe('copies by schedule', () => {
     writeFileSync(join(folder, '.making-pressed-x.db'), 'half');
     writeFileSync(join(folder, 'sent-2026-05-12T10-00-00.db'), 'old');
     writeFileSync(join(folder, 'letters.txt'), 'mine');
-    sweepCopies(folder, NOW);
+    sweepMaking(folder);
+    sweepSent(folder, NOW);
     expect(readdirSync(folder).sort()).toEqual(['letters.txt', `${id}.db`]);
   });
 });
@@ -223,22 +229,52 @@ describe('a restore', () => {
     expect(readdirSync(folder).filter((name) => name.startsWith('.'))).toEqual([]);
   });
 
-  it('keeps what was written while it was under way', async () => {
+  it('keeps what was written while the copy of what was there was made', async () => {
     const { id } = await press();
-    const restoring = bench.call<{ keptId: string }>('POST', `/api/copies/${id}/restore`);
-    const renamed = await bench.call<BuildRecord | Problem>('PUT', '/api/builds/tolliver', {
-      name: 'Just then',
-      subject: '',
-      scale: 24,
-      version: (await bench.snapshot()).builds.find((build) => build.id === 'tolliver')!.version,
-    });
-    const { keptId } = (await restoring).body;
-    // Written before the restore: then it is in the copy of what was there. After it: refused, or on the bench.
+    const data = bench.data!;
+    const backup = data.sqlite.backup.bind(data.sqlite);
+    let turns = 0;
+    data.sqlite.backup = async (...args: Parameters<typeof backup>) => {
+      const done = await backup(...args);
+      if (turns++ === 0) data.sqlite.exec(`UPDATE builds SET name = 'Just then' WHERE id = 'tolliver'`);
+      return done;
+    };
+    const { keptId } = (await bench.call<{ keptId: string }>('POST', `/api/copies/${id}/restore`)).body;
+    expect(turns).toBe(2);
     const kept = new Sqlite(pathOfCopy(folder, keptId), { readonly: true });
-    const inCopy = kept.prepare(`SELECT name FROM builds WHERE id = 'tolliver'`).pluck().get();
+    expect(kept.prepare(`SELECT name FROM builds WHERE id = 'tolliver'`).pluck().get()).toBe('Just then');
     kept.close();
-    const onBench = (await bench.snapshot()).builds.find((build) => build.id === 'tolliver')!.name;
-    expect(renamed.status === 409 || inCopy === 'Just then' || onBench === 'Just then').toBe(true);
+    // The copy that was a moment too old is not left lying.
+    expect((await list()).copies.map(({ kind }) => kind).sort()).toEqual(['before-restore', 'pressed']);
+  });
+
+  it('is not said to change nothing where a picture alone is another', async () => {
+    const picture = (bytes: string) =>
+      bench.data!.sqlite.exec(
+        `INSERT OR REPLACE INTO pictures (id, build_id, type, bytes) VALUES ('p', 'quillon', 'image/png', x'${bytes}')`,
+      );
+    picture('01');
+    const { id } = await press();
+    const standing = async () => {
+      const { body } = await bench.call<CopyPreview>('GET', `/api/copies/${id}`);
+      return body.builds.map((build) => build.standing);
+    };
+    expect(await standing()).toEqual(['same', 'same', 'same']);
+    picture('0102');
+    expect((await standing()).filter((each) => each === 'differs')).toHaveLength(1);
+  });
+
+  it('looks at and restores a file of an earlier version, and leaves nothing of bringing it up to date', async () => {
+    const file = gunzipSync(readFileSync(join(import.meta.dirname, '../fixtures/earlier-bench.db.gz')));
+    const sent = (await (await send(file)).json()) as CopyRecord;
+    const { body } = await bench.call<CopyPreview>('GET', `/api/copies/${sent.id}`);
+    expect(body).toMatchObject({ checked: false, madeAt: null });
+    expect(body.builds.length).toBeGreaterThan(0);
+    await bench.call('POST', `/api/copies/${sent.id}/restore`);
+    expect((await list()).restored).toMatchObject({ madeAt: null });
+    expect(readdirSync(folder).every((name) => name.startsWith('before-restore-'))).toBe(true);
+    const { status } = await bench.call('GET', '/api/builds/tolliver/kit');
+    expect(status).toBe(200);
   });
 
   it('takes a backup that was saved elsewhere, and refuses what is none without a trace', async () => {
@@ -279,6 +315,20 @@ describe('a restore', () => {
       expect(existsSync(bench.file)).toBe(true);
     },
   );
+});
+
+describe('the folder of the copies', () => {
+  afterEach(() => {
+    delete process.env.FANFARE_COPIES;
+  });
+
+  it('is another for every data file, also where all lie on one other disk', () => {
+    expect(copiesFolder('/data/bench.db')).toBe('/data/bench.db-copies');
+    process.env.FANFARE_COPIES = '/disk';
+    expect(copiesFolder('/data/bench.db')).toBe('/disk/bench.db-copies');
+    expect(copiesFolder('/data/demo.db')).toBe('/disk/demo.db-copies');
+    expect(copiesFolder(':memory:')).toBeNull();
+  });
 });
 
 describe('the warning', () => {

@@ -1,5 +1,5 @@
 import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
-import { dirname, extname, basename, join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import { format, parse } from 'date-fns';
 import { COPY_KINDS, type CopyKind, type CopyRecord } from '../../api/index.ts';
 import { removeWhole } from '../database/besideData.ts';
@@ -14,12 +14,11 @@ const MAKING = '.making-';
 /** What a browser sent to be looked at is kept for so long, ms. */
 const SENT_KEPT_MS = 60 * 60_000;
 
-/** The folder of a bench's copies: FANFARE_COPIES, which may lie on another disk, or one beside the data; null for a bench
- *  in memory. */
+/** The folder of a bench's copies, named after its data file: in FANFARE_COPIES, which may lie on another disk and hold those of
+ *  several benches, or beside the data; null for a bench in memory. */
 export function copiesFolder(file: string): string | null {
   if (file === IN_MEMORY) return null;
-  const extension = extname(file);
-  return process.env.FANFARE_COPIES || join(dirname(file), `${basename(file, extension)}-copies`);
+  return join(process.env.FANFARE_COPIES || dirname(file), `${basename(file)}-copies`);
 }
 
 /** Makes the folder where there is none; nobody but the owner looks into it. */
@@ -63,11 +62,21 @@ export function newCopyId(folder: string, kind: CopyKind, now: number): string {
 export const pathOfCopy = (folder: string, id: string): string => join(folder, `${id}.db`);
 export const pathInMaking = (folder: string, id: string): string => join(folder, `${MAKING}${id}.db`);
 
-/** Removes what a killed server left in the making, and files that were sent to be looked at and never restored. */
-export function sweepCopies(folder: string, now: number): void {
+/** Removes what is in the making under a name, with whatever opening it has left beside it. */
+export function removeMaking(folder: string, id: string): void {
+  for (const name of readdirSync(folder))
+    if (name.startsWith(`${MAKING}${id}.`)) rmSync(join(folder, name), { force: true });
+}
+
+/** Removes what a killed server left in the making. */
+export function sweepMaking(folder: string): void {
   if (!isFolder(folder)) return;
   for (const name of readdirSync(folder))
     if (name.startsWith(MAKING)) rmSync(join(folder, name), { force: true });
+}
+
+/** Removes files that were sent to be looked at and not restored within an hour. */
+export function sweepSent(folder: string, now: number): void {
   for (const { id, kind, at } of listCopies(folder))
     if (kind === 'sent' && Math.abs(now - at * 60_000) > SENT_KEPT_MS) removeWhole(pathOfCopy(folder, id));
 }

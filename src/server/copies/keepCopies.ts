@@ -2,7 +2,7 @@ import Sqlite from 'better-sqlite3';
 import { contentsDigest } from '../database/contents.ts';
 import { inPortions, oneAtATime } from '../requests/inPortions.ts';
 import type { ServerContext } from '../routes/serverContext.ts';
-import { copiesFolder, keepNewest, listCopies, sweepCopies } from './copiesFolder.ts';
+import { copiesFolder, keepNewest, listCopies, sweepMaking, sweepSent } from './copiesFolder.ts';
 import { lastCopied, noteCopied, noteCopyProblem, readCopyPlan } from './copyState.ts';
 import { makeCopy } from './makeCopy.ts';
 
@@ -58,9 +58,11 @@ async function digestBeside(file: string): Promise<string> {
 /** Looks now and then whether a copy is due, for as long as the server runs. Gives what ends it. */
 export function keepCopies(context: Copied): () => void {
   const folder = copiesFolder(context.file);
-  if (folder !== null) sweepCopies(folder, context.clock());
-  const look = () =>
+  if (folder !== null) sweepMaking(folder);
+  const look = () => {
+    if (folder !== null) sweepSent(folder, context.clock());
     void copyIfDue(context).catch((error: unknown) => console.error('No copy could be made.', error));
+  };
   const first = setTimeout(look, AFTER_START_MS).unref();
   const again = setInterval(look, LOOKED_EVERY_MS).unref();
   return () => {

@@ -1,4 +1,4 @@
-import { renameSync, statfsSync, statSync } from 'node:fs';
+import { renameSync, statfsSync } from 'node:fs';
 import type { CopyKind } from '../../api/index.ts';
 import { makePrivate, removeWhole, syncToDisk } from '../database/besideData.ts';
 import type { ServerContext } from '../routes/serverContext.ts';
@@ -21,7 +21,7 @@ export async function makeCopy(
       cause: error,
     });
   }
-  requireRoom(file, folder);
+  requireRoom(sqlite, folder);
   const id = newCopyId(folder, kind, now);
   const making = pathInMaking(folder, id);
   try {
@@ -44,8 +44,10 @@ export async function makeCopy(
 /** A copy takes the room of the bench, and the bench needs some to go on. */
 const ROOM_LEFT = 50_000_000;
 
-function requireRoom(file: string, folder: string): void {
-  const wanted = statSync(file).size + ROOM_LEFT;
+function requireRoom(sqlite: ServerContext['sqlite'], folder: string): void {
+  // With what is in the log still.
+  const pragma = (name: string) => sqlite.pragma(name, { simple: true }) as number;
+  const wanted = pragma('page_count') * pragma('page_size') + ROOM_LEFT;
   const { bavail, bsize } = statfsSync(folder);
   if (bavail * bsize < wanted)
     throw new Error(

@@ -1,16 +1,17 @@
 import { copyFileSync } from 'node:fs';
-import { asc, count, max } from 'drizzle-orm';
+import { asc, count, eq, max, sql } from 'drizzle-orm';
 import type { SQLiteTable } from 'drizzle-orm/sqlite-core';
 import type { BuildStanding, CopyPreview, CopyRecord } from '../../api/index.ts';
-import { closeToOthers, removeWhole } from '../database/besideData.ts';
+import { closeToOthers } from '../database/besideData.ts';
 import { identify } from '../database/fileIdentity.ts';
 import { openDatabase, type Database } from '../database/open.ts';
 import { builds, codes, cups, kitItems, paints, pictures, readings, steps } from '../database/schema.ts';
 import { documentText } from '../handOn/documentFile.ts';
 import { readDocument } from '../handOn/readDocument.ts';
 import { eachInPortions } from '../requests/inPortions.ts';
+import { readKit } from '../store/kitStore.ts';
 import { convertSurfaces } from '../store/convertSurfaces.ts';
-import { pathInMaking, pathOfCopy } from './copiesFolder.ts';
+import { pathInMaking, pathOfCopy, removeMaking } from './copiesFolder.ts';
 import { verifyCopy } from './sealCopy.ts';
 
 /** What is counted side by side. */
@@ -44,7 +45,8 @@ export async function previewCopy(
   const path = pathOfCopy(folder, copy.id);
   const { madeAt, checked } = await verifyCopy(path);
   const identity = identify(path);
-  const read = pathInMaking(folder, `${copy.id}-read`);
+  const readId = `${copy.id}-read`;
+  const read = pathInMaking(folder, readId);
   try {
     copyFileSync(path, read);
     closeToOthers(read);
@@ -68,9 +70,17 @@ export async function previewCopy(
       there.close();
     }
   } finally {
-    removeWhole(read);
+    removeMaking(folder, readId);
   }
 }
+
+const picturesOf = (db: Database, buildId: string) =>
+  db
+    .select({ id: pictures.id, bytes: sql<number>`length(${pictures.bytes})` })
+    .from(pictures)
+    .where(eq(pictures.buildId, buildId))
+    .orderBy(asc(pictures.id))
+    .all();
 
 async function standings(here: Database, there: Database): Promise<CopyPreview['builds']> {
   const named = (db: Database) =>
@@ -83,9 +93,10 @@ async function standings(here: Database, there: Database): Promise<CopyPreview['
         .map(({ id, name }) => [id, name]),
     );
   const [mine, theirs] = [named(here), named(there)];
-  // At one moment, so that two documents differ only by what is in them.
+  // At one moment, so that two documents differ only by what is in them; and what a document leaves out without its pictures.
   const textOf = (db: Database, id: string) =>
-    documentText(readDocument(db, id, { now: 0, withPictures: false }).document);
+    documentText(readDocument(db, id, { now: 0, withPictures: false }).document) +
+    JSON.stringify([readKit(db, id), picturesOf(db, id)]);
   const standing = (id: string): BuildStanding => {
     if (!mine.has(id)) return 'only there';
     if (!theirs.has(id)) return 'only here';

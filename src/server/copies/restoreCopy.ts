@@ -2,7 +2,7 @@ import { copyFileSync } from 'node:fs';
 import { closeToOthers, removeWhole } from '../database/besideData.ts';
 import { takeContents } from '../database/takeContents.ts';
 import type { ServerContext } from '../routes/serverContext.ts';
-import { pathInMaking, pathOfCopy } from './copiesFolder.ts';
+import { pathInMaking, pathOfCopy, removeMaking } from './copiesFolder.ts';
 import { noteRestored, readRestored } from './copyState.ts';
 import { makeCopy } from './makeCopy.ts';
 import { verifyCopy } from './sealCopy.ts';
@@ -14,7 +14,8 @@ export async function restoreCopy(context: ServerContext, folder: string, id: st
   const { db, sqlite, clock } = context;
   const path = pathOfCopy(folder, id);
   const { madeAt } = await verifyCopy(path);
-  const read = pathInMaking(folder, `${id}-restored`);
+  const readId = `${id}-restored`;
+  const read = pathInMaking(folder, readId);
   try {
     // The copy stays as it was made; what is brought up to date is another.
     copyFileSync(path, read);
@@ -29,7 +30,7 @@ export async function restoreCopy(context: ServerContext, folder: string, id: st
     );
     return keptId;
   } finally {
-    removeWhole(read);
+    removeMaking(folder, readId);
   }
 }
 

@@ -91,7 +91,7 @@ const LEAST_WALL = 0.1;
 /** Sheet thicker than this is not punched, mm. */
 const PUNCHED_MM = 0.8;
 
-const require = (holds: boolean, words: string): void => {
+const must = (holds: boolean, words: string): void => {
   if (!holds) throw new RangeError(words);
 };
 const mm = (value: number): string => String(Math.round(100 * value) / 100);
@@ -124,9 +124,11 @@ const SHAPED: Readonly<Record<PieceShape, (question: PieceQuestion) => ScratchPi
     };
   },
   tube({ widthMm, wallMm, lengthMm }) {
-    require(widthMm - 2 * wallMm > 0.2, `A wall of ${mm(wallMm)} mm leaves no bore in ${mm(widthMm)} mm.`);
-    require(wallMm >=
-      LEAST_WALL, `A wall below ${LEAST_WALL} mm breaks when it is bored: foil around a rod looks like it.`);
+    must(widthMm - 2 * wallMm > 0.2, `A wall of ${mm(wallMm)} mm leaves no bore in ${mm(widthMm)} mm.`);
+    must(
+      wallMm >= LEAST_WALL,
+      `A wall below ${LEAST_WALL} mm breaks when it is bored: foil around a rod looks like it.`,
+    );
     const tube = nearestStock(widthMm, 'tube');
     const bore = drillFor(widthMm - 2 * wallMm);
     return {
@@ -143,8 +145,10 @@ const SHAPED: Readonly<Record<PieceShape, (question: PieceQuestion) => ScratchPi
   tip(question) {
     const { degrees, widthMm, lengthMm } = question;
     const short = lengthMm - widthMm * Math.tan((degrees * Math.PI) / 180);
-    require(short >
-      0, `Cut at ${mm(degrees)}° a tip of ${mm(widthMm)} mm needs to be longer than ${mm(lengthMm - short)} mm.`);
+    must(
+      short > 0,
+      `Cut at ${mm(degrees)}° a tip of ${mm(widthMm)} mm needs to be longer than ${mm(lengthMm - short)} mm.`,
+    );
     const plain = SHAPED.tube(question);
     return degrees === 0
       ? plain
@@ -158,7 +162,7 @@ const SHAPED: Readonly<Record<PieceShape, (question: PieceQuestion) => ScratchPi
         };
   },
   disc(question) {
-    require(question.holeMm < question.widthMm, 'The hole is no smaller than the disc.');
+    must(question.holeMm < question.widthMm, 'The hole is no smaller than the disc.');
     const disc = roundFromSheet(question, 'sheet');
     return question.holeMm === 0
       ? disc
@@ -169,9 +173,11 @@ const SHAPED: Readonly<Record<PieceShape, (question: PieceQuestion) => ScratchPi
         };
   },
   cap(question) {
-    require(question.holeMm > 0 &&
-      question.lengthMm > 0, 'A cap stands on a stub: give its diameter and length, or take a disc.');
-    require(question.holeMm <= question.widthMm, 'The stub is wider than the rim.');
+    must(
+      question.holeMm > 0 && question.lengthMm > 0,
+      'A cap stands on a stub: give its diameter and length, or take a disc.',
+    );
+    must(question.holeMm <= question.widthMm, 'The stub is wider than the rim.');
     const rim = roundFromSheet(question, 'rim');
     const stub = nearestStock(question.holeMm, 'rod');
     return {
@@ -184,9 +190,11 @@ const SHAPED: Readonly<Record<PieceShape, (question: PieceQuestion) => ScratchPi
     };
   },
   plate({ lengthMm, widthMm, heightMm, radiusMm, holes, holeMm }) {
-    require(2 * radiusMm <= Math.min(lengthMm, widthMm), 'The corners are rounder than the plate is wide.');
-    require(holes === 0 ||
-      (holeMm > 0 && holeMm < widthMm && holes * holeMm < lengthMm), 'The holes have no room on the plate.');
+    must(2 * radiusMm <= Math.min(lengthMm, widthMm), 'The corners are rounder than the plate is wide.');
+    must(
+      holes === 0 || (holeMm > 0 && holeMm < widthMm && holes * holeMm < lengthMm),
+      'The holes have no room on the plate.',
+    );
     const sheet = nearestStock(heightMm, 'sheet');
     return {
       blanks: [{ ...sheet, what: 'sheet', lengthMm: Math.max(lengthMm, widthMm) }],
@@ -208,7 +216,9 @@ const SHAPED: Readonly<Record<PieceShape, (question: PieceQuestion) => ScratchPi
 export function scratchPiece(question: PieceQuestion): ScratchPiece {
   for (const key of Object.keys(PIECE_FACTS[question.shape].asks) as PieceSize[])
     if (key === 'lengthMm' || key === 'widthMm' || key === 'heightMm')
-      require(question[key] >
-        0, `${PIECE_FACTS[question.shape].asks[key]!.replace(', mm', '')} is not known yet.`);
+      must(
+        question[key] > 0,
+        `${PIECE_FACTS[question.shape].asks[key]!.replace(', mm', '')} is not known yet.`,
+      );
   return SHAPED[question.shape](question);
 }

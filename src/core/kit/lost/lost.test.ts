@@ -147,6 +147,10 @@ describe('the ways back', () => {
       const step = stepBack({ ...sized, way })!;
       expect(step.minutes).toBeGreaterThan(0);
       expect(step.title).toMatch(/exhaust tip/);
+      // What is offered is what is planned.
+      expect(waysBack(sized, fitting, false).ways.find((each) => each.way === way)!.minutes).toBe(
+        step.minutes,
+      );
       expect(daysBack({ ...sized, way }) > 0).toBe(['maker', 'other-kit', 'print'].includes(way));
       const several = stepBack({ ...sized, way, count: 4 })!;
       expect(several.minutes).toBeGreaterThan(step.minutes);

@@ -34,7 +34,27 @@ export const WAY_NAMES: Readonly<Record<ReplacementWay, string>> = {
 export const pieceOf = (replacement: Replacement): Worked<ScratchPiece> =>
   worked(() => scratchPiece(replacement));
 
-const several = (minutes: number, count: number): number => Math.round(minutes * (1 + FURTHER * (count - 1)));
+/** No step is shorter: things are laid out and put away. */
+const LEAST_MINUTES = 5;
+const several = (minutes: number, count: number): number =>
+  Math.max(LEAST_MINUTES, Math.round(minutes * (1 + FURTHER * (count - 1))));
+
+/** Minutes at the bench by a way; undefined where they cannot be worked out. */
+function minutesBack(replacement: Replacement, way: ReplacementWay): number | undefined {
+  const { count } = replacement;
+  switch (way) {
+    case 'spare':
+      return several(MINUTES.spare, count);
+    case 'scratch': {
+      const { answer } = pieceOf(replacement);
+      return answer && several(answer.minutes, count);
+    }
+    case 'print':
+      return MINUTES.draw + several(MINUTES.printed, count);
+    default:
+      return several(MINUTES.arrived, count);
+  }
+}
 
 const spareWords = (best: SpareFit | undefined): string =>
   best
@@ -59,30 +79,20 @@ export function waysBack(
 ): { ways: WayBack[]; advised: ReplacementWay; because: string } {
   const piece = pieceOf(replacement).answer;
   const best = fits[0];
-  const { count } = replacement;
-  const way = (
-    id: ReplacementWay,
-    minutes: number,
-    why: string,
-    { days = 0, possible = true }: { days?: number; possible?: boolean } = {},
-  ): WayBack => ({ way: id, name: WAY_NAMES[id], minutes, days, possible, why });
+  const way = (id: ReplacementWay, why: string, possible = true): WayBack => ({
+    way: id,
+    name: WAY_NAMES[id],
+    minutes: minutesBack(replacement, id) ?? 0,
+    days: daysOf(id),
+    possible,
+    why,
+  });
   const ways = [
-    way('spare', several(MINUTES.spare, count), spareWords(best), { possible: best !== undefined }),
-    way('scratch', piece ? several(piece.minutes, count) : 0, pieceWords(replacement), {
-      possible: piece !== undefined,
-    }),
-    way(
-      'print',
-      several(MINUTES.printed, count) + MINUTES.draw,
-      'drawn, printed, washed, cured and sanded; a shape of many curves is best made so',
-      { days: POST_DAYS.print },
-    ),
-    way('other-kit', several(MINUTES.arrived, count), 'a second box, or a part from a club mate', {
-      days: POST_DAYS['other-kit'],
-    }),
-    way('maker', several(MINUTES.arrived, count), 'many send a frame for the postage; say frame and number', {
-      days: POST_DAYS.maker,
-    }),
+    way('spare', spareWords(best), best !== undefined),
+    way('scratch', pieceWords(replacement), piece !== undefined),
+    way('print', 'drawn, printed, washed, cured and sanded; a shape of many curves is best made so'),
+    way('other-kit', 'a second box, or a part from a club mate'),
+    way('maker', 'many send a frame for the postage; say frame and number'),
   ];
   const { advised, because } = advice(best, piece, isHardlySeen);
   return {
@@ -117,48 +127,45 @@ function advice(
   };
 }
 
-/** Minutes and lines of the step in which a part comes back, by the way that was decided. */
-export function stepBack(
-  replacement: Replacement,
-): { title: string; minutes: number; lines: string[] } | null {
-  const { way, count } = replacement;
-  const name = replacement.name.toLowerCase();
-  switch (way) {
-    case null:
-      return null;
-    case 'spare':
-      return {
-        title: `Take ${name} from the spares`,
-        minutes: several(MINUTES.spare, count),
-        lines: ['hold it to its place and to the sheet', 'scrape old glue and paint off where it is glued'],
-      };
-    case 'scratch': {
-      const { answer, fault } = pieceOf(replacement);
-      return answer
-        ? { title: `Make ${name}`, minutes: several(answer.minutes, count), lines: [...answer.lines] }
-        : { title: `Make ${name}`, minutes: MAKE_MINUTES, lines: [`it cannot be worked out yet: ${fault}`] };
-    }
-    case 'print':
-      return {
-        title: `Clean up the printed ${name}`,
-        minutes: several(MINUTES.printed, count),
-        lines: [
-          'uncured resin stings and stays in the skin: gloves and air until it is washed and cured',
-          'supports off, layer lines sanded wet, the dust is not to be breathed',
-        ],
-      };
-    default:
-      return {
-        title: `Clean up the new ${name}`,
-        minutes: several(MINUTES.arrived, count),
-        lines: ['compare it with the sheet before its gates are cut'],
-      };
-  }
-}
-
 /** Of a part of which nobody knows how it comes back, minutes. */
 export const MAKE_MINUTES = 40;
 
-/** Days until a part is there, by the way that was decided. */
-export const daysBack = ({ way }: Replacement): number =>
+/** Title and lines of the step in which a part comes back, by each way. */
+const STEPS: Readonly<Record<ReplacementWay, { title: string; lines: readonly string[] }>> = {
+  spare: {
+    title: 'Take from the spares:',
+    lines: ['hold it to its place and to the sheet', 'scrape old glue and paint off where it is glued'],
+  },
+  scratch: { title: 'Make', lines: [] },
+  print: {
+    title: 'Draw, print and clean up',
+    lines: [
+      'uncured resin stings and stays in the skin: gloves and air until it is washed and cured',
+      'supports off, layer lines sanded wet, the dust is not to be breathed',
+    ],
+  },
+  'other-kit': { title: 'Clean up the new', lines: ['compare it with the sheet before its gates are cut'] },
+  maker: { title: 'Clean up the new', lines: ['compare it with the sheet before its gates are cut'] },
+};
+
+/** The step in which a part comes back, by the way that was decided; null while that is open. */
+export function stepBack(
+  replacement: Replacement,
+): { title: string; minutes: number; lines: string[] } | null {
+  const { way, name } = replacement;
+  if (way === null) return null;
+  const { title, lines } = STEPS[way];
+  const { answer, fault } = pieceOf(replacement);
+  const made = way !== 'scratch' ? [] : answer ? answer.lines : [`it cannot be worked out yet: ${fault}`];
+  return {
+    title: `${title} ${name.toLowerCase()}`,
+    minutes: minutesBack(replacement, way) ?? MAKE_MINUTES,
+    lines: [...lines, ...made],
+  };
+}
+
+const daysOf = (way: ReplacementWay): number =>
   way === 'maker' || way === 'other-kit' || way === 'print' ? POST_DAYS[way] : 0;
+
+/** Days until a part is there, by the way that was decided. */
+export const daysBack = ({ way }: Replacement): number => (way === null ? 0 : daysOf(way));

@@ -82,6 +82,32 @@ describe('a part that comes back', () => {
     expect(need(bench({ ...part, state: 'scratch-built' }, [{ ...tip, way: 'scratch' }]))).toBeUndefined();
   });
 
+  it('is not said to be made where nobody knows how, and a broken one is not called lost', () => {
+    const part = { state: 'cleaned' as const, name: 'Exhaust tip' };
+    const unknown = need(bench(part, [{ ...tip, widthMm: 0, way: 'scratch' }]));
+    expect(unknown).toMatchObject({ state: 'buy', why: 'to be replaced; make it from stock' });
+    expect(making(bench(part, [{ ...tip, way: 'maker' }]))[0]!.because).toMatch(/^It is to be replaced/);
+  });
+
+  it('asks for the sheet that it is cut from', () => {
+    const plate: Replacement = {
+      ...tip,
+      shape: 'plate',
+      lengthMm: 20,
+      widthMm: 8,
+      heightMm: 0.5,
+      way: 'scratch',
+    };
+    const asked = (given: TrapBench) =>
+      kitNeeds({ kit: kitOf(given), paints: [], adhesives: [], spares: [], materials: [], scale: 24 }).map(
+        ({ what }) => what,
+      );
+    expect(asked(bench({ state: 'lost' }, [plate]))).toContain('plastic sheet, 0.5 mm');
+    expect(asked(bench({ state: 'lost' }, [{ ...plate, way: 'maker' }]))).not.toContain(
+      'plastic sheet, 0.5 mm',
+    );
+  });
+
   it('is cut from stock with everything else', () => {
     const groups = cutList(kitOf(bench({ state: 'lost' }, [{ ...tip, way: 'scratch' }])), 24);
     expect(groups).toMatchObject([{ wireMm: 2, pieces: [{ length: 8, count: 2 }] }]);

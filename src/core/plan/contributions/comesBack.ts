@@ -2,6 +2,7 @@ import {
   daysBack,
   MAKE_MINUTES,
   partLabel,
+  pieceOf,
   sparesFor,
   stepBack,
   WAY_NAMES,
@@ -26,6 +27,9 @@ export function comingBack(
   return part.state === 'lost' || said ? null : undefined;
 }
 
+const missingWords = ({ state }: Part): string =>
+  state === 'lost' ? 'It is lost from this box' : 'It is to be replaced';
+
 function makeTask(trayId: string, part: Part, said: Replacement | null): TrayTask {
   const back = said && stepBack(said);
   const task = { id: `make-${part.id}` };
@@ -34,14 +38,14 @@ function makeTask(trayId: string, part: Part, said: Replacement | null): TrayTas
         ...task,
         title: back.title,
         minutes: back.minutes,
-        because: `It is not in this box any more; decided: ${WAY_NAMES[said.way!].toLowerCase()}. What it sits on waits for it.`,
+        because: `${missingWords(part)}; decided: ${WAY_NAMES[said.way!].toLowerCase()}. What it sits on waits for it.`,
         details: [...back.lines, 'say that it lies there under Detail, Lost and made'],
       })
     : trayTask('make', trayId, {
         ...task,
         title: `Find or make ${part.name.toLowerCase()}`,
         minutes: MAKE_MINUTES,
-        because: 'It is lost from this box, and what it sits on waits for it.',
+        because: `${missingWords(part)}, and what it sits on waits for it.`,
         details: [
           'how it comes back is not decided yet: under Detail, Lost and made, the ways stand side by side',
           'measure its place, look at the sheet and the other side',
@@ -58,12 +62,14 @@ function needOf(part: Part, said: Replacement | null, spares: readonly Spare[]):
   const spare =
     said?.way === 'spare' ? (spares.find(({ id }) => id === said.spareId) ?? best?.spare) : best?.spare;
   const head = { id: `part:${part.id}`, group: 'parts' as const, what: `${partLabel(part)} ${part.name}` };
-  if (said && said.way === 'scratch')
+  const lost = part.state === 'lost' ? 'lost from this box' : 'to be replaced';
+  // What it is cut from is needed by itself.
+  if (said?.way === 'scratch' && pieceOf(said).answer)
     return { ...head, why: 'made from stock', state: 'have', leadDays: 0, substitute: '', looks: '' };
   const isSpare = spare !== undefined && (said === null || said.way === 'spare');
   return {
     ...head,
-    why: said ? `lost from this box; ${WAY_NAMES[said.way!].toLowerCase()}` : 'lost from this box',
+    why: said ? `${lost}; ${WAY_NAMES[said.way!].toLowerCase()}` : lost,
     state: isSpare ? 'from spares' : 'buy',
     leadDays: isSpare ? 0 : said && said.way !== 'spare' ? daysBack(said) : UNDECIDED_DAYS,
     substitute: isSpare ? `${spare.name} from ${spare.origin}` : 'build it from sheet and tube',
@@ -88,10 +94,23 @@ export const comesBack: PlanContribution = {
       }),
     ),
 
-  needs: ({ kit, parts, spares }) =>
+  needs: ({ kit, parts, spares, material }) =>
     parts.flatMap((part) => {
       const said = comingBack(part, kit);
-      return said === undefined ? [] : [needOf(part, said, spares)];
+      if (said === undefined) return [];
+      const blanks = said?.way === 'scratch' ? (pieceOf(said).answer?.blanks ?? []) : [];
+      return [
+        needOf(part, said, spares),
+        // Rod and tube are in the cut list.
+        ...blanks
+          .filter(({ form }) => form === 'sheet')
+          .map(({ mm, what }) =>
+            material(`sheet-${mm}`, `plastic sheet, ${mm} mm`, `${what} of ${part.name.toLowerCase()}`, {
+              substitute: 'the clear side of a package',
+              looks: 'none once it is painted',
+            }),
+          ),
+      ];
     }),
 
   stillOpen: ({ kit: { replacements } }) =>

@@ -6,6 +6,7 @@ import { mlByWeight, type LevelNow } from '../../../core/record/index.ts';
 import { schemaNumberLimits } from '../../components/limits.ts';
 import { shortDay } from '../../components/time.ts';
 import { saveShelf } from '../../data/bench.ts';
+import { benchNow } from '../../data/clock.ts';
 
 /** How full a bottle looks. */
 const BY_EYE = [
@@ -26,9 +27,9 @@ export function LevelPanel({ paint, level }: LevelPanelProps) {
   const put = (levelMl: number) => {
     const { openedOn, place, note } = paint;
     const rounded = Math.round(10 * levelMl) / 10;
-    void saveShelf(paint, { levelMl: rounded, openedOn, place, note }, `level of ${paint.name}`).catch(
-      () => undefined,
-    );
+    // Told now, even where it is the figure that stood there: use is followed from here on.
+    const level = { levelMl: rounded, toldAt: Math.floor(benchNow() / 60_000), openedOn, place, note };
+    void saveShelf(paint, level, `level of ${paint.name}`).catch(() => undefined);
   };
   return (
     <section className="stacked g8" aria-label={`What is left of ${paint.name}`}>

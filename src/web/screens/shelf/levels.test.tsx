@@ -13,6 +13,10 @@ const saved = vi.hoisted(() => ({
   mergeShelf: vi.fn(() => Promise.resolve()),
 }));
 vi.mock('../../data/bench.ts', () => ({ ...saved, useBench: vi.fn() }));
+vi.mock('../../data/clock.ts', async (original) => ({
+  ...(await original<object>()),
+  benchNow: () => 60_000 * 30_000_000,
+}));
 vi.mock('../../data/cups.ts', () => ({ useCups: vi.fn() }));
 vi.mock('../../data/plan.tsx', () => ({ usePlan: vi.fn() }));
 
@@ -36,7 +40,8 @@ const paint = {
 } as unknown as PaintRecord;
 const level: LevelNow = { toldMl: 10, usedMl: 2.5, laidMl: 2.5, mixedMl: 1, leftMl: 7.5, isOver: false };
 const shown = (what: React.ReactNode) => render(<MantineProvider env="test">{what}</MantineProvider>);
-const shelf = { openedOn: null, place: 'rack', note: '' };
+/** Told now: where the same figure is told again, use is followed from here as well. */
+const shelf = { toldAt: 30_000_000, openedOn: null, place: 'rack', note: '' };
 
 it('takes what use leaves, an eye’s guess, or what the scales say', () => {
   shown(<LevelPanel paint={paint} level={level} />);

@@ -5,6 +5,7 @@ import { carriedOver } from '../../../core/plan/index.ts';
 import { USUAL_DROP_ML } from '../../../core/match/index.ts';
 import { levelNow, type LevelNow, type UseOfBuild } from '../../../core/record/index.ts';
 import { mergeShelf, useBench } from '../../data/bench.ts';
+import { benchNow } from '../../data/clock.ts';
 import { useCups } from '../../data/cups.ts';
 import { usePlan } from '../../data/plan.tsx';
 
@@ -44,15 +45,16 @@ export function useLevels(paints: readonly PaintRecord[] | undefined): Levels {
 }
 
 /** Writes down what is left of every paint of which something has gone. */
-export const takeLevels = (paints: readonly PaintRecord[], levels: Levels): Promise<void> =>
-  mergeShelf({
+export function takeLevels(paints: readonly PaintRecord[], levels: Levels): Promise<void> {
+  const toldAt = Math.floor(benchNow() / 60_000);
+  return mergeShelf({
     rows: paints.flatMap(({ id, version, openedOn, place, note }) => {
       const level = levels.get(id);
       return level
         ? [
             {
               paintId: id,
-              shelf: { levelMl: level.leftMl, openedOn, place, note },
+              shelf: { levelMl: level.leftMl, toldAt, openedOn, place, note },
               change: {},
               version,
             },
@@ -60,3 +62,4 @@ export const takeLevels = (paints: readonly PaintRecord[], levels: Levels): Prom
         : [];
     }),
   });
+}

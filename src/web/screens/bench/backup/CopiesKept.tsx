@@ -1,4 +1,4 @@
-import { Button, Group, NumberInput, Table, UnstyledButton, VisuallyHidden } from '@mantine/core';
+import { Button, Group, NumberInput, Table, VisuallyHidden } from '@mantine/core';
 import { COPY_LIMITS, type CopyKind, type CopyList, type CopyPlan } from '../../../../api/index.ts';
 import { RemoveButton } from '../../../components/RemoveButton.tsx';
 import { whenText } from '../../../components/time.ts';
@@ -95,23 +95,26 @@ export function CopiesKept({ list, plan, busy, readOnly, onPlan, onLook, onAttem
                 <Table.Td>{MADE[kind]}</Table.Td>
                 <Table.Td className="mono">{sizeText(bytes)}</Table.Td>
                 <Table.Td className="right">
-                  <UnstyledButton
-                    className="plain"
-                    disabled={busy}
-                    aria-label={`Look at the copy of ${whenText(at)}`}
-                    onClick={() => onLook(id)}
-                  >
-                    look at it
-                  </UnstyledButton>
-                  <RemoveButton
-                    name={`Remove the copy of ${whenText(at)}`}
-                    onRemove={() =>
-                      void onAttempt(async () => {
-                        await removeCopy(id);
-                        return null;
-                      })
-                    }
-                  />
+                  <Group gap={10} justify="flex-end" wrap="nowrap">
+                    <Button
+                      size="compact-xs"
+                      variant="default"
+                      disabled={busy}
+                      aria-label={`Look at it: the copy of ${whenText(at)}`}
+                      onClick={() => onLook(id)}
+                    >
+                      Look at it
+                    </Button>
+                    <RemoveButton
+                      name={`Remove the copy of ${whenText(at)}`}
+                      onRemove={() =>
+                        void onAttempt(async () => {
+                          await removeCopy(id);
+                          return null;
+                        })
+                      }
+                    />
+                  </Group>
                 </Table.Td>
               </Table.Tr>
             ))}

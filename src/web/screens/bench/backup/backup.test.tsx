@@ -67,7 +67,7 @@ const show = () =>
 
 it('shows what a copy would change before it is restored, and what would be gone', async () => {
   show();
-  fireEvent.click(screen.getByRole('button', { name: /^Look at the copy of/ }));
+  fireEvent.click(screen.getByRole('button', { name: /^Look at it: the copy of/ }));
   await screen.findByText(/its checksum agrees/i);
   expect(screen.getByText('would be gone')).toBeTruthy();
   expect(screen.getByRole('note').textContent).toMatch(/What was done between would be gone/);
@@ -102,7 +102,7 @@ it('takes a restore back at one press, for as long as what was there is kept', a
 it('says a refusal, and keeps the schedule as typed', async () => {
   file.previewCopy.mockRejectedValue(new Error('The file is damaged.'));
   show();
-  fireEvent.click(screen.getByRole('button', { name: /^Look at the copy of/ }));
+  fireEvent.click(screen.getByRole('button', { name: /^Look at it: the copy of/ }));
   await screen.findByText('The file is damaged.');
   const every = screen.getByLabelText('Every');
   fireEvent.change(every, { target: { value: '7' } });
@@ -112,5 +112,5 @@ it('says a refusal, and keeps the schedule as typed', async () => {
     'schedule of copies',
   );
   // What was sent to be looked at is no copy of the bench.
-  expect(screen.getAllByRole('button', { name: /^Look at the copy of/ })).toHaveLength(1);
+  expect(screen.getAllByRole('button', { name: /^Look at it: the copy of/ })).toHaveLength(1);
 });

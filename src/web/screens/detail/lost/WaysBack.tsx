@@ -1,4 +1,5 @@
 import { Button, Radio, Stack } from '@mantine/core';
+import { useState } from 'react';
 import { drawPiece } from '../../../../core/detail/index.ts';
 import { HARDLY } from '../../../../core/plan/index.ts';
 import { figure } from '../../../../core/figures.ts';
@@ -12,8 +13,7 @@ import {
   type ReplacementWay,
   type Spare,
 } from '../../../../core/kit/index.ts';
-import { changeStock } from '../../../data/kit.ts';
-import { useKitChange } from '../../../data/useKitChange.ts';
+import { changeKit, changeStock } from '../../../data/kit.ts';
 import { DrawingPicture } from '../DrawingPicture.tsx';
 import { SaveDrawings } from '../SaveDrawings.tsx';
 import { shareText } from '../shareText.ts';
@@ -30,7 +30,7 @@ interface WaysBackProps {
 
 /** The ways in which a part comes back, side by side, with what each takes; and the template of what is made. */
 export function WaysBack({ buildId, replacement, kit, spares, seen, onChange }: WaysBackProps) {
-  const { problem, change } = useKitChange(buildId);
+  const [problem, setProblem] = useState<string | null>(null);
   const part = kit.parts.find(({ id }) => id === replacement.partId);
   const isBack = part !== undefined && (part.state === 'from-spares' || part.state === 'scratch-built');
   const asked = part ?? {
@@ -45,20 +45,29 @@ export function WaysBack({ buildId, replacement, kit, spares, seen, onChange }: 
   const drawing = piece ? drawPiece(replacement) : null;
   const decide = (way: ReplacementWay) =>
     onChange({ way, spareId: way === 'spare' ? (fits[0]?.spare.id ?? '') : '' });
-  const lieThere = () => {
+  const lieThere = async () => {
     if (!part) return;
     const { id, ...value } = part;
     const state =
       replacement.way === 'scratch' || replacement.way === 'print' ? 'scratch-built' : 'from-spares';
-    change([{ kind: 'part', id, value: { ...value, state } }], `${part.name.toLowerCase()} lies there`);
     const spare = replacement.way === 'spare' && spares.find((each) => each.id === replacement.spareId);
-    if (!spare) return;
-    const { id: spareId, ...rest } = spare;
-    const left = Math.max(0, spare.count - replacement.count);
-    void changeStock(
-      [{ kind: 'spare', id: spareId, value: { ...rest, count: left } }],
-      `one ${spare.name.toLowerCase()} less`,
-    );
+    try {
+      await changeKit(
+        buildId,
+        [{ kind: 'part', id, value: { ...value, state } }],
+        `${part.name.toLowerCase()} lies there`,
+      );
+      if (!spare) return;
+      const { id: spareId, ...rest } = spare;
+      const count = Math.max(0, spare.count - replacement.count);
+      await changeStock(
+        [{ kind: 'spare', id: spareId, value: { ...rest, count } }],
+        `spares for ${part.name.toLowerCase()}`,
+      );
+      setProblem(null);
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
   };
   return (
     <div className="panel stacked g8">
@@ -115,7 +124,7 @@ export function WaysBack({ buildId, replacement, kit, spares, seen, onChange }: 
       )}
       {problem && <p role="alert">{problem}</p>}
       {part && !isBack && replacement.way !== null && (
-        <Button variant="default" onClick={lieThere}>
+        <Button variant="default" onClick={() => void lieThere()}>
           It lies there now
         </Button>
       )}

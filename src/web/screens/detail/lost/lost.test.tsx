@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import { MantineProvider } from '@mantine/core';
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import {
   EMPTY_KIT,
@@ -12,15 +12,16 @@ import {
 import { matchMediaStandIn } from '../../../../../tests/matchMedia.ts';
 import { WaysBack } from './WaysBack.tsx';
 
-const said = vi.hoisted(() => ({ change: vi.fn(), changeStock: vi.fn(() => Promise.resolve()) }));
-vi.mock('../../../data/useKitChange.ts', () => ({
-  useKitChange: () => ({ problem: null, change: said.change }),
+const said = vi.hoisted(() => ({
+  changeKit: vi.fn(() => Promise.resolve()),
+  changeStock: vi.fn(() => Promise.resolve()),
 }));
-vi.mock('../../../data/kit.ts', () => ({ changeStock: said.changeStock, keepPicture: vi.fn() }));
+vi.mock('../../../data/kit.ts', () => said);
 
 beforeEach(() => {
   matchMediaStandIn();
-  said.change.mockClear();
+  said.changeKit.mockReset();
+  said.changeKit.mockResolvedValue(undefined);
   said.changeStock.mockClear();
 });
 afterEach(cleanup);
@@ -71,10 +72,17 @@ it('advises the spare that fits, and remembers which it was', () => {
   expect(screen.queryByRole('button', { name: 'It lies there now' })).toBeNull();
 });
 
-it('takes the spare out of the box and the part off the list of what is lost, at one press', () => {
+it('takes the spare out of the box and the part off the list of what is lost, at one press', async () => {
   show({ way: 'spare' as never, spareId: 's' });
   fireEvent.click(screen.getByRole('button', { name: 'It lies there now' }));
-  expect(said.change).toHaveBeenCalledWith(
+  await waitFor(() =>
+    expect(said.changeStock).toHaveBeenCalledWith(
+      [expect.objectContaining({ kind: 'spare', value: expect.objectContaining({ count: 2 }) as unknown })],
+      expect.any(String),
+    ),
+  );
+  expect(said.changeKit).toHaveBeenCalledWith(
+    'b',
     [
       expect.objectContaining({
         kind: 'part',
@@ -84,10 +92,14 @@ it('takes the spare out of the box and the part off the list of what is lost, at
     ],
     'mirror lies there',
   );
-  expect(said.changeStock).toHaveBeenCalledWith(
-    [expect.objectContaining({ kind: 'spare', value: expect.objectContaining({ count: 2 }) as unknown })],
-    expect.any(String),
-  );
+});
+
+it('leaves the spare where it is when the part was refused, and says why', async () => {
+  said.changeKit.mockRejectedValue(new Error('Changed elsewhere.'));
+  show({ way: 'spare' as never, spareId: 's' });
+  fireEvent.click(screen.getByRole('button', { name: 'It lies there now' }));
+  expect((await screen.findByRole('alert')).textContent).toBe('Changed elsewhere.');
+  expect(said.changeStock).not.toHaveBeenCalled();
 });
 
 it('offers no making of what has no size, and says why', () => {

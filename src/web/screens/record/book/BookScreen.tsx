@@ -36,7 +36,7 @@ function BookOf(sources: LogInputs) {
         <h2>What goes into it</h2>
         <StageNav stage="record" buildId={build.id} open="book" />
         {problem && <p role="alert">{problem}</p>}
-        <BookSettings key={book.foreword + book.builder} book={book} onPut={put} />
+        <BookSettings book={book} onPut={put} />
         {blocks && (
           <div className="panel stacked g8">
             <SavePdf build={build} name="book" blocks={() => blocks} variant="action">
@@ -61,7 +61,7 @@ function BookOf(sources: LogInputs) {
       </section>
       <section className="column noprint" aria-label="At a show">
         <h2>At a show</h2>
-        <ShowCard key={book.cardWords} sources={sources} book={book} onPut={put} />
+        <ShowCard sources={sources} book={book} onPut={put} />
       </section>
     </div>
   );
@@ -72,12 +72,14 @@ function BookSettings({ book, onPut }: { book: Book; onPut: (said: Partial<Book>
     <div className="panel stacked g8">
       <TextInput
         label="Built by"
+        key={`builder ${book.builder}`}
         {...textLimits(bookRecord.fields.builder)}
         defaultValue={book.builder}
         onBlur={({ currentTarget: { value } }) => value !== book.builder && onPut({ builder: value })}
       />
       <Textarea
         label="Foreword"
+        key={`foreword ${book.foreword}`}
         rows={3}
         {...textLimits(bookRecord.fields.foreword)}
         defaultValue={book.foreword}

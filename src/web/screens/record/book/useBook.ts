@@ -18,6 +18,16 @@ const newBookWorker = () =>
 export const bookIn = ({ build, kit }: Pick<LogInputs, 'build' | 'kit'>): Book =>
   kit.books[0] ?? { id: `${build.id}-book`, ...newRecord(bookRecord) };
 
+/** The cups of a build, and the paints that its stacks and cups name: a whole catalogue is not sent to a worker. */
+function namedIn(build: LogInputs['build'], all: LogInputs['cups']) {
+  const cups = all.filter(({ buildId }) => buildId === build.id);
+  const mixes = [
+    ...build.trays.flatMap(({ layers }) => layers.map(({ mix }) => mix ?? {})),
+    ...cups.flatMap(({ drops, additions }) => [drops, ...additions.map(({ add }) => add)]),
+  ];
+  return { cups, paintIds: new Set(mixes.flatMap((mix) => Object.keys(mix))) };
+}
+
 /** A build told of in print, worked out away from the page whenever something of it changes. */
 export function useBook({ build, kit, view, steps: allSteps, cups, paints }: LogInputs) {
   const { data: bench } = useBench();
@@ -30,7 +40,9 @@ export function useBook({ build, kit, view, steps: allSteps, cups, paints }: Log
       operations,
       allSteps.filter(({ buildId }) => buildId === build.id),
     );
-    const own = new Set(operations.map(({ id }) => id));
+    const own = namedIn(build, cups);
+    const codeIds = new Set([...build.trays, ...kit.finishes].map(({ codeId }) => codeId));
+    const ids = new Set(operations.map(({ id }) => id));
     const trayOfPart = new Map(build.trays.flatMap(({ id, parts }) => parts.map((part) => [part.id, id])));
     const trayOfStep = new Map(operations.map(({ id, trayId }) => [id, trayId]));
     return {
@@ -38,9 +50,9 @@ export function useBook({ build, kit, view, steps: allSteps, cups, paints }: Log
       book: bookIn({ build, kit }),
       kit,
       trays: build.trays,
-      codes,
-      cups: cups.filter(({ buildId }) => buildId === build.id),
-      paints,
+      codes: codes.filter(({ id }) => codeIds.has(id)),
+      cups: own.cups,
+      paints: paints.filter(({ id }) => own.paintIds.has(id)),
       conditions: bench.settings.conditions,
       steps: [...done, ...orphans],
       operations: operations.map(({ id, trayId, layerId, kind, title, hands, usual }) => ({
@@ -53,7 +65,7 @@ export function useBook({ build, kit, view, steps: allSteps, cups, paints }: Log
         usual,
       })),
       arcs: view.arcs
-        .filter(({ from, to }) => own.has(from) && own.has(to))
+        .filter(({ from, to }) => ids.has(from) && ids.has(to))
         .map(({ from, to, minLag }) => ({ from, to, minLag })),
       album: albumOf(kit, {
         part: (id) => trayOfPart.get(id) ?? null,
