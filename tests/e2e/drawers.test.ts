@@ -33,6 +33,12 @@ describe('every drawer', () => {
       await startOnSample(join(scratch.folder, 'sample', 'bench.db')),
       await startServer({ FANFARE_DATA: join(scratch.folder, 'own', 'bench.db'), FANFARE_CLOCK: EVENING }),
     );
+    // One by schedule comes once a server has stood a while: every time there is one to be seen.
+    const copied = await fetch(`${servers[0]!.address}/api/copies`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+    });
+    expect(copied.status).toBe(201);
     browser = await openBrowser(scratch.folder);
     page = await openPage(browser, errors);
   });
@@ -93,6 +99,18 @@ describe('every drawer', () => {
       await opens(address, drawer, drawerAddress(drawer, there));
       await isForEverybody(drawerAddress(drawer, there));
     }
+  });
+
+  it('of parts that come back opens, with one that is made and one that is open', async () => {
+    const drawer = DRAWERS.find(({ stage, path }) => stage === 'detail' && path === 'lost')!;
+    const address = drawerAddress(drawer, { buildId: 'tolliver' });
+    await opens(servers[0]!.address, drawer, address);
+    await until(
+      page,
+      () => /Oil filter[\s\S]*Hood mascot|Hood mascot[\s\S]*Oil filter/.test(document.body.innerText),
+      [],
+    );
+    await isForEverybody(address);
   });
 
   it('of a build in which there is nothing yet opens', async () => {

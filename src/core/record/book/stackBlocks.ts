@@ -8,6 +8,7 @@ import {
 } from '../../finish/index.ts';
 import {
   counted,
+  NOT_CHOSEN,
   resolveMix,
   resolveStack,
   type PlannedLayer,
@@ -56,7 +57,7 @@ function layerRow(
   const product = layer.mix ? resolveMix(layer.mix, sources.products)?.name : undefined;
   return [
     LAYER_KINDS[layer.kind].name,
-    product ?? '',
+    product ?? (LAYER_KINDS[layer.kind].painted ? NOT_CHOSEN : ''),
     String(layer.coats),
     film,
     isLaid
