@@ -102,9 +102,11 @@ describe('the scenario', () => {
     }
   });
 
-  it('has three builds in different states, each with history', () => {
-    expect(scenario.builds).toHaveLength(3);
-    for (const { id } of scenario.builds) {
+  it('has three builds in different states, each with history, and one that is finished', () => {
+    expect(scenario.builds).toHaveLength(4);
+    const { buildId } = scenario.earlier;
+    expect(scenario.builds.some(({ id }) => id === buildId)).toBe(true);
+    for (const { id } of scenario.builds.filter((build) => build.id !== buildId)) {
       expect(scenario.steps.filter(({ buildId }) => buildId === id).length).toBeGreaterThan(5);
     }
   });

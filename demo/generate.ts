@@ -22,6 +22,7 @@ import type { FamilyId, Sheen } from '../src/core/finish/index.ts';
 import type { CodeUse, SamplePaint } from '../src/api/index.ts';
 import { kitFrom, withoutEmptyLists } from './kits/sampleKit.ts';
 import { pellam } from './kits/pellam.ts';
+import { saloon } from './kits/saloon.ts';
 import { quillon } from './kits/quillon.ts';
 import { tolliver } from './kits/tolliver.ts';
 import { trueAngles } from './flakeTruth.ts';
@@ -562,7 +563,7 @@ write(
 );
 write('paints.json', paints);
 write('codes.json', codes);
-const kits = Object.entries({ tolliver, pellam, quillon }).map(([buildId, kit]) => ({
+const kits = Object.entries({ tolliver, pellam, quillon, saloon }).map(([buildId, kit]) => ({
   buildId,
   kit: withoutEmptyLists(kitFrom(buildId, kit)),
 }));

@@ -18,6 +18,7 @@ import codes from './data/codes.json';
 import stored from './data/kits.json';
 import { pellam } from './kits/pellam.ts';
 import { quillon } from './kits/quillon.ts';
+import { saloon } from './kits/saloon.ts';
 import { kitFrom, withoutEmptyLists } from './kits/sampleKit.ts';
 import { tolliver } from './kits/tolliver.ts';
 
@@ -29,8 +30,17 @@ const pieces = ({ parts }: Kit) => parts.reduce((sum, { count }) => sum + count,
 
 describe('the sample kits', () => {
   it('are checked in as they are written', () => {
-    const written = kits.map(([buildId, kit]) => ({ buildId, kit: withoutEmptyLists(kit) }));
+    const all: [string, Kit][] = [...kits, ['saloon', kitFrom('saloon', saloon)]];
+    const written = all.map(([buildId, kit]) => ({ buildId, kit: withoutEmptyLists(kit) }));
     expect(stored).toEqual(JSON.parse(JSON.stringify(written)));
+  });
+
+  it('hold one that was finished: sound, divided by proof, nothing left to decide', () => {
+    const kit = kitFrom('saloon', saloon);
+    expect(checkKit(kit)).toEqual([]);
+    expect(suggestJoints(kit)).toEqual([]);
+    expect(proposeSubassemblies(kit).exact).toBe(true);
+    expect(kit.evidence.filter(({ verdict }) => verdict === 'open')).toEqual([]);
   });
 
   it('are as large as the scenario says', () => {

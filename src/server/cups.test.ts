@@ -39,10 +39,13 @@ async function readyReader(): Promise<void> {
 }
 
 describe('cups and the reader', () => {
-  it('comes with one cup that was read and taught its paints', async () => {
-    const [cup] = (await call<CupRecord[]>('GET', '/api/cups')).body;
-    expect(cup).toMatchObject({ trayId: 'quillon-guards', thrown: false });
-    expect(cup!.readings).toHaveLength(1);
+  it('comes with a cup of each build that sprayed a mixture, read, and its paints taught', async () => {
+    const cups = (await call<CupRecord[]>('GET', '/api/cups')).body;
+    expect(cups.map(({ trayId, thrown }) => [trayId, thrown])).toEqual([
+      ['saloon-body', false],
+      ['quillon-guards', false],
+    ]);
+    for (const { readings: read } of cups) expect(read).toHaveLength(1);
     const { refit, uncertainty } = await paintOf('BR-001');
     expect(refit!.readings).toBe(1);
     expect(uncertainty).toBeLessThan(refit!.uncertainty);

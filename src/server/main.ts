@@ -11,9 +11,9 @@ import { keepCopies } from './copies/keepCopies.ts';
 import { openDatabase } from './database/open.ts';
 import { projectRoot } from './projectRoot.ts';
 import { learning } from './routes/learning.ts';
-import { isEmpty, seedDemo } from './seedDemo.ts';
-import { seedPictures } from './seedPictures.ts';
-import { seedPlan } from './seedPlans.ts';
+import { isEmpty, seedDemo } from './sample/seedDemo.ts';
+import { seedPictures } from './sample/seedPictures.ts';
+import { seedPlan } from './sample/seedPlans.ts';
 import { convertSurfaces } from './store/convertSurfaces.ts';
 
 const DEFAULT_PORT = 4180;

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { OWN_HEADER, wholeBench, type BenchSnapshot } from '../api/index.ts';
 import { createApp, type AppOptions } from './app.ts';
 import { openDatabase, type OpenDatabase } from './database/open.ts';
-import { seedDemo } from './seedDemo.ts';
+import { seedDemo } from './sample/seedDemo.ts';
 
 export interface Answer<T> {
   status: number;

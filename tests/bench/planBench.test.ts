@@ -3,7 +3,7 @@ import type { BenchSnapshot, BuildRecord, PlanRecord } from '../../src/api/index
 import type { BenchStep } from '../../src/core/plan/benchStep.ts';
 import { operationsOf } from '../../src/core/plan/benchSteps.ts';
 import { openDatabase } from '../../src/server/database/open.ts';
-import { seedDemo } from '../../src/server/seedDemo.ts';
+import { seedDemo } from '../../src/server/sample/seedDemo.ts';
 import { readBuilds, readPlan, readSettings, readSteps } from '../../src/server/store/benchStore.ts';
 import { readTaught } from '../../src/server/store/kitStore.ts';
 import { readCodes, readPaints } from '../../src/server/store/paintStore.ts';

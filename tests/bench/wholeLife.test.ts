@@ -4,7 +4,7 @@ import { keepsPin, planBench, type PlanRequest, type PlanView } from '../../src/
 import { seededRandom } from '../../src/core/seededRandom.ts';
 import { REPAIR_IDS, type StepEdit } from '../../src/core/kit/index.ts';
 import { openDatabase } from '../../src/server/database/open.ts';
-import { seedDemo } from '../../src/server/seedDemo.ts';
+import { seedDemo } from '../../src/server/sample/seedDemo.ts';
 import { readBuilds, readPlan, readSettings } from '../../src/server/store/benchStore.ts';
 import { readCodes, readPaints } from '../../src/server/store/paintStore.ts';
 

@@ -59,8 +59,10 @@ export { typedColour } from './typedColour.ts';
 export { lightenForScale, lighteningShare } from './lightenForScale.ts';
 export {
   CARD_GREY,
+  photographAgainst,
   photographColours,
   sampleRegion,
+  type AgainstTarget,
   type CardReading,
   type PhotographColour,
   type Pixels,

@@ -4,6 +4,7 @@ import {
   CARD_GREY,
   ciede2000,
   linearToLab,
+  photographAgainst,
   photographColours,
   sampleRegion,
   type CardReading,
@@ -132,5 +133,29 @@ describe('a photograph with a grey card', () => {
     const before = sampleRegion(pixels, stripe(0, 1)).mean;
     for (let at = 0; at < 10; at++) pixels.data.fill(255, 4 * at * 7, 4 * at * 7 + 4);
     expect(sampleRegion(pixels, stripe(0, 1)).mean).toEqual(before);
+  });
+});
+
+describe('a colour in a photograph against its target', () => {
+  const target = { lab: { L: 50, a: 30, b: 10 }, uncertainty: 3 };
+  const seen = (a: number, uncertainty = 4) => ({ lab: { L: 50, a, b: 10 }, uncertainty });
+
+  it('differs only by more than picture and target may err together', () => {
+    expect(photographAgainst(seen(30), target)).toMatchObject({ dE00: 0, uncertainty: 5, differs: false });
+    const far = photographAgainst(seen(0), target);
+    expect(far.differs).toBe(true);
+    expect(far.words).toMatch(/greyer/);
+    fc.assert(
+      fc.property(
+        fc.double({ min: -60, max: 60, noNaN: true }),
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        (a, uncertainty) => {
+          const { dE00, differs, uncertainty: both } = photographAgainst(seen(a, uncertainty), target);
+          expect(dE00).toBeCloseTo(ciede2000({ L: 50, a, b: 10 }, target.lab), 9);
+          expect(both).toBeGreaterThanOrEqual(Math.max(uncertainty, 3) - 1e-9);
+          expect(differs).toBe(dE00 > both);
+        },
+      ),
+    );
   });
 });

@@ -1,4 +1,5 @@
 import { ciede2000 } from './ciede2000.ts';
+import { describeDifference } from './describeDifference.ts';
 import type { Lab } from './lab.ts';
 import { linearToLab, srgbToLinear } from './srgb.ts';
 
@@ -141,6 +142,28 @@ export function photographColours(
     const clipped = patch.burnt + patch.drowned > MOST_CLIPPED ? 3 : 0;
     return { lab, spread, uncertainty: Math.hypot(base, spread, clipped), warnings };
   });
+}
+
+/** A colour in a picture against what it should be. */
+export interface AgainstTarget {
+  dE00: number;
+  /** Half-width of the 90 % band of the difference, dE00: of the picture and of the target together. */
+  uncertainty: number;
+  /** More than picture and target may err: they are not the same colour. Otherwise nothing is shown, which is no proof that
+   *  they are. */
+  differs: boolean;
+  /** Which way it lies. */
+  words: string;
+}
+
+/** How a colour in a picture stands to its target; `uncertainty` of the target in dE00 at 90 %. */
+export function photographAgainst(
+  seen: Pick<PhotographColour, 'lab' | 'uncertainty'>,
+  target: { lab: Lab; uncertainty: number },
+): AgainstTarget {
+  const dE00 = ciede2000(seen.lab, target.lab);
+  const uncertainty = Math.hypot(seen.uncertainty, target.uncertainty);
+  return { dE00, uncertainty, differs: dE00 > uncertainty, words: describeDifference(seen.lab, target.lab) };
 }
 
 /** Gain and offset of a channel that bring the cards to their reflectance. */

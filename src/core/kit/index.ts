@@ -105,7 +105,9 @@ export { bareClearance, FELT_CLEARANCE, fitAfterPaint, type FitForecast } from '
 export { kitAfterPaint, type FitsAfterPaint, type JointFit, type PlaceFit } from './kitAfterPaint.ts';
 export { shimPlan, type ShimPlan } from './stance.ts';
 export { jointsOfJoins } from './jointsOfJoins.ts';
-export { lessonsFor, type LessonContext } from './lessons.ts';
+export { chosenAs, decidedAs } from './decisions.ts';
+export { byLikeness, likeness, type Likeness } from './likeKit.ts';
+export { isFromBuild, lessonsFor, lessonsOfLike, type LessonContext } from './lessons.ts';
 export { readPartList, type PartListReading } from './partList.ts';
 export {
   MOST_PARTS,

@@ -30,3 +30,21 @@ export function lessonsFor(lessons: readonly Lesson[], context: LessonContext): 
     );
   });
 }
+
+/** Whether a lesson or a spare came from a build, as its origin says. */
+export const isFromBuild = ({ origin }: { origin: string }, buildName: string): boolean =>
+  // Another build's name may begin with this one's.
+  origin.startsWith(buildName) && !/^[\p{L}\p{N}]/u.test(origin.slice(buildName.length));
+
+/** Lessons that a kit opens with: those tied to its name, and those that came from builds like it. `kit`: name and subject. */
+export function lessonsOfLike(
+  lessons: readonly Lesson[],
+  kit: string,
+  like: readonly { name: string }[],
+): Lesson[] {
+  return lessons.filter(
+    (lesson) =>
+      (lesson.kit !== null && holdsWords(kit, lesson.kit)) ||
+      like.some(({ name }) => isFromBuild(lesson, name)),
+  );
+}

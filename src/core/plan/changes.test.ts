@@ -1,9 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { FAMILIES } from '../finish/index.ts';
 import type { Mishap, OwnStep } from '../kit/index.ts';
 import { atOwnPace, learnPace, withOwnSteps, withRepairs, type Pace, type PlanOperation } from './index.ts';
 import { plainArc, plainOperation } from './plainPlan.ts';
 
+const AIR = { temperatureC: 20, humidity: 50 };
 const step = (id: string, change: Partial<PlanOperation> = {}) =>
   plainOperation(id, {
     kind: 'primer',
@@ -74,7 +76,7 @@ describe('a step that went wrong', () => {
     why: 'too wet',
     at: 100,
   };
-  const grown = withRepairs(chain, arcs, [mishap]);
+  const grown = withRepairs(chain, arcs, [mishap], AIR);
 
   it('grows the repair and what must be done again, and keeps the rest', () => {
     expect(grown.operations.map(({ title }) => title)).toEqual([
@@ -95,7 +97,10 @@ describe('a step that went wrong', () => {
 
   it('puts it between the spoilt step and what follows, lags included', () => {
     const lag = (from: string, to: string) => grown.arcs.find((each) => each.from === from && each.to === to);
-    expect(lag('colour-2', 'colour-2/repair~run')).toBeDefined();
+    expect(lag('colour-2', 'colour-2/repair~run')).toMatchObject({
+      minLag: FAMILIES.lacquer.fullCure,
+      because: expect.stringMatching(/hard right through/) as unknown,
+    });
     expect(lag('colour-2/repair~run', 'colour-1~run')).toBeDefined();
     expect(lag('colour-1~run', 'colour-2~run')).toMatchObject({ minLag: 20, maxLag: 90 });
     expect(lag('colour-2~run', 'clear')).toMatchObject({ minLag: 40 });
@@ -103,14 +108,28 @@ describe('a step that went wrong', () => {
     expect(lag('prime', 'colour-1')).toMatchObject({ minLag: 60 });
   });
 
+  it.each([
+    ['wipe', 0],
+    ['strip', 0],
+    ['refill', FAMILIES.lacquer.handle],
+  ] as const)('begins a repair by %s once the paint is ready for it', (repair, minLag) => {
+    const { arcs: lags } = withRepairs(chain, arcs, [{ ...mishap, repair }], AIR);
+    expect(lags.find(({ to }) => to === 'colour-2/repair~run')).toMatchObject({ minLag });
+    const bare = chain.map((each) => ({ ...each, chemistry: null }));
+    const unpainted = withRepairs(bare, arcs, [{ ...mishap, repair }], AIR);
+    expect(unpainted.arcs.find(({ to }) => to === 'colour-2/repair~run')).toMatchObject({ minLag: 0 });
+  });
+
   it('can go wrong again, and passes over what nobody knows', () => {
-    const twice = withRepairs(chain, arcs, [
-      mishap,
-      { ...mishap, id: 'dust', operationId: 'colour-2~run', redoFrom: 'colour-2~run', at: 200 },
-    ]);
+    const twice = withRepairs(
+      chain,
+      arcs,
+      [mishap, { ...mishap, id: 'dust', operationId: 'colour-2~run', redoFrom: 'colour-2~run', at: 200 }],
+      AIR,
+    );
     expect(twice.operations).toHaveLength(9);
     expect(twice.arcs.some(({ from, to }) => from === 'colour-2~run~dust' && to === 'clear')).toBe(true);
-    const same = withRepairs(chain, arcs, [{ ...mishap, operationId: 'gone' }]);
+    const same = withRepairs(chain, arcs, [{ ...mishap, operationId: 'gone' }], AIR);
     expect(same).toEqual({ operations: chain, arcs });
   });
 });
@@ -128,7 +147,7 @@ describe('a repair that goes wrong', () => {
 
   it('keeps the order and the recoat windows of the coats that are repeated once more', () => {
     const again = { ...first, id: 'dust', operationId: 'colour-2~run', redoFrom: 'colour-1~run', at: 200 };
-    const { arcs: grown } = withRepairs(chain, arcs, [first, again]);
+    const { arcs: grown } = withRepairs(chain, arcs, [first, again], AIR);
     const lag = (from: string, to: string) => grown.find((each) => each.from === from && each.to === to);
     expect(lag('colour-1~run~dust', 'colour-2~run~dust')).toMatchObject({ minLag: 20, maxLag: 90 });
     expect(lag('colour-2~run~dust', 'clear')).toMatchObject({ minLag: 40 });

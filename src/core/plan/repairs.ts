@@ -1,13 +1,22 @@
-import { hazardLine, type HazardId } from '../finish/index.ts';
+import {
+  cureFactor,
+  FAMILIES,
+  formatMinutes,
+  hazardLine,
+  type Conditions,
+  type FamilyId,
+  type HazardId,
+} from '../finish/index.ts';
 import type { Mishap, RepairId } from '../kit/index.ts';
 import type { PlanArc, PlanOperation } from './operation.ts';
 
-/** What a spoilt step needs before it can be done again. */
+/** What a spoilt step needs before it can be done again; `paintMust` is how far its paint has to be before the repair begins. */
 export const REPAIRS = {
   wipe: {
     name: 'wipe off while wet',
     minutes: 15,
     waitMinutes: 60,
+    paintMust: null,
     how: ['thinner on a cloth at once, before it bites', 'wash clean, let it dry'],
     because: 'Wet paint still comes off.',
   },
@@ -15,6 +24,7 @@ export const REPAIRS = {
     name: 'sand back',
     minutes: 25,
     waitMinutes: 0,
+    paintMust: 'fullCure',
     how: ['let it dry hard first', '1000 then 2000, wet, only where it shows', 'wash clean'],
     because: 'A run, dust or orange peel is cut level before the next coat.',
   },
@@ -22,6 +32,7 @@ export const REPAIRS = {
     name: 'strip to the plastic',
     minutes: 40,
     waitMinutes: 24 * 60,
+    paintMust: null,
     how: [
       'a stripper that the plastic stands: try it on a frame first',
       'brush, rinse long',
@@ -33,6 +44,7 @@ export const REPAIRS = {
     name: 'fill and sand again',
     minutes: 30,
     waitMinutes: 12 * 60,
+    paintMust: 'handle',
     how: ['fill the seam or sink', 'let it harden, sand level', 'spot of primer, look again'],
     because: 'What shows in primer shows for ever.',
   },
@@ -45,6 +57,7 @@ export function withRepairs(
   operations: readonly PlanOperation[],
   arcs: readonly PlanArc[],
   mishaps: readonly Mishap[],
+  conditions: Conditions,
 ): { operations: PlanOperation[]; arcs: PlanArc[] } {
   let all = [...operations];
   let lags = [...arcs];
@@ -87,7 +100,7 @@ export function withRepairs(
     const within = lags.filter(({ from: a, to: b }) => chain.includes(a) && chain.includes(b));
     lags = lags.map((arc) => (arc.from === spoilt.id ? { ...arc, from: last.id } : arc));
     lags.push(
-      { from: spoilt.id, to: repair.id, minLag: 0, maxLag: null, because: 'it went wrong' },
+      repairArc(spoilt, repair.id, repairFacts.paintMust, conditions),
       {
         from: repair.id,
         to: copies[0]!.id,
@@ -101,6 +114,26 @@ export function withRepairs(
     all = [...all.slice(0, at), repair, ...copies, ...all.slice(at)];
   }
   return { operations: all, arcs: lags };
+}
+
+/** From a spoilt step to its repair: at once, or once its paint is dry enough to be worked on. */
+function repairArc(
+  { id, chemistry }: PlanOperation,
+  to: string,
+  paintMust: (typeof REPAIRS)[RepairId]['paintMust'],
+  conditions: Conditions,
+): PlanArc {
+  const paint = chemistry === null ? undefined : FAMILIES[chemistry as FamilyId];
+  if (!paint || paintMust === null)
+    return { from: id, to, minLag: 0, maxLag: null, because: 'it went wrong' };
+  const must = paintMust === 'fullCure' ? 'hard right through' : 'dry enough to be handled';
+  return {
+    from: id,
+    to,
+    minLag: Math.ceil(paint[paintMust] * cureFactor(paint.id, conditions)),
+    maxLag: null,
+    because: `${paint.name} is ${must} after ${formatMinutes(paint[paintMust])} at 20 C`,
+  };
 }
 
 /** The steps from one to another along the arcs; undefined where they do not hang together. */

@@ -57,7 +57,7 @@ export function stepsOfBuild(
       if (step) leftOut.push({ editId, step });
     }
     const edited = withStepEdits(own, stepEdits);
-    const sound = soundSteps(withRepairs(edited.operations, edited.arcs, mishaps));
+    const sound = soundSteps(withRepairs(edited.operations, edited.arcs, mishaps, conditions));
     return {
       trays: plannable.trays,
       plan: sound.plan,

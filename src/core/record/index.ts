@@ -45,15 +45,11 @@ export { BLOCK_KINDS, type BookBlock } from './book/blocks.ts';
 export { bookOf, MOST_PICTURES, SECTION_NAMES, workedLine, type BookSources } from './book/bookOf.ts';
 export type { BookCode, BookCup } from './book/colourBlocks.ts';
 export { CARD_MM, showCard, wrapped, type CardWords } from './book/showCard.ts';
+export { picturesFor, type LookedAt } from './pictures/besides.ts';
 export { ASPECT_FACTS } from './verdict/aspects.ts';
 export { goneThings, type GoneThing } from './verdict/gone.ts';
 export { factsOf, type VerdictSources } from './verdict/facts.ts';
-export {
-  isFromBuild,
-  lessonOfRegret,
-  proposeLessons,
-  type LessonProposal,
-} from './verdict/proposeLessons.ts';
+export { lessonOfRegret, proposeLessons, type LessonProposal } from './verdict/proposeLessons.ts';
 export { albumOf, duePictures, type AlbumPicture } from './pictures/album.ts';
 export { contactSheet, MOST_ON_SHEET } from './pictures/contactSheet.ts';
 export { layOver, type Similarity } from './pictures/layOver.ts';

@@ -3,12 +3,12 @@ import type { BuildDocument } from '../../api/index.ts';
 import { DOCUMENT_VERSION } from '../../api/handOn/buildDocument.ts';
 import {
   assembleStock,
+  isFromBuild,
   KIT_RECORDS,
   referencesOf,
   withReferences,
   type RecordDefinition,
 } from '../../core/kit/index.ts';
-import { isFromBuild } from '../../core/record/index.ts';
 import type { Database } from '../database/open.ts';
 import { builds, codes, cups, joins, paints, pictures, readings, steps, trays } from '../database/schema.ts';
 import { notFound } from '../problem.ts';

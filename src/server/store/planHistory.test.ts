@@ -3,8 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { openDatabase, type Database } from '../database/open.ts';
-import { seedDemo } from '../seedDemo.ts';
-import { sampleOperations } from '../seedPlans.ts';
+import { seedDemo } from '../sample/seedDemo.ts';
+import { sampleOperations } from '../sample/seedPlans.ts';
 import { keepPlan, readPastPlan, readPlanHistory, readSteps } from './benchStore.ts';
 
 const whole = (db: Database) => readPlanHistory(db).map(({ id }) => readPastPlan(db, id)!);

@@ -12,6 +12,11 @@ export function benchNow(): number {
   return Date.now() + offset;
 }
 
+/** The bench's clock: whole minutes since 1970. */
+export function benchMinute(): number {
+  return Math.floor(benchNow() / 60000);
+}
+
 /** How the builder writes days and times of day; set with the settings of the bench. */
 let order: DateOrder = 'day-month';
 let clock: Clock = '24-hour';

@@ -16,7 +16,7 @@ import { undoLabel } from './undo.ts';
 import { planChange, type PlanChange } from './planChange.ts';
 import { useBriefSearch } from './briefSearch.ts';
 import { savePlan, useBench, useCodes, usePaints } from './bench.ts';
-import { benchNow } from './clock.ts';
+import { benchMinute, benchNow } from './clock.ts';
 import { beginFrom, isOn, leaveSoFar, takeSoFar, type LongerLook, type SoFar } from './longerLook.ts';
 
 interface PlanState {
@@ -78,7 +78,7 @@ function requestOf(
   return {
     snapshot,
     ...used,
-    now: Math.floor(benchNow() / 60000),
+    now: benchMinute(),
     ...(tonightUntil === null ? {} : { tonightUntil }),
     ...(longer ? { longer } : {}),
     ...(brief ? { brief } : {}),

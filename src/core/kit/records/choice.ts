@@ -1,5 +1,5 @@
 import { defineRecord, type RecordOf } from './defineRecord.ts';
-import { group, list, named, ownId, referenceOrNull, references, type ValueOf } from './fields.ts';
+import { group, ifAny, list, named, ownId, referenceOrNull, references, whole, type ValueOf } from './fields.ts';
 
 const option = {
   id: ownId('option'),
@@ -22,8 +22,10 @@ export const choiceRecord = defineRecord(
     options: list('options in a choice', group('an option', option), 20),
     /** The option picked; null while open. */
     chosen: referenceOrNull('the option picked', 'option'),
+    /** Minutes since 1970; absent while it is open, and where nobody noted it. */
+    chosenAt: ifAny(whole('the time of the decision', 0, 1e9)),
   },
-  { onCopy: (choice) => ({ ...choice, chosen: null }) },
+  { onCopy: ({ chosenAt: _, ...choice }) => ({ ...choice, chosen: null }) },
 );
 /** One choice of the version: roof, engine, drive side. */
 export type VersionChoice = RecordOf<typeof choiceRecord>;

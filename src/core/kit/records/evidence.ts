@@ -1,5 +1,5 @@
 import { defineRecord, type RecordOf } from './defineRecord.ts';
-import { choice, named, referenceOrNull, references, text, textOrNull } from './fields.ts';
+import { choice, ifAny, named, referenceOrNull, references, text, textOrNull, whole } from './fields.ts';
 
 export const CONFIDENCES = ['sure', 'likely', 'doubtful'] as const;
 export const VERDICTS = ['open', 'sheet', 'evidence', 'other'] as const;
@@ -21,9 +21,11 @@ export const evidenceRecord = defineRecord(
     confidence: choice('the confidence', CONFIDENCES, 'likely'),
     verdict: choice('the verdict', VERDICTS),
     decision: text('the decision', 2000),
+    /** Minutes since 1970; absent while it is open, and where nobody noted it. */
+    decidedAt: ifAny(whole('the time of the decision', 0, 1e9)),
   },
-  // Pictures belong to the build that they were kept with.
-  { onCopy: (conflict) => ({ ...conflict, pictureId: null }) },
+  // Pictures, and when something was decided, belong to the build that they were kept with.
+  { onCopy: ({ decidedAt: _, ...conflict }) => ({ ...conflict, pictureId: null }) },
 );
 /** Where the sheet and the evidence differ, and what was decided. */
 export type Evidence = RecordOf<typeof evidenceRecord>;

@@ -128,7 +128,9 @@ describe('a build book', () => {
       steps: [step('a', 1500, 40, 't')],
     } as unknown as Partial<BookSources>;
     const table = bookOf(sources({}, more), NOTHING).find((block) => block.kind === 'table')!;
-    expect(table).toMatchObject({ rows: [['Primer', 'not chosen yet', '2', 'not known', 'begun', '40 min']] });
+    expect(table).toMatchObject({
+      rows: [['Primer', 'not chosen yet', '2', 'not known', 'begun', '40 min']],
+    });
   });
 
   it('takes the newest of too many pictures, oldest first', () => {

@@ -1,6 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { EMPTY_KIT, type LogEntry, type Mishap } from '../../kit/index.ts';
+import {
+  choiceRecord,
+  chosenAs,
+  copyKit,
+  decidedAs,
+  EMPTY_KIT,
+  evidenceRecord,
+  newRecord,
+  photoRecord,
+  type Kit,
+  type LogEntry,
+  type Mishap,
+} from '../../kit/index.ts';
 import {
   elapsedOf,
   filterLog,
@@ -61,6 +73,52 @@ const cup = (value: Partial<LoggedCup>): LoggedCup => ({
   ...value,
 });
 const nameOf = (id: string) => id;
+
+describe('a log of decisions and pictures', () => {
+  const conflict = decidedAs(
+    { ...newRecord(evidenceRecord), id: 'lamps', title: 'How many lamps', decision: 'Two.' },
+    'evidence',
+    500,
+  );
+  const choice = chosenAs(
+    {
+      ...newRecord(choiceRecord),
+      id: 'roof',
+      name: 'Roof',
+      options: [
+        { id: 'open', name: 'open', needs: [], rulesOut: [], markings: [], finishIds: [] },
+        { id: 'shut', name: 'shut', needs: [], rulesOut: [], markings: [], finishIds: [] },
+      ],
+    },
+    'open',
+    400,
+  );
+  const photo = { ...newRecord(photoRecord), id: 'p', what: 'Left side', pictureId: 'file', at: 450 };
+  const told = (kit: Partial<Kit>) =>
+    logOf({ steps: [], cups: [], kit: { ...EMPTY_KIT, ...kit }, paintName: nameOf }).map(
+      ({ at, kind, title, words, pictureId }) => ({ at, kind, title, words, pictureId }),
+    );
+
+  it('says when a conflict and a version were decided, and when a picture was taken', () => {
+    expect(told({ evidence: [conflict], choices: [choice], photos: [photo] })).toEqual([
+      { at: 400, kind: 'decision', title: 'Roof: open', words: '', pictureId: null },
+      { at: 450, kind: 'picture', title: 'Left side', words: '', pictureId: 'file' },
+      { at: 500, kind: 'decision', title: 'How many lamps', words: 'Two.', pictureId: null },
+    ]);
+    expect(told({ evidence: [{ ...conflict, decision: '' }] })[0]!.words).toBe('as the evidence says');
+  });
+
+  it('forgets the moment of what is open again, of what nobody noted, and in a copy', () => {
+    expect(decidedAs(conflict, 'open', 900)).not.toHaveProperty('decidedAt');
+    expect(chosenAs(choice, null, 900)).not.toHaveProperty('chosenAt');
+    expect(told({ evidence: [decidedAs(conflict, 'open', 900)] })).toEqual([]);
+    expect(told({ choices: [{ ...choice, chosenAt: undefined }] })).toEqual([]);
+    expect(told({ choices: [{ ...choice, options: [] }] })).toEqual([]);
+    const copy = copyKit({ ...EMPTY_KIT, evidence: [conflict], choices: [choice] }, (id) => `copy-${id}`);
+    expect(copy.evidence[0]).not.toHaveProperty('decidedAt');
+    expect(copy.choices[0]).not.toHaveProperty('chosenAt');
+  });
+});
 
 describe('a log', () => {
   const kit = {

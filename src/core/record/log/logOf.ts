@@ -1,4 +1,4 @@
-import { counted, type Kit } from '../../kit/index.ts';
+import { counted, type Evidence, type Kit } from '../../kit/index.ts';
 import { foundWords } from '../inspections/faults.ts';
 import { ENTRIES } from './entries.ts';
 
@@ -31,7 +31,10 @@ export interface LoggedCup {
 export interface LogSources {
   steps: readonly TickedStep[];
   cups: readonly LoggedCup[];
-  kit: Pick<Kit, 'mishaps' | 'inspections' | 'milestones' | 'cureChecks' | 'logEntries'>;
+  kit: Pick<
+    Kit,
+    'mishaps' | 'inspections' | 'milestones' | 'photos' | 'evidence' | 'choices' | 'cureChecks' | 'logEntries'
+  >;
   /** Name of a paint. */
   paintName: (id: string) => string;
 }
@@ -41,6 +44,7 @@ export const EVENT_KINDS = {
   mishap: 'Mishaps',
   inspection: 'Looked over',
   picture: 'Pictures',
+  decision: 'Decided',
   cup: 'Cups',
   spoon: 'Spoons',
   felt: 'Felt',
@@ -118,6 +122,19 @@ export function logOf({ steps, cups, kit, paintName }: LogSources): LogEvent[] {
       words: milestone.pictureId === null ? `no picture: ${milestone.note}` : '',
       pictureId: milestone.pictureId,
     })),
+    ...kit.photos.map((photo) => ({
+      ...at(photo.operationId),
+      id: `picture ${photo.id}`,
+      kind: 'picture' as const,
+      at: photo.at,
+      title: photo.what || 'A picture',
+      words: joined(
+        photo.of === 'reference' && 'the real thing',
+        photo.operationId && titleOf(photo.operationId),
+      ),
+      pictureId: photo.pictureId,
+    })),
+    ...decisionEvents(kit, none),
     ...cups.flatMap((cup) => cupEvents(cup, none, paintName)),
     // A coat that was felt before it was ticked, or whose tick was taken back, has no moment.
     ...kit.cureChecks.flatMap(({ id, operationId, minutes, isDry }) => {
@@ -150,6 +167,33 @@ export function logOf({ steps, cups, kit, paintName }: LogSources): LogEvent[] {
   ];
   return events.sort((p, q) => p.at - q.at);
 }
+
+/** Conflicts and versions that were decided; of those without a time nobody knows when. */
+function decisionEvents(
+  { evidence, choices }: Pick<Kit, 'evidence' | 'choices'>,
+  none: Pick<LogEvent, 'operationId' | 'minutes' | 'pictureId'>,
+): LogEvent[] {
+  const decided = { ...none, trayId: null, kind: 'decision' as const };
+  return [
+    ...evidence.flatMap(({ id, title, verdict, decision, decidedAt }): LogEvent[] =>
+      verdict === 'open' || decidedAt === undefined
+        ? []
+        : [{ ...decided, id: `decided ${id}`, at: decidedAt, title, words: decision || FOLLOWED[verdict] }],
+    ),
+    ...choices.flatMap(({ id, name, options, chosen, chosenAt }): LogEvent[] => {
+      const option = options.find((each) => each.id === chosen);
+      return option && chosenAt !== undefined
+        ? [{ ...decided, id: `chosen ${id}`, at: chosenAt, title: `${name}: ${option.name}`, words: '' }]
+        : [];
+    }),
+  ];
+}
+
+const FOLLOWED = {
+  sheet: 'as the sheet says',
+  evidence: 'as the evidence says',
+  other: 'otherwise than either says',
+} as const satisfies Record<Exclude<Evidence['verdict'], 'open'>, string>;
 
 function cupEvents(
   cup: LoggedCup,

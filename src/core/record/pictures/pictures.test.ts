@@ -1,7 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { EMPTY_KIT, evidenceRecord, newRecord, photoRecord } from '../../kit/index.ts';
-import { albumOf, contactSheet, duePictures, layOver, MOST_ON_SHEET, type AlbumPicture } from '../index.ts';
+import {
+  albumOf,
+  contactSheet,
+  duePictures,
+  layOver,
+  MOST_ON_SHEET,
+  picturesFor,
+  type AlbumPicture,
+} from '../index.ts';
 
 const homeOf = {
   part: (id: string) => (id === 'A1' ? 'body' : null),
@@ -120,5 +128,38 @@ describe('a contact sheet', () => {
       expect(title).toMatchObject({ kind: 'title' });
       expect(JSON.stringify(title).includes('the newest')).toBe(count > MOST_ON_SHEET);
     }
+  });
+});
+
+describe('pictures for something that is looked at', () => {
+  const picture = (id: string, more: Partial<AlbumPicture> = {}): AlbumPicture => ({
+    id,
+    pictureId: id,
+    from: 'album',
+    isReference: false,
+    what: id,
+    partId: null,
+    trayId: null,
+    operationId: null,
+    marks: [],
+    at: 10,
+    ...more,
+  });
+
+  it('show the part, then the step, then its sub-assembly, newest first; the real thing apart', () => {
+    const album = [
+      picture('other', { at: 90 }),
+      picture('tray', { trayId: 'body' }),
+      picture('step', { operationId: 'red' }),
+      picture('part-old', { partId: 'A1', at: 1 }),
+      picture('part', { partId: 'A1', at: 5 }),
+      picture('real', { isReference: true }),
+      picture('real-part', { isReference: true, partId: 'A1', at: null }),
+    ];
+    const { model, reference } = picturesFor(album, { operationId: 'red', trayId: 'body', partId: 'A1' });
+    expect(model.map(({ id }) => id)).toEqual(['part', 'part-old', 'step', 'tray', 'other']);
+    expect(reference.map(({ id }) => id)).toEqual(['real-part', 'real']);
+    const anyPart = picturesFor(album, { operationId: 'blue', trayId: null, partId: null });
+    expect(anyPart.model.map(({ id }) => id)[0]).toBe('other');
   });
 });

@@ -19,11 +19,6 @@ interface OfBuild {
   name: string;
 }
 
-/** Whether a lesson or a spare came from a build, as its origin says. */
-export const isFromBuild = ({ origin }: { origin: string }, buildName: string): boolean =>
-  // Another build's name may begin with this one's.
-  origin.startsWith(buildName) && !/^[\p{L}\p{N}]/u.test(origin.slice(buildName.length));
-
 const MOST_TEXT = 1000;
 const MOST_ORIGIN = 500;
 const MOST_KIND = 20;

@@ -19,7 +19,7 @@ import { Drops } from '../../components/Drops.tsx';
 import { EmptyStage } from '../../components/EmptyStage.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
-import { benchNow } from '../../data/clock.ts';
+import { benchMinute } from '../../data/clock.ts';
 import { addCup, addDrops, readSpoon, setAside, throwAway, useCards, useCups } from '../../data/cups.ts';
 import { doubtfulPaint } from '../../data/mixable.ts';
 import { useBuildContext } from '../../data/buildContext.ts';
@@ -239,7 +239,7 @@ function CupDesk({ tray, code, workshop: { build, paints, products }, cups, all 
             target={{ lab: targetLab, uncertainty: targetUncertainty(code) }}
             paints={paints}
             contents={contents}
-            onAdd={(add) => void addDrops(cup, add, Math.floor(benchNow() / 60000)).catch(() => undefined)}
+            onAdd={(add) => void addDrops(cup, add, benchMinute()).catch(() => undefined)}
           />
         ) : (
           <div className="panel">

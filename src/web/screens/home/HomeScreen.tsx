@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { Loading } from '../../components/Loading.tsx';
 import { useBench, useCodes, usePaints } from '../../data/bench.ts';
 import { BuildCard } from './BuildCard.tsx';
+import { Ended } from './Ended.tsx';
 import { NextSession } from './NextSession.tsx';
 
 /** Its fields are not needed for the first sight of the bench, and are fetched right after it. */
@@ -47,6 +48,8 @@ export function HomeScreen() {
       </div>
     );
   }
+  const going = data.builds.filter(({ kit }) => kit.end === null);
+  const ended = data.builds.filter(({ kit }) => kit.end !== null);
   return (
     <div style={{ maxWidth: 1240, margin: '0 auto' }}>
       <div style={{ display: 'flex', alignItems: 'baseline', gap: 16, marginBottom: 12 }}>
@@ -69,11 +72,12 @@ export function HomeScreen() {
         </div>
       )}
       <div style={{ display: 'grid', gap: 16, gridTemplateColumns: 'repeat(auto-fill, minmax(340px, 1fr))' }}>
-        {data.builds.map((build) => (
+        {going.map((build) => (
           <BuildCard key={build.id} build={build} paints={paints ?? []} codes={codes ?? []} />
         ))}
       </div>
       <NextSession />
+      {ended.length > 0 && <Ended builds={ended} steps={data.steps} />}
     </div>
   );
 }

@@ -3,10 +3,11 @@ import { IconAlertTriangle, IconCheck } from '@tabler/icons-react';
 import { useRef, useState } from 'react';
 import { textLimits } from '../../components/limits.ts';
 import { PATHS, pathTo } from '../../../api/index.ts';
-import { CONFIDENCES, type Evidence, evidenceRecord } from '../../../core/kit/index.ts';
+import { CONFIDENCES, decidedAs, type Evidence, evidenceRecord } from '../../../core/kit/index.ts';
 import { adviceAhead, TASK_LABELS, taskLabel } from '../../../core/plan/index.ts';
 import { usePlan } from '../../data/plan.tsx';
 import { changeKit, keepPicture } from '../../data/kit.ts';
+import { benchMinute } from '../../data/clock.ts';
 import { newId } from '../../data/newId.ts';
 import { AddByName } from './AddByName.tsx';
 import type { KitViewProps } from './kitView.ts';
@@ -96,7 +97,7 @@ export function EvidenceView({ build, kit }: KitViewProps) {
                   key={verdict}
                   className="chip"
                   aria-pressed={conflict.verdict === verdict}
-                  onClick={() => save({ ...conflict, verdict })}
+                  onClick={() => save(decidedAs(conflict, verdict, benchMinute()))}
                 >
                   {VERDICT_WORDS[verdict]}
                 </UnstyledButton>

@@ -2,7 +2,7 @@ import { Button, Select, Textarea, TextInput, UnstyledButton } from '@mantine/co
 import { useState } from 'react';
 import { STOCK_ITEMS } from '../../../api/index.ts';
 import { useRecordForm } from '../../components/form/useRecordForm.tsx';
-import { lessonsFor, MATERIALS, type Lesson, lessonRecord } from '../../../core/kit/index.ts';
+import { counted, lessonsFor, MATERIALS, type Lesson, lessonRecord } from '../../../core/kit/index.ts';
 import { TASK_LABELS, taskLabel } from '../../../core/plan/index.ts';
 import { useBench } from '../../data/bench.ts';
 import { changeStock } from '../../data/kit.ts';
@@ -31,19 +31,22 @@ export function LessonsView({ build, stock }: KitViewProps) {
       stepKind: null,
     },
   );
+  const touches = new Set(touching.map(({ id }) => id));
+  const inOrder = [...stock.lessons].sort((p, q) => Number(touches.has(q.id)) - Number(touches.has(p.id)));
   return (
     <>
       <section className="column" aria-label="What you decide">
         <h2>What earlier builds taught</h2>
         <NewLesson key={`${begun.origin} ${begun.text}`} kit={build.name} start={begun} />
-        {stock.lessons.map((each) => (
+        {inOrder.map((each) => (
           <article key={each.id} className="panel">
             <p>{each.text}</p>
             <p className="soft small">
               {ties(each)}
               {each.origin && ` · from ${each.origin}`}
-              {coming(each.text).length > 0 &&
-                ` · comes back at ${coming(each.text).length} steps of this build`}{' '}
+              {coming(each.text).length > 0
+                ? ` · comes back at ${counted(coming(each.text).length, 'step')} of this build`
+                : !touches.has(each.id) && ' · not on this build'}{' '}
               <UnstyledButton
                 className="why"
                 aria-label={`forget it: ${each.text}`}

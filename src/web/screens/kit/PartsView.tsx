@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { PATHS, pathTo, type KitItemsRecord } from '../../../api/index.ts';
 import {
   assembleKit,
+  byLikeness,
   checkKit,
   copyKit,
   inFrameOrder,
@@ -11,6 +12,7 @@ import {
   recordsOfKit,
   resolveVersion,
   type KitChange,
+  type Likeness,
   boxRecord,
 } from '../../../core/kit/index.ts';
 import { useBench, useCodes } from '../../data/bench.ts';
@@ -23,6 +25,7 @@ import type { KitViewProps } from './kitView.ts';
 import { PartGrid } from './PartGrid.tsx';
 import { PartPanel } from './PartPanel.tsx';
 import { PasteParts } from './PasteParts.tsx';
+import { TaughtBefore } from './TaughtBefore.tsx';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 
 const FILTERS = {
@@ -32,6 +35,12 @@ const FILTERS = {
     needs.length > 0 || ['lost', 'painted-before', 'joined-before'].includes(state),
 } as const;
 type Filter = keyof typeof FILTERS;
+
+const LIKENESS_WORDS: Readonly<Record<Likeness, string>> = {
+  same: ', the same kit',
+  like: ', a kit like this one',
+  other: '',
+};
 
 /** Everything in the box, as a grid that the keyboard fills. */
 export function PartsView({ build, kit, stock }: KitViewProps) {
@@ -136,7 +145,10 @@ export function PartsView({ build, kit, stock }: KitViewProps) {
             label="Or copy the kit of a former build"
             description="Parts, joints, finishes, versions and what was found out about the sheet; unchecked, unpinned, no option picked."
             placeholder="choose a build"
-            data={others.map(({ id, name }) => ({ value: id, label: name }))}
+            data={byLikeness(build, others).map(({ id, name, likeness }) => ({
+              value: id,
+              label: `${name}${LIKENESS_WORDS[likeness]}`,
+            }))}
             value={null}
             onChange={(id) => id && void copyFrom(id)}
           />
@@ -160,6 +172,7 @@ export function PartsView({ build, kit, stock }: KitViewProps) {
             lessons={stock.lessons}
           />
         )}
+        {kit.parts.length === 0 && <TaughtBefore build={build} stock={stock} />}
         <BoxPanel build={build} kit={kit} />
         <FinishesPanel buildId={build.id} kit={kit} codes={codes} />
       </section>

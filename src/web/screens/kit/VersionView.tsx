@@ -5,6 +5,7 @@ import { KIT_ITEMS } from '../../../api/index.ts';
 import { useRecordForm } from '../../components/form/useRecordForm.tsx';
 import { textLimits } from '../../components/limits.ts';
 import {
+  chosenAs,
   resolveVersion,
   WORK_KINDS,
   workRecord,
@@ -15,6 +16,7 @@ import {
   choiceRecord,
 } from '../../../core/kit/index.ts';
 import { changeKit } from '../../data/kit.ts';
+import { benchMinute } from '../../data/clock.ts';
 import { newId } from '../../data/newId.ts';
 import { AddByName } from './AddByName.tsx';
 import type { KitViewProps } from './kitView.ts';
@@ -77,7 +79,9 @@ export function VersionView({ build, kit }: KitViewProps) {
                   label={option.name}
                   description={describe(option)}
                   checked={choice.chosen === option.id}
-                  onChange={() => put({ ...choice, chosen: option.id }, `${choice.name}: ${option.name}`)}
+                  onChange={() =>
+                    put(chosenAs(choice, option.id, benchMinute()), `${choice.name}: ${option.name}`)
+                  }
                 />
               ))}
             </div>
@@ -85,7 +89,7 @@ export function VersionView({ build, kit }: KitViewProps) {
               <UnstyledButton
                 className="why mt6"
 
-                onClick={() => put({ ...choice, chosen: null }, `${choice.name} open again`)}
+                onClick={() => put(chosenAs(choice, null, benchMinute()), `${choice.name} open again`)}
               >
                 leave it open
               </UnstyledButton>
@@ -274,8 +278,7 @@ function ChoiceEditor({
 
               onClick={() =>
                 onChange({
-                  ...choice,
-                  chosen: choice.chosen === option.id ? null : choice.chosen,
+                  ...(choice.chosen === option.id ? chosenAs(choice, null, benchMinute()) : choice),
                   options: choice.options.filter(({ id }) => id !== option.id),
                 })
               }

@@ -8,7 +8,7 @@ import { Loading } from '../../components/Loading.tsx';
 import { PlanFailure } from '../../components/PlanFailure.tsx';
 import { clockText, dayOf, dayText, whenText } from '../../components/time.ts';
 import { useBench } from '../../data/bench.ts';
-import { benchNow } from '../../data/clock.ts';
+import { benchMinute } from '../../data/clock.ts';
 import { problemOf, upcomingSteps, usePlan } from '../../data/plan.tsx';
 import { saveFile } from '../../data/saveFile.ts';
 import { useBuildContext } from '../../data/buildContext.ts';
@@ -44,7 +44,7 @@ export function PlanScreen() {
         Working out the plan…
       </p>
     );
-  const now = Math.floor(benchNow() / 60000);
+  const now = benchMinute();
   const left = upcomingSteps(view, build.id);
   // A step that was split since is its first part, and the other way about.
   const names = marked === undefined ? [] : [marked, `${marked}-1`, marked.replace(/-\d$/, '')];

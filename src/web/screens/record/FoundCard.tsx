@@ -5,11 +5,12 @@ import type { Inspection, Kit, Outcome } from '../../../core/kit/index.ts';
 import { mendsOf, type PlanView } from '../../../core/plan/index.ts';
 import type { BuildRecord } from '../../../api/index.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
-import { benchNow } from '../../data/clock.ts';
+import { benchMinute } from '../../data/clock.ts';
 import { changeStock, useStock, type changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { usePlan } from '../../data/plan.tsx';
 import { BothWays } from './BothWays.tsx';
+import { LookInPictures } from './inPictures/LookInPictures.tsx';
 
 type KitChanges = Parameters<typeof changeKit>[1];
 
@@ -68,6 +69,12 @@ export function FoundCard({ inspection, kit, build, seen, onChange }: FoundCardP
         {seen !== undefined && `${Math.round(100 * seen)} % of the part is seen on the finished model.`}
       </p>
       {outcome !== null && <p>{OUTCOME_WORDS[outcome].replace(/^./, (first) => first.toUpperCase())}.</p>}
+      <LookInPictures
+        build={build}
+        kit={kit}
+        at={{ operationId, partId }}
+        title={`In pictures: ${foundWords(inspection)}`}
+      />
       {outcome !== 'fix-now' && step && (
         <>
           <p className="small">Mending it: {facts.risk}.</p>
@@ -126,7 +133,7 @@ function mishapFor(inspection: Inspection, view: PlanView) {
   return {
     kind: 'mishap' as const,
     id: newId('again'),
-    value: { ...value, what: foundWords(inspection), at: Math.floor(benchNow() / 60000) },
+    value: { ...value, what: foundWords(inspection), at: benchMinute() },
   };
 }
 

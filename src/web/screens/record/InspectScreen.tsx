@@ -8,7 +8,7 @@ import { StageNav } from '../../components/StageNav.tsx';
 import { whenText } from '../../components/time.ts';
 import type { SeenDetail } from '../../../core/plan/index.ts';
 import { useBuildContext } from '../../data/buildContext.ts';
-import { benchNow } from '../../data/clock.ts';
+import { benchMinute } from '../../data/clock.ts';
 import { useKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { usePlan } from '../../data/plan.tsx';
@@ -56,7 +56,7 @@ export function InspectScreen() {
         {
           kind: 'inspection',
           id: newId(build.id),
-          value: { ...inspection, at: Math.floor(benchNow() / 60000) },
+          value: { ...inspection, at: benchMinute() },
         },
       ],
       'look it over',
@@ -95,7 +95,7 @@ export function InspectScreen() {
         <h2>Look it over</h2>
         {problem && <p role="alert">{problem}</p>}
         {point ? (
-          <LookedOver key={point.step.id} point={point} kit={kit} onKeep={keep} />
+          <LookedOver key={point.step.id} point={point} kit={kit} build={build} onKeep={keep} />
         ) : (
           <p className="panel soft">
             After primer, colour, mask edges, clear and polish the work is looked over with the right light;

@@ -8,17 +8,20 @@ import {
   type InspectionPoint,
 } from '../../../core/record/index.ts';
 import { inspectionRecord, newRecord, type Inspection, type Kit } from '../../../core/kit/index.ts';
+import type { BuildRecord } from '../../../api/index.ts';
 import { textLimits } from '../../components/limits.ts';
+import { LookInPictures } from './inPictures/LookInPictures.tsx';
 import { partOptions } from '../kit/partNames.ts';
 
 interface LookedOverProps {
   point: InspectionPoint;
   kit: Kit;
+  build: BuildRecord;
   onKeep: (inspection: Omit<Inspection, 'id' | 'at'>) => void;
 }
 
 /** One thing to look over: what to look for and how, and what was found. */
-export function LookedOver({ point: { kind, step }, kit, onKeep }: LookedOverProps) {
+export function LookedOver({ point: { kind, step }, kit, build, onKeep }: LookedOverProps) {
   const { name, lookFor, how } = POINTS[kind];
   const [fault, setFault] = useState<FaultId | null>(null);
   const [partId, setPartId] = useState<string | null>(null);
@@ -39,6 +42,12 @@ export function LookedOver({ point: { kind, step }, kit, onKeep }: LookedOverPro
       </ul>
       <Group>
         <Button onClick={() => onKeep({ ...fresh, outcome: 'accept' })}>Nothing found: accept it</Button>
+        <LookInPictures
+          build={build}
+          kit={kit}
+          at={{ operationId: step.id, partId }}
+          title={`In pictures: ${step.title}`}
+        />
       </Group>
       <form
         className="stacked g8"

@@ -15,6 +15,7 @@ const saved = vi.hoisted(() => ({
 vi.mock('../../data/bench.ts', () => ({ ...saved, useBench: vi.fn() }));
 vi.mock('../../data/clock.ts', async (original) => ({
   ...(await original<object>()),
+  benchMinute: () => 30_000_000,
   benchNow: () => 60_000 * 30_000_000,
 }));
 vi.mock('../../data/cups.ts', () => ({ useCups: vi.fn() }));

@@ -14,7 +14,7 @@ import {
 import { isCommandKey } from '../../components/keys.ts';
 import { clockText, whenText } from '../../components/time.ts';
 import { tickStep } from '../../data/bench.ts';
-import { benchNow } from '../../data/clock.ts';
+import { benchMinute, benchNow } from '../../data/clock.ts';
 import { pausedKey, readTime, startedKey } from './stepClock.ts';
 import { LoudAdvice, QuietAdvice } from './StepAdvice.tsx';
 import { StepPictures } from './StepPictures.tsx';
@@ -129,7 +129,7 @@ export function StepCard({
       buildId: operation.buildId,
       trayId: operation.trayId ?? null,
       title: operation.title,
-      endedAt: Math.floor(benchNow() / 60000),
+      endedAt: benchMinute(),
       minutes: took,
       note: note.trim(),
     }).catch(() => undefined);

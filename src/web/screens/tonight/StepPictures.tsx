@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 import { newRecord, milestoneRecord, type Milestone } from '../../../core/kit/index.ts';
 import { missingPictureId, type Advice, type PlanOperation } from '../../../core/plan/index.ts';
 import { textLimits } from '../../components/limits.ts';
-import { benchNow } from '../../data/clock.ts';
+import { benchMinute } from '../../data/clock.ts';
 import { changeKit, keepPicture } from '../../data/kit.ts';
 import { smallAddress } from '../../data/pictures.ts';
 import { newId } from '../../data/newId.ts';
@@ -54,7 +54,7 @@ export function StepPicture({ of: { operationId, buildId, what }, isLast, taken 
             ...newRecord(milestoneRecord),
             operationId,
             what,
-            at: Math.floor(benchNow() / 60000),
+            at: benchMinute(),
             ...said,
           },
         },

@@ -8,7 +8,7 @@ import { LookingForBetter } from '../../components/LookingForBetter.tsx';
 import { PlanFailure } from '../../components/PlanFailure.tsx';
 import { clockText, dayText, whenText } from '../../components/time.ts';
 import { useBench } from '../../data/bench.ts';
-import { benchNow } from '../../data/clock.ts';
+import { benchMinute } from '../../data/clock.ts';
 import { problemOf, sessionSteps, upcomingSteps, usePlan } from '../../data/plan.tsx';
 import { nextAfter, nextOf, readSkipped, skip } from './skipped.ts';
 import { cardGuard } from './cardGuard.ts';
@@ -62,7 +62,7 @@ export function TonightScreen() {
         Working out tonight…
       </p>
     );
-  const now = Math.floor(benchNow() / 60000);
+  const now = benchMinute();
   const recent = data.steps.filter(
     ({ endedAt, buildId: owner }) =>
       now - endedAt < RECENT_MINUTES && (buildId === undefined || owner === buildId),

@@ -1,6 +1,6 @@
 import { NativeSelect } from '@mantine/core';
 import { clockText } from '../../components/time.ts';
-import { benchNow } from '../../data/clock.ts';
+import { benchMinute } from '../../data/clock.ts';
 
 interface TonightUntilProps {
   /** Minutes since 1970; null where the calendar says. */
@@ -12,7 +12,7 @@ const CHOICES = [30, 60, 90, 120, 180];
 
 /** How long the builder has tonight; the plan is made anew for that. */
 export function TonightUntil({ until, onChange }: TonightUntilProps) {
-  const now = Math.floor(benchNow() / 60000);
+  const now = benchMinute();
   return (
     <NativeSelect
       size="xs"

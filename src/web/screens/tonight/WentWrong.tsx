@@ -4,7 +4,7 @@ import { useRecordForm } from '../../components/form/useRecordForm.tsx';
 import { REPAIR_IDS, mishapRecord, type Mishap } from '../../../core/kit/index.ts';
 import { REPAIRS, type PlanOperation, type PlanView } from '../../../core/plan/index.ts';
 import { tickStep } from '../../data/bench.ts';
-import { benchNow } from '../../data/clock.ts';
+import { benchMinute } from '../../data/clock.ts';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import { together } from '../../data/undo.ts';
@@ -22,7 +22,7 @@ export function WentWrong({ operation, view, minutes, onClose }: WentWrongProps)
   const { values, text, pick, submit } = useRecordForm(mishapRecord.fields, KIT_ITEMS.mishap, {
     start: { operationId: operation.id, redoFrom: operation.id, repair: 'sand' },
     asks: { what: 'Say what went wrong.' },
-    prepare: (mishap) => ({ ...mishap, at: Math.floor(benchNow() / 60000) }),
+    prepare: (mishap) => ({ ...mishap, at: benchMinute() }),
   });
   const save = (value: Omit<Mishap, 'id'>) => {
     const label = `went wrong: ${operation.title}`;

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { bookRecord, newRecord, type Book } from '../../../../core/kit/index.ts';
-import { albumOf, isFromBuild, workedLine, type CardWords } from '../../../../core/record/index.ts';
+import { bookRecord, isFromBuild, newRecord, type Book } from '../../../../core/kit/index.ts';
+import { albumOf, workedLine, type CardWords } from '../../../../core/record/index.ts';
 import { carriedOver } from '../../../../core/plan/index.ts';
 import { spectrumToDisplay } from '../../../../core/colour/index.ts';
 import { DAYS } from '../../../components/time.ts';

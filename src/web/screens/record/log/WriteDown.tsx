@@ -3,7 +3,7 @@ import { KIT_ITEMS } from '../../../../api/index.ts';
 import { logEntryRecord } from '../../../../core/kit/index.ts';
 import { ENTRIES, ENTRY_KINDS } from '../../../../core/record/index.ts';
 import { useRecordForm } from '../../../components/form/useRecordForm.tsx';
-import { benchNow } from '../../../data/clock.ts';
+import { benchMinute } from '../../../data/clock.ts';
 import { changeKit } from '../../../data/kit.ts';
 import { newId } from '../../../data/newId.ts';
 
@@ -22,7 +22,7 @@ export default function WriteDown({ buildId, operationId, onDone }: WriteDownPro
     prepare: (entry) => ({
       ...entry,
       amount: ENTRIES[entry.entry].unit === null ? null : entry.amount,
-      at: Math.floor(benchNow() / 60000),
+      at: benchMinute(),
     }),
   });
   const { unit, example, name } = ENTRIES[form.values.entry ?? 'note'];

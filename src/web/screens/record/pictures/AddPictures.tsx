@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { BuildRecord } from '../../../../api/index.ts';
 import { counted, newRecord, photoRecord, type Kit, type Photo } from '../../../../core/kit/index.ts';
 import { textLimits } from '../../../components/limits.ts';
-import { benchNow } from '../../../data/clock.ts';
+import { benchMinute } from '../../../data/clock.ts';
 import { changeKit, keepPicture } from '../../../data/kit.ts';
 import { newId } from '../../../data/newId.ts';
 import { PartSelect } from '../../detail/PartSelect.tsx';
@@ -28,7 +28,7 @@ export function AddPictures({ build, kit }: { build: BuildRecord; kit: Kit }) {
           of,
           what: what.trim() || file.name.replace(/\.\w+$/, '').slice(0, 300),
           partId,
-          at: Math.floor(benchNow() / 60000),
+          at: benchMinute(),
         };
         await changeKit(build.id, [{ kind: 'photo', id: newId('photo'), value }], `picture: ${value.what}`);
         kept++;

@@ -1,4 +1,4 @@
-import { Group, SegmentedControl, Slider, UnstyledButton } from '@mantine/core';
+import { Group, SegmentedControl, SimpleGrid, Slider, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
 import type { Kit } from '../../../../core/kit/index.ts';
 import { layOver, type AlbumPicture } from '../../../../core/record/index.ts';
@@ -6,17 +6,19 @@ import { RemoveButton } from '../../../components/RemoveButton.tsx';
 import { fullText } from '../../../components/time.ts';
 import { MarkedPicture } from './MarkedPicture.tsx';
 import { SlidOver } from './SlidOver.tsx';
+import type { PutPicture } from './useAlbum.ts';
 import { useSizes } from './useSizes.ts';
 
 interface ComparedProps {
   kit: Kit;
   pictures: readonly AlbumPicture[];
-  /** What is said of a picture from now on; null takes it out. */
-  onPut: (picture: AlbumPicture, said: { marks: { x: number; y: number }[] } | null, label: string) => void;
+  onPut: PutPicture;
+  /** There is room for two in a row. */
+  wide?: boolean;
 }
 
 /** One picture in large, or two: beside each other, or one slid over the other by two marks on each. */
-export function Compared({ kit, pictures, onPut }: ComparedProps) {
+export function Compared({ kit, pictures, onPut, wide = false }: ComparedProps) {
   const [way, setWay] = useState<'beside' | 'over'>('beside');
   const [share, setShare] = useState(50);
   const sizes = useSizes(pictures.map(({ pictureId }) => pictureId));
@@ -69,51 +71,53 @@ export function Compared({ kit, pictures, onPut }: ComparedProps) {
           <p>Mark two points on each, beside each other: the same two on both, as far apart as can be.</p>
         )
       ) : (
-        pictures.map((picture) => (
-          <figure key={picture.id} className="m0">
-            <MarkedPicture
-              picture={picture}
-              onMarks={
-                picture.from === 'album'
-                  ? (marks) => onPut(picture, { marks }, `mark: ${picture.what}`)
-                  : undefined
-              }
-            />
-            <figcaption className="small">
-              <Group justify="space-between">
-                <span>
-                  <b>{picture.what}</b>
-                  <span className="soft block">
-                    {[
-                      picture.isReference ? 'the real thing' : 'the model',
-                      kit.parts.find(({ id }) => id === picture.partId)?.name,
-                      picture.at === null ? undefined : fullText(picture.at),
-                    ]
-                      .filter(Boolean)
-                      .join(' · ')}
+        <SimpleGrid cols={wide ? { base: 1, sm: 2 } : 1} spacing="sm">
+          {pictures.map((picture) => (
+            <figure key={picture.id} className="m0">
+              <MarkedPicture
+                picture={picture}
+                onMarks={
+                  picture.from === 'album'
+                    ? (marks) => onPut(picture, { marks }, `mark: ${picture.what}`)
+                    : undefined
+                }
+              />
+              <figcaption className="small">
+                <Group justify="space-between">
+                  <span>
+                    <b>{picture.what}</b>
+                    <span className="soft block">
+                      {[
+                        picture.isReference ? 'the real thing' : 'the model',
+                        kit.parts.find(({ id }) => id === picture.partId)?.name,
+                        picture.at === null ? undefined : fullText(picture.at),
+                      ]
+                        .filter(Boolean)
+                        .join(' · ')}
+                    </span>
                   </span>
-                </span>
-                {picture.from !== 'evidence' && (
-                  <RemoveButton
-                    name={`Take out of the album: ${picture.what}`}
-                    onRemove={() => onPut(picture, null, `take out: ${picture.what}`)}
-                  />
+                  {picture.from !== 'evidence' && (
+                    <RemoveButton
+                      name={`Take out of the album: ${picture.what}`}
+                      onRemove={() => onPut(picture, null, `take out: ${picture.what}`)}
+                    />
+                  )}
+                </Group>
+                {picture.from === 'album' && picture.marks.length > 0 && (
+                  <UnstyledButton
+                    className="why"
+                    onClick={() => onPut(picture, { marks: [] }, 'take the marks off')}
+                  >
+                    take its marks off
+                  </UnstyledButton>
                 )}
-              </Group>
-              {picture.from === 'album' && picture.marks.length > 0 && (
-                <UnstyledButton
-                  className="why"
-                  onClick={() => onPut(picture, { marks: [] }, 'take the marks off')}
-                >
-                  take its marks off
-                </UnstyledButton>
-              )}
-              {picture.from === 'evidence' && (
-                <span className="soft">Kept with the conflict of this name.</span>
-              )}
-            </figcaption>
-          </figure>
-        ))
+                {picture.from === 'evidence' && (
+                  <span className="soft">Kept with the conflict of this name.</span>
+                )}
+              </figcaption>
+            </figure>
+          ))}
+        </SimpleGrid>
       )}
     </div>
   );

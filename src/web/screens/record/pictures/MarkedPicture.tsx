@@ -1,6 +1,7 @@
 import { useState, type KeyboardEvent, type MouseEvent } from 'react';
 import type { AlbumPicture } from '../../../../core/record/index.ts';
 import { pictureAddress } from '../../../data/pictures.ts';
+import './pictures.css';
 
 type Mark = AlbumPicture['marks'][number];
 

@@ -1,18 +1,17 @@
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import type { BuildRecord } from '../../../../api/index.ts';
 import type { Kit } from '../../../../core/kit/index.ts';
 import type { PlanView } from '../../../../core/plan/index.ts';
-import { albumOf, type AlbumPicture } from '../../../../core/record/index.ts';
 import { Loading } from '../../../components/Loading.tsx';
 import { StageNav } from '../../../components/StageNav.tsx';
 import { useBuildContext } from '../../../data/buildContext.ts';
 import { useKit } from '../../../data/kit.ts';
 import { usePlan } from '../../../data/plan.tsx';
-import { useKitChange } from '../../../data/useKitChange.ts';
 import { AddPictures } from './AddPictures.tsx';
 import { Album } from './Album.tsx';
 import { Compared } from './Compared.tsx';
 import { PicturesDue } from './PicturesDue.tsx';
+import { useAlbum } from './useAlbum.ts';
 
 /** The album of a build: what is missing, what there is, and two of them compared. */
 export function PicturesScreen() {
@@ -26,30 +25,12 @@ export function PicturesScreen() {
 }
 
 function PicturesOf({ build, kit, view }: { build: BuildRecord; kit: Kit; view: PlanView }) {
-  const { problem, change } = useKitChange(build.id);
+  const { album, put, problem } = useAlbum(build, kit, view);
   const [picked, setPicked] = useState<readonly string[]>([]);
-  const album = useMemo(() => {
-    const trayOfPart = new Map(
-      build.trays.flatMap(({ id, parts }) => parts.map((part) => [part.id, id] as const)),
-    );
-    const trayOfStep = new Map(view.operations.map(({ id, trayId }) => [id, trayId ?? null]));
-    return albumOf(kit, {
-      part: (id) => trayOfPart.get(id) ?? null,
-      step: (id) => trayOfStep.get(id) ?? null,
-    });
-  }, [build, kit, view]);
   const chosen = picked.flatMap((id) => album.find((picture) => picture.id === id) ?? []);
   // The two that were picked last are compared.
   const pick = (id: string) =>
     setPicked(picked.includes(id) ? picked.filter((each) => each !== id) : [...picked, id].slice(-2));
-  const put = (picture: AlbumPicture, said: object | null, label: string) => {
-    if (picture.from === 'album') {
-      const { id, ...value } = kit.photos.find((photo) => photo.id === picture.id)!;
-      change([{ kind: 'photo', id, value: said && { ...value, ...said } }], label);
-    } else if (said === null && picture.from === 'milestone') {
-      change([{ kind: 'milestone', id: picture.id, value: null }], label);
-    }
-  };
   return (
     <div className="columns kit">
       <section className="column" aria-label="What is wanted">

@@ -5,7 +5,7 @@ import type { Hours, TickedStep } from '../../../../core/record/index.ts';
 import { FigureInput } from '../../../components/form/FigureInput.tsx';
 import { ChoiceSelect } from '../../../components/form/ChoiceSelect.tsx';
 import { dayText } from '../../../components/time.ts';
-import { benchNow } from '../../../data/clock.ts';
+import { benchMinute } from '../../../data/clock.ts';
 
 export interface VerdictProps {
   verdict: Verdict;
@@ -24,8 +24,7 @@ export function EndOfIt({
   const took = hours.reduce((sum, each) => sum + each.took, 0);
   const left = hours.reduce((sum, each) => sum + each.toCome, 0);
   const ends = steps.map(({ endedAt }) => endedAt);
-  const close = (end: NonNullable<Verdict['end']>, label: string) =>
-    onPut({ end, at: Math.floor(benchNow() / 60000) }, label);
+  const close = (end: NonNullable<Verdict['end']>, label: string) => onPut({ end, at: benchMinute() }, label);
   return (
     <div className="panel stacked g8">
       <h3>

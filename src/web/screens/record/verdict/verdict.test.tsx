@@ -13,6 +13,7 @@ import { Marks } from './Marks.tsx';
 
 vi.mock('../../../data/kit.ts', () => ({ changeStock: vi.fn(() => Promise.resolve()), useStock: vi.fn() }));
 vi.mock('../../../data/clock.ts', () => ({
+  benchMinute: () => 1000,
   benchNow: () => 60_000 * 1000,
   clockKind: () => '24-hour',
   dateOrder: () => 'day-month',

@@ -1,14 +1,6 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { addWeeks, differenceInWeeks, format, parseISO } from 'date-fns';
-import {
-  idFrom,
-  type BenchSnapshot,
-  type CodeRecord,
-  type PaintRecord,
-  type SamplePaint,
-} from '../api/index.ts';
-import { SHEEN_GLOSS } from '../core/finish/index.ts';
+import { idFrom, type CodeRecord, type PaintRecord, type SamplePaint } from '../../api/index.ts';
+import { SHEEN_GLOSS } from '../../core/finish/index.ts';
 import {
   EMPTY_KIT,
   inspectionRecord,
@@ -19,80 +11,28 @@ import {
   takeProposal,
   type Inspection,
   type Kit,
-  type PlannedLayer,
-  type Stock,
-} from '../core/kit/index.ts';
-import { underlaySpectrum, type Underlay } from '../core/paint/index.ts';
-import type { Database } from './database/open.ts';
+} from '../../core/kit/index.ts';
+import { underlaySpectrum } from '../../core/paint/index.ts';
+import type { Database } from '../database/open.ts';
 import {
   builds,
   codes,
   cups,
   joins,
-  kitItems,
   paints,
   readings,
   settings,
   shelf,
   steps,
   trays,
-} from './database/schema.ts';
-import { trueReflectance, WORLD } from './devices/simulatedGroundTruth.ts';
-import { simulatedReader } from './devices/spectralReader.ts';
-import { projectRoot } from './projectRoot.ts';
+} from '../database/schema.ts';
+import { trueReflectance, WORLD } from '../devices/simulatedGroundTruth.ts';
+import { simulatedReader } from '../devices/spectralReader.ts';
+import { refitPaints } from '../store/cupStore.ts';
+import { believedPaint, readPaints } from '../store/paintStore.ts';
+import { insertItem, sample, type Scenario } from './scenario.ts';
+import { seedEarlier } from './seedEarlier.ts';
 import { sampleOperations, seedPlanHistory } from './seedPlans.ts';
-import { refitPaints } from './store/cupStore.ts';
-import { believedPaint, readPaints } from './store/paintStore.ts';
-
-interface Scenario {
-  /** On which the scenario plays; the days that its builds are needed by count from it. */
-  day: string;
-  builds: {
-    id: string;
-    name: string;
-    subject: string;
-    scale: number;
-    trays: {
-      id: string;
-      name: string;
-      substrateId: string;
-      codeId: string | null;
-      /** Parts by which the proposal's sub-assembly is recognised. */
-      partIds: string[];
-      layers: PlannedLayer[];
-    }[];
-  }[];
-  /** What was done so far, in hours before the moment of seeding; an operation that ends in * stands for all its
-   *  pieces. */
-  steps: {
-    buildId: string;
-    trayId: string | null;
-    operation: string;
-    hoursAgo: number;
-    minutes: number;
-    note: string;
-  }[];
-  /** What was looked over since. */
-  inspections: (Omit<Inspection, 'id' | 'operationId' | 'mendId' | 'note' | 'at'> & {
-    buildId: string;
-    operation: string;
-    hoursAgo: number;
-  })[];
-  cups: {
-    buildId: string;
-    trayId: string;
-    codeId: string;
-    name: string;
-    drops: Record<string, number>;
-    hoursAgo: number;
-    filmUm: number;
-    over: Underlay;
-  }[];
-  shelf: string[];
-  stock: Stock;
-  calendar: BenchSnapshot['settings']['calendar'];
-  conditions: BenchSnapshot['settings']['conditions'];
-}
 
 export function isEmpty(db: Database): boolean {
   return (
@@ -108,12 +48,8 @@ function knownFrom(family: SamplePaint['family']): Pick<PaintRecord, 'provenance
     : { provenance: 'swatch', uncertainty: 2 };
 }
 
-function sample(name: string): unknown {
-  return JSON.parse(readFileSync(join(projectRoot(), 'demo/data', name), 'utf8'));
-}
-
-/** Fills an empty data file with the sample catalogue and the three builds of the parade, their history laid
- *  out before `now` (milliseconds since 1970) and the days on which they are needed after it. */
+/** Fills an empty data file with the sample catalogue, the three builds of the parade and one that was finished
+ *  before them, their history laid out before `now` (milliseconds since 1970) and the days on which they are needed after it. */
 export function seedDemo(db: Database, now: number): void {
   const scenario = sample('scenario.json') as Scenario;
   // Whole weeks, so that a parade on a Saturday stays on one.
@@ -126,7 +62,13 @@ export function seedDemo(db: Database, now: number): void {
   db.transaction((tx) => {
     for (const paint of sample('paints.json') as SamplePaint[]) {
       tx.insert(paints)
-        .values({ ...paint, flakeUm: paint.flakeUm ?? null, geometry: '45:0', ...knownFrom(paint.family) })
+        .values({
+          ...paint,
+          flakeUm: paint.flakeUm ?? null,
+          geometry: '45:0',
+          discontinued: scenario.discontinued.includes(paint.id),
+          ...knownFrom(paint.family),
+        })
         .run();
     }
     for (const code of sample('codes.json') as CodeRecord[])
@@ -163,6 +105,17 @@ export function seedDemo(db: Database, now: number): void {
       version: 1,
     };
     tx.insert(settings).values(row).run();
+    const { earlier } = scenario;
+    const mixedAt = seedEarlier(tx, earlier, kits.get(earlier.buildId)!, Math.floor(now / 60000));
+    seedCups(
+      tx,
+      earlier.cups.map(({ before: _, ...cup }, index) => ({
+        ...cup,
+        buildId: earlier.buildId,
+        hoursAgo: (Math.floor(now / 60000) - mixedAt[index]!) / 60,
+      })),
+      Math.floor(now / 60000),
+    );
     const plan = sampleOperations(tx);
     const titles = new Map(plan.operations.map(({ id, title }) => [id, title]));
     const minute = Math.floor(now / 60000);
@@ -199,15 +152,6 @@ export function seedDemo(db: Database, now: number): void {
 
 const laterBy = (weeks: number, day: string | null): string | null =>
   day === null ? null : format(addWeeks(parseISO(day), weeks), 'yyyy-MM-dd');
-
-function insertItem(
-  db: Database,
-  kind: string,
-  buildId: string | null,
-  { id, ...value }: { id: string },
-): void {
-  db.insert(kitItems).values({ kind, id, buildId, value }).run();
-}
 
 /** Divides a sample kit as Fanfare proposes it; the sub-assemblies that the scenario has begun keep their stacks. */
 function seedSubassemblies(

@@ -1,4 +1,4 @@
-import { productIndex } from '../core/kit/index.ts';
+import { productIndex } from '../../core/kit/index.ts';
 import {
   generateOperations,
   longestSessions,
@@ -8,17 +8,17 @@ import {
   sessionsToHold,
   workThatFits,
   type OperationPlan,
-} from '../core/plan/index.ts';
-import type { Database } from './database/open.ts';
-import { keepPlan, readBuilds, readPlan, readSettings, readSteps, storePlan } from './store/benchStore.ts';
-import { readTaught } from './store/kitStore.ts';
-import { readCodes, readPaints } from './store/paintStore.ts';
+} from '../../core/plan/index.ts';
+import type { Database } from '../database/open.ts';
+import { keepPlan, readBuilds, readPlan, readSettings, readSteps, storePlan } from '../store/benchStore.ts';
+import { readTaught } from '../store/kitStore.ts';
+import { readCodes, readPaints } from '../store/paintStore.ts';
 
 /** When the sample bench was planned before: days ago, the evening before its history begins among them. */
 const DAYS_AGO = [17, 14, 10, 7, 3, 1];
 /** A first plan and some improving of each. */
-const TRIES = 40;
-const STALLED_MS = 60_000;
+export const TRIES = 40;
+export const STALLED_MS = 60_000;
 
 /** Every step that the sample builds ask for, done or not. */
 export function sampleOperations(db: Database): OperationPlan {
