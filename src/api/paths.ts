@@ -47,6 +47,7 @@ export const PATHS = {
   buildDocument: '/api/builds/:id/document',
   book: '/api/builds/:id/book',
   documentSchema: '/api/build-document/schema',
+  benchDocument: '/api/bench-document',
   documentPreview: '/api/build-document/preview',
   documentTake: '/api/build-document',
   backup: '/api/backup',

@@ -41,6 +41,27 @@ describe('the record of a build', () => {
     await shows(page, /From the first step to the last/);
   });
 
+  it('shows what was found beside the real thing, and reads its colour by a grey card', async () => {
+    await page.goto(`${server.address}/build/quillon/record`);
+    await press(page, 'button', 'Look at it in pictures');
+    await shows(page, /The escort machine in the yard[\s\S]*Tank in colour, laid on/);
+    await page.locator('::-p-text(colour against its target)').click();
+    await press(page, 'button', 'Mark the grey card in the middle');
+    const lead = async (mark: string, key: 'ArrowLeft' | 'ArrowDown' | 'ArrowUp', times: number) => {
+      const region = await page.waitForSelector(`button[aria-label^="${mark}:"]`);
+      await region!.focus();
+      for (let at = 0; at < times; at++) await page.keyboard.press(key);
+    };
+    // The card lies at the lower left, the tank above the middle.
+    await lead('Grey card', 'ArrowLeft', 37);
+    await lead('Grey card', 'ArrowDown', 36);
+    await press(page, 'button', 'Mark the colour in the middle');
+    await lead('Colour', 'ArrowUp', 15);
+    await shows(page, /known to about ±\d/);
+    await shows(page, /wanted: Cordial Candy[\s\S]*may err by [\d.]+ dE/);
+    await page.keyboard.press('Escape');
+  });
+
   it('is handed on as a document, and comes in beside itself', async () => {
     const document = await (await fetch(`${server.address}/api/builds/quillon/document`)).text();
     const file = join(folder, 'quillon.json');

@@ -177,6 +177,12 @@ export type SharedList = (typeof SHARED_LISTS)[number];
 /** Which of the two stands where they differ. */
 export type Standing = 'mine' | 'theirs';
 
+/** A bench that was handed on: its builds, each looked at and brought in by itself. */
+export interface HandedOnBench {
+  bench: { name: string; file: string }[];
+  savedAt: string;
+}
+
 /** What would come of a document, before anything is changed. */
 export interface HandedOnPreview {
   build: BuildInput & { id: string };

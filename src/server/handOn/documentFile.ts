@@ -10,6 +10,7 @@ import {
 } from '../../api/handOn/buildDocument.ts';
 import { KIT_RECORDS, withLaterFields, type RecordDefinition } from '../../core/kit/index.ts';
 import { ProblemError, shown } from '../problem.ts';
+import { BENCH_NAME, benchContents, type BenchContents } from './benchArchive.ts';
 import { eachInPortions } from '../requests/inPortions.ts';
 import { validated } from '../requests/validated.ts';
 
@@ -39,6 +40,8 @@ export function documentArchive(document: BuildDocument, pictures: ReadonlyMap<s
   return Buffer.from(zipSync(files));
 }
 
+const isArchive = (bytes: Buffer): boolean => bytes.subarray(0, 4).equals(Buffer.from([0x50, 0x4b, 3, 4]));
+
 const refused = (detail: string): ProblemError =>
   new ProblemError({
     status: 422,
@@ -52,8 +55,7 @@ const refused = (detail: string): ProblemError =>
  *  ProblemError with the place and the reason. */
 export async function readDocumentFile(bytes: Buffer): Promise<DocumentFile> {
   if (bytes.length === 0) throw refused('The file is empty.');
-  const isArchive = bytes.subarray(0, 4).equals(Buffer.from([0x50, 0x4b, 3, 4]));
-  if (!isArchive) return { ...(await checkedDocument(parsed(bytes))), pictures: new Map() };
+  if (!isArchive(bytes)) return { ...(await checkedDocument(parsed(bytes))), pictures: new Map() };
   const entries = unpacked(bytes);
   const text = entries[DOCUMENT_NAME];
   if (!text) throw refused(`The archive holds no ${DOCUMENT_NAME}.`);
@@ -67,12 +69,29 @@ export async function readDocumentFile(bytes: Buffer): Promise<DocumentFile> {
   return { document, pictures, notes };
 }
 
-function unpacked(bytes: Buffer): Record<string, Uint8Array> {
+/** The builds of a bench that was handed on, or undefined where the file is of one build. Throws ProblemError where the list of
+ *  its builds is not what it should be. */
+export function readBench(bytes: Buffer): BenchContents | undefined {
+  if (!isArchive(bytes)) return undefined;
+  const list = unpacked(bytes, BENCH_NAME)[BENCH_NAME];
+  return list && (checkedAt(BENCH_NAME, benchContents, parsed(Buffer.from(list))) as BenchContents);
+}
+
+/** The archive of one build out of that of a bench. Throws ProblemError where it is not in it. */
+export function buildOfBench(bytes: Buffer, file: string): Buffer {
+  const found = isArchive(bytes) ? unpacked(bytes, file)[file] : undefined;
+  if (!found) throw refused(`The archive holds no ${shown(file)}.`);
+  return Buffer.from(found);
+}
+
+/** The files of an archive, or one of them. */
+function unpacked(bytes: Buffer, only?: string): Record<string, Uint8Array> {
   let files = 0;
   let size = 0;
   try {
     return unzipSync(bytes, {
-      filter: ({ originalSize }) => {
+      filter: ({ name, originalSize }) => {
+        if (only !== undefined && name !== only) return false;
         files++;
         size += originalSize;
         if (files > MOST_FILES || size > MOST_UNPACKED_BYTES)

@@ -6,6 +6,7 @@ import {
   OWN_HEADER,
   type BuildDocument,
   type BuildRecord,
+  type HandedOnBench,
   type HandedOnPreview,
   type Problem,
 } from '../../api/index.ts';
@@ -30,7 +31,8 @@ import { readDocument } from './readDocument.ts';
 import { previewDocument, takeDocument } from './takeDocument.ts';
 
 const NOW = Date.parse('2026-05-12T19:30:00Z');
-const IDS = ['tolliver', 'pellam', 'quillon'] as const;
+const GOING = ['tolliver', 'pellam', 'quillon'] as const;
+const IDS = [...GOING, 'saloon'] as const;
 const MINE = { codes: 'mine', paints: 'mine', lessons: 'mine', spares: 'mine' } as const;
 
 let sample: OpenDatabase;
@@ -86,7 +88,8 @@ describe('a sample build', () => {
     ).toEqual([expect.stringContaining('/kit/parts/0/count')]);
   });
 
-  it.each(IDS)(
+  // Of the finished one a repair was done too, which is beyond the plain steps of a build.
+  it.each(GOING)(
     '%s comes in beside itself under another name, and every done step is found again',
     async (id) => {
       const data = crowded;
@@ -416,5 +419,43 @@ describe('over the wire', () => {
     const notice = await post<Problem>('/api/build-document?codes=ours', documentText(document));
     expect(notice.status).toBe(400);
     expect((await own.snapshot()).builds).toEqual([]);
+  });
+
+  it('a bench is handed on whole: its builds are listed, and each comes in by itself', async () => {
+    await own.listen(true);
+    const whole = await (await fetch(`${own.base}/api/bench-document`)).arrayBuffer();
+    const before = await own.snapshot();
+    await own.remove();
+    own = testBench(NOW);
+    await own.listen(false);
+    const ask = async <T>(path: string, bytes: ArrayBuffer | Uint8Array<ArrayBuffer>) => {
+      const response = await fetch(own.base + path, {
+        method: 'POST',
+        headers: { [OWN_HEADER]: '1' },
+        body: new Blob([bytes]),
+      });
+      return { status: response.status, body: (await response.json()) as T };
+    };
+    const { body: found } = await ask<HandedOnBench>('/api/build-document/preview', whole);
+    expect(found.bench.map(({ name }) => name)).toEqual(before.builds.map(({ name }) => name));
+    for (const { name, file } of found.bench) {
+      const of = `of=${encodeURIComponent(file)}`;
+      const preview = await ask<HandedOnPreview>(`/api/build-document/preview?${of}`, whole);
+      expect(preview.body).toMatchObject({ comesInAs: name, isHere: false });
+      expect((await ask(`/api/build-document?${of}`, whole)).status).toBe(201);
+    }
+    const after = await own.snapshot();
+    expect(after.builds.map(({ id }) => id)).toEqual(before.builds.map(({ id }) => id));
+    expect(after.lessons).toEqual(expect.arrayContaining(before.lessons));
+    expect(after.steps).toHaveLength(before.steps.length);
+
+    const missing = await ask<Problem>('/api/build-document/preview?of=builds/none.zip', whole);
+    expect([missing.status, missing.body.detail]).toEqual([422, 'The archive holds no builds/none.zip.']);
+    const noBuild = await ask<Problem>('/api/build-document', whole);
+    expect([noBuild.status, noBuild.body.detail]).toEqual([422, 'The archive holds no build.json.']);
+    const twisted = zipSync({ 'bench.json': strToU8(JSON.stringify({ fanfare: 'bench', builds: 3 })) });
+    const refused = await ask<Problem>('/api/build-document/preview', twisted);
+    expect([refused.status, refused.body.detail]).toEqual([422, expect.stringMatching(/^bench\.json: /)]);
+    expect((await own.snapshot()).builds).toHaveLength(before.builds.length);
   });
 });

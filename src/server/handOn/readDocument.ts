@@ -17,12 +17,19 @@ import { readKit, readKitItems } from '../store/kitStore.ts';
 /** Said of a picture that is asked for and was not handed on. */
 const LEFT_OUT = 'the picture was not handed on';
 
-/** A build as it is handed on, and the bytes of its pictures. Without pictures, what shows one says that it has none. `now`:
- *  milliseconds since 1970. */
+export interface DocumentWish {
+  /** Milliseconds since 1970. */
+  now: number;
+  withPictures: boolean;
+  /** With every lesson and spare of the bench, not only those that came from the build. */
+  wholeStock?: boolean;
+}
+
+/** A build as it is handed on, and the bytes of its pictures. Without pictures, what shows one says that it has none. */
 export function readDocument(
   db: Database,
   buildId: string,
-  { now, withPictures }: { now: number; withPictures: boolean },
+  { now, withPictures, wholeStock = false }: DocumentWish,
 ): { document: BuildDocument; pictures: Map<string, Buffer> } {
   const row = db.select().from(builds).where(eq(builds.id, buildId)).get();
   if (!row) throw notFound('build', buildId);
@@ -77,7 +84,7 @@ export function readDocument(
       .map(({ buildId: _b, version: _v, ...step }) => step),
     cups: cupDocuments,
     ...catalogueOf(db, { trays: trayRows, cups: cupDocuments, kit }),
-    ...taughtBy(db, name),
+    ...(wholeStock ? wholeTaught(db) : taughtBy(db, name)),
     pictures: kept.map((picture) => ({ id: picture.id, file: `pictures/${fileName(picture)}` })),
   };
   return { document, pictures: new Map(kept.map((picture) => [picture.id, picture.bytes])) };
@@ -153,4 +160,9 @@ function taughtBy(db: Database, name: string): Pick<BuildDocument, 'lessons' | '
   const { lessons, spares } = assembleStock(readKitItems(db, null));
   const isFrom = (taught: { origin: string }) => isFromBuild(taught, name);
   return { lessons: lessons.filter(isFrom), spares: spares.filter(isFrom) };
+}
+
+function wholeTaught(db: Database): Pick<BuildDocument, 'lessons' | 'spares'> {
+  const { lessons, spares } = assembleStock(readKitItems(db, null));
+  return { lessons, spares };
 }

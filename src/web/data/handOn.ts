@@ -2,6 +2,7 @@ import {
   PATHS,
   pathTo,
   type BuildRecord,
+  type HandedOnBench,
   type HandedOnPreview,
   type SharedList,
   type Standing,
@@ -18,19 +19,25 @@ export const documentAddress = (buildId: string, withPictures: boolean): string 
 /** As bytes: sent as JSON it would be read as a request of a few records. */
 const asBytes = (file: Blob): Blob => new Blob([file], { type: 'application/octet-stream' });
 
-/** What would come of a file that was handed on; nothing is changed. */
-export const previewDocument = (file: Blob): Promise<HandedOnPreview> =>
-  request<HandedOnPreview>('POST', PATHS.documentPreview, { body: asBytes(file) });
+const withQuery = (path: string, said: Record<string, string>): string => {
+  const query = new URLSearchParams(said).toString();
+  return `${path}${query && `?${query}`}`;
+};
+
+/** What would come of a file that was handed on; nothing is changed. Of a bench: which builds it holds, or what would come of one
+ *  of them. */
+export const previewDocument = (file: Blob, of?: string): Promise<HandedOnPreview | HandedOnBench> =>
+  request('POST', withQuery(PATHS.documentPreview, of === undefined ? {} : { of }), { body: asBytes(file) });
 
 /** Brings a build in. Where codes, paints, lessons or spares differ, it says whose stand. */
 export async function takeDocument(
   file: Blob,
   standing: Readonly<Partial<Record<SharedList, Standing>>>,
+  of?: string,
 ): Promise<BuildRecord> {
-  const query = new URLSearchParams(standing).toString();
   const saved = await write<BuildRecord>(
     'POST',
-    `${PATHS.documentTake}${query && `?${query}`}`,
+    withQuery(PATHS.documentTake, { ...standing, ...(of === undefined ? {} : { of }) }),
     asBytes(file),
   );
   await fetchBench();

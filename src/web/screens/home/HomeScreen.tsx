@@ -4,11 +4,12 @@ import { Link } from 'react-router';
 import { Loading } from '../../components/Loading.tsx';
 import { useBench, useCodes, usePaints } from '../../data/bench.ts';
 import { BuildCard } from './BuildCard.tsx';
-import { Ended } from './Ended.tsx';
 import { NextSession } from './NextSession.tsx';
 
 /** Its fields are not needed for the first sight of the bench, and are fetched right after it. */
 const fetchNewBuild = () => import('./NewBuild.tsx');
+/** Stands below what is seen first. */
+const Ended = lazy(async () => ({ default: (await import('./Ended.tsx')).Ended }));
 const NewBuild = lazy(async () => ({ default: (await fetchNewBuild()).NewBuild }));
 
 /** All builds on the bench: state, what is curing, next step. */
@@ -77,7 +78,11 @@ export function HomeScreen() {
         ))}
       </div>
       <NextSession />
-      {ended.length > 0 && <Ended builds={ended} steps={data.steps} />}
+      {ended.length > 0 && (
+        <Suspense>
+          <Ended builds={ended} steps={data.steps} />
+        </Suspense>
+      )}
     </div>
   );
 }

@@ -69,12 +69,14 @@ export function FoundCard({ inspection, kit, build, seen, onChange }: FoundCardP
         {seen !== undefined && `${Math.round(100 * seen)} % of the part is seen on the finished model.`}
       </p>
       {outcome !== null && <p>{OUTCOME_WORDS[outcome].replace(/^./, (first) => first.toUpperCase())}.</p>}
-      <LookInPictures
-        build={build}
-        kit={kit}
-        at={{ operationId, partId }}
-        title={`In pictures: ${foundWords(inspection)}`}
-      />
+      <Group my={8}>
+        <LookInPictures
+          build={build}
+          kit={kit}
+          at={{ operationId, partId }}
+          title={`In pictures: ${foundWords(inspection)}`}
+        />
+      </Group>
       {outcome !== 'fix-now' && step && (
         <>
           <p className="small">Mending it: {facts.risk}.</p>

@@ -95,6 +95,22 @@ export function HandOnScreen() {
             .
           </p>
         </div>
+        <div className="panel stacked g8">
+          <h3>All builds of this bench</h3>
+          <p>
+            One archive with every build and its pictures, every lesson and every spare. Whoever opens it
+            chooses which of them come in, one after the other.
+          </p>
+          <p>
+            <a className="quiet" href={PATHS.benchDocument} download>
+              Save all builds with their pictures
+            </a>
+          </p>
+          <p className="small soft">
+            To keep or move the bench as it stands, shelf and evenings too, make a{' '}
+            <Link to="/bench">backup</Link>.
+          </p>
+        </div>
       </section>
       <section className="column" aria-label="Take one over">
         <h2>Take one over</h2>

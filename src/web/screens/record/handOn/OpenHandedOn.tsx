@@ -1,14 +1,29 @@
 import { Button, FileButton, Group } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { BuildRecord, HandedOnPreview, SharedList, Standing } from '../../../../api/index.ts';
+import type {
+  BuildRecord,
+  HandedOnBench,
+  HandedOnPreview,
+  SharedList,
+  Standing,
+} from '../../../../api/index.ts';
+import { BuildsOfBench } from './BuildsOfBench.tsx';
 import { previewDocument, takeDocument } from '../../../data/handOn.ts';
 import { RequestProblem } from '../../../data/request.ts';
 import { WhatComes } from './WhatComes.tsx';
 
+interface Chosen {
+  file: File;
+  /** Which build of a bench it is; undefined where the file is of one build. */
+  of: string | undefined;
+  preview: HandedOnPreview;
+}
+
 /** A build that somebody handed on: looked at first, then brought in. */
 export function OpenHandedOn() {
-  const [chosen, setChosen] = useState<{ file: File; preview: HandedOnPreview } | null>(null);
+  const [chosen, setChosen] = useState<Chosen | null>(null);
+  const [bench, setBench] = useState<{ file: File; found: HandedOnBench } | null>(null);
   const [standing, setStanding] = useState<Partial<Record<SharedList, Standing>>>({});
   const [taken, setTaken] = useState<BuildRecord | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -27,17 +42,23 @@ export function OpenHandedOn() {
   };
   const look = (file: File | null) => {
     if (!file) return;
+    setBench(null);
+    lookAt(file);
+  };
+  const lookAt = (file: File, of?: string) => {
     setTaken(null);
     setChosen(null);
     void attempt(async () => {
-      setChosen({ file, preview: await previewDocument(file) });
+      const found = await previewDocument(file, of);
+      if ('bench' in found) setBench({ file, found });
+      else setChosen({ file, of, preview: found });
       setStanding({});
     });
   };
   const take = () =>
     void attempt(async () => {
       if (!chosen) return;
-      setTaken(await takeDocument(chosen.file, standing));
+      setTaken(await takeDocument(chosen.file, standing, chosen.of));
       setChosen(null);
     });
   return (
@@ -54,6 +75,14 @@ export function OpenHandedOn() {
         </FileButton>
       </Group>
       {problem !== null && <p role="alert">{problem}</p>}
+      {bench && (
+        <BuildsOfBench
+          found={bench.found}
+          open={chosen?.of}
+          onLook={(of) => lookAt(bench.file, of)}
+          busy={busy}
+        />
+      )}
       {chosen && (
         <>
           <WhatComes

@@ -73,7 +73,7 @@ describe('a build that was handed on', () => {
     fireEvent.click(await screen.findByLabelText('take theirs'));
     fireEvent.click(screen.getByRole('button', { name: 'Bring in Coupe (2)' }));
     expect(await screen.findByRole('link', { name: 'Coupe (2)' })).toBeTruthy();
-    expect(vi.mocked(takeDocument).mock.calls).toEqual([[file, { paints: 'theirs' }]]);
+    expect(vi.mocked(takeDocument).mock.calls).toEqual([[file, { paints: 'theirs' }, undefined]]);
   });
 
   it('is left, or refused with the reason and what to do', async () => {
@@ -94,5 +94,29 @@ describe('a build that was handed on', () => {
     expect((await screen.findByRole('alert')).textContent).toBe(
       'kit.parts, entry 4: the count must lie between 1 and 200. Nothing was changed.',
     );
+  });
+
+  it('lists the builds of a whole bench, and looks at the one that is meant', async () => {
+    vi.mocked(previewDocument).mockImplementation((_file, of) =>
+      Promise.resolve(
+        of === undefined
+          ? {
+              bench: [
+                { name: 'Coupe', file: 'builds/1-Coupe.zip' },
+                { name: 'Truck', file: 'builds/2-Truck.zip' },
+              ],
+              savedAt: '2026-05-12T18:00:00Z',
+            }
+          : preview,
+      ),
+    );
+    vi.mocked(takeDocument).mockResolvedValue({ id: 'b', name: 'Coupe (2)' } as never);
+    show();
+    fireEvent.click(await screen.findByRole('button', { name: 'Look at Truck' }));
+    fireEvent.click(await screen.findByRole('button', { name: 'Bring in Coupe (2)' }));
+    expect(await screen.findByRole('status')).toBeTruthy();
+    expect(vi.mocked(takeDocument).mock.calls[0]![2]).toBe('builds/2-Truck.zip');
+    // The others are still there to be looked at.
+    expect(screen.getByRole('button', { name: 'Look at Coupe' })).toBeTruthy();
   });
 });
