@@ -69,7 +69,8 @@ export interface CopyPreview {
   /** It carries a checksum of what it holds, and that agrees; one that does not agree is refused. */
   checked: boolean;
   builds: { name: string; standing: BuildStanding }[];
-  counts: { what: string; there: number; here: number }[];
+  /** How many are there and here; and how many are in both and say something else, where that is looked at one by one. */
+  counts: { what: string; there: number; here: number; differ: number | null }[];
   /** When the last step was ticked. */
   lastStepAt: { there: number | null; here: number | null };
 }

@@ -6,6 +6,12 @@ export type { BookInput } from './bookSchemas.ts';
 export * from './copies.ts';
 export * from './schemas.ts';
 export * from './kitSchemas.ts';
-export type { BuildDocument, HandedOnBench, HandedOnPreview, SharedList, Standing } from './handOn/buildDocument.ts';
+export type {
+  BuildDocument,
+  HandedOnBench,
+  HandedOnPreview,
+  SharedList,
+  Standing,
+} from './handOn/buildDocument.ts';
 export { buildInput, joinInput, trayInput } from './recordSchemas.ts';
 export type * from './records.ts';

@@ -2,7 +2,15 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { FAMILIES } from '../finish/index.ts';
 import type { Mishap, OwnStep } from '../kit/index.ts';
-import { atOwnPace, learnPace, withOwnSteps, withRepairs, type Pace, type PlanOperation } from './index.ts';
+import {
+  atOwnPace,
+  learnPace,
+  onceThePaintIs,
+  withOwnSteps,
+  withRepairs,
+  type Pace,
+  type PlanOperation,
+} from './index.ts';
 import { plainArc, plainOperation } from './plainPlan.ts';
 
 const AIR = { temperatureC: 20, humidity: 50 };
@@ -111,6 +119,7 @@ describe('a step that went wrong', () => {
   it.each([
     ['wipe', 0],
     ['strip', 0],
+    ['set-right', 0],
     ['refill', FAMILIES.lacquer.handle],
   ] as const)('begins a repair by %s once the paint is ready for it', (repair, minLag) => {
     const { arcs: lags } = withRepairs(chain, arcs, [{ ...mishap, repair }], AIR);
@@ -118,6 +127,18 @@ describe('a step that went wrong', () => {
     const bare = chain.map((each) => ({ ...each, chemistry: null }));
     const unpainted = withRepairs(bare, arcs, [{ ...mishap, repair }], AIR);
     expect(unpainted.arcs.find(({ to }) => to === 'colour-2/repair~run')).toMatchObject({ minLag: 0 });
+  });
+
+  it('takes apart and sets right by the same kind of step', () => {
+    const { operations } = withRepairs(chain, arcs, [{ ...mishap, repair: 'set-right' }], AIR);
+    const repair = operations.find(({ id }) => id === 'colour-2/repair~run')!;
+    expect(repair).toMatchObject({
+      kind: 'primer',
+      hazards: ['blades'],
+      title: 'Take apart and set right: colour-2',
+    });
+    expect(onceThePaintIs('set-right')).toBe('');
+    expect(onceThePaintIs('sand')).toMatch(/hard right through/);
   });
 
   it('can go wrong again, and passes over what nobody knows', () => {

@@ -48,7 +48,35 @@ export const REPAIRS = {
     how: ['fill the seam or sink', 'let it harden, sand level', 'spot of primer, look again'],
     because: 'What shows in primer shows for ever.',
   },
+  'set-right': {
+    name: 'take apart and set right',
+    minutes: 20,
+    waitMinutes: 0,
+    paintMust: null,
+    how: [
+      'at once while the glue still gives; later with a thin blade along the joint',
+      'clean both faces, measure what is off',
+      'put it together dry, look, then for good',
+    ],
+    because: 'What stands crooked shows from every side, and more so once it is painted.',
+  },
 } as const satisfies Record<RepairId, unknown>;
+
+const REPAIR_HAZARDS: Readonly<Record<RepairId, readonly HazardId[]>> = {
+  wipe: ['vapour'],
+  sand: ['dust'],
+  strip: ['caustic', 'vapour'],
+  refill: ['dust'],
+  'set-right': ['blades'],
+};
+
+const PAINT_MUST = { fullCure: 'hard right through', handle: 'dry enough to be handled' } as const;
+
+/** How far the paint has to be before a repair begins, in words; empty where it begins at once. */
+export function onceThePaintIs(repair: RepairId): string {
+  const { paintMust } = REPAIRS[repair];
+  return paintMust === null ? '' : `once the paint is ${PAINT_MUST[paintMust]}`;
+}
 
 /** Operations and arcs grown by what went wrong: a repair step, and copies of the steps from `redoFrom` to the spoilt
  *  one, which are marked by their turn. What was planned after the spoilt step waits for the last copy. Steps that
@@ -68,12 +96,11 @@ export function withRepairs(
     const chain = chainBetween(from.id, spoilt.id, lags) ?? [spoilt.id];
     const suffix = `~${mishap.id}`;
     const repairFacts = REPAIRS[mishap.repair];
-    const hazards: HazardId[] =
-      mishap.repair === 'strip' ? ['caustic', 'vapour'] : mishap.repair === 'wipe' ? ['vapour'] : ['dust'];
+    const hazards = [...REPAIR_HAZARDS[mishap.repair]];
     const repair: PlanOperation = {
       ...spoilt,
       id: `${spoilt.id}/repair${suffix}`,
-      kind: mishap.repair === 'refill' || mishap.repair === 'sand' ? 'flat' : 'rinse',
+      kind: mishap.repair === 'set-right' ? spoilt.kind : repairFacts.paintMust === null ? 'rinse' : 'flat',
       title: `${repairFacts.name[0]!.toUpperCase()}${repairFacts.name.slice(1)}: ${spoilt.title}`,
       place: 'bench',
       hands: repairFacts.minutes,
@@ -126,13 +153,12 @@ function repairArc(
   const paint = chemistry === null ? undefined : FAMILIES[chemistry as FamilyId];
   if (!paint || paintMust === null)
     return { from: id, to, minLag: 0, maxLag: null, because: 'it went wrong' };
-  const must = paintMust === 'fullCure' ? 'hard right through' : 'dry enough to be handled';
   return {
     from: id,
     to,
     minLag: Math.ceil(paint[paintMust] * cureFactor(paint.id, conditions)),
     maxLag: null,
-    because: `${paint.name} is ${must} after ${formatMinutes(paint[paintMust])} at 20 C`,
+    because: `${paint.name} is ${PAINT_MUST[paintMust]} after ${formatMinutes(paint[paintMust])} at 20 C`,
   };
 }
 

@@ -10,7 +10,7 @@ export {
   type EntryKind,
   type FaultId,
 } from './choices.ts';
-export { FAULT_FACTS, foundWords, type FaultFacts } from './inspections/faults.ts';
+export { FAULT_FACTS, foundWords, mendOf, type FaultFacts } from './inspections/faults.ts';
 export {
   inspectionPoints,
   POINTS,

@@ -2,6 +2,7 @@ import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import Sqlite from 'better-sqlite3';
+import { eq, inArray } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import {
   copyWarning,
@@ -15,6 +16,7 @@ import {
 } from '../../api/index.ts';
 import { copyWhole } from '../database/besideData.ts';
 import { contentsDigest, drained } from '../database/contents.ts';
+import { codes, kitItems, paints, settings, shelf } from '../database/schema.ts';
 import { convertSurfaces } from '../store/convertSurfaces.ts';
 import { testBench } from '../testBench.ts';
 import { copiesFolder, pathOfCopy, sweepMaking, sweepSent } from './copiesFolder.ts';
@@ -188,6 +190,27 @@ describe('copies by schedule', () => {
 });
 
 describe('a restore', () => {
+  it('says what of shelf, catalogue, stock and settings is another, and not how often it was written', async () => {
+    const { id } = await press();
+    const { db } = bench.data!;
+    db.update(shelf).set({ levelMl: 1.5 }).where(inArray(shelf.paintId, ['BR-001', 'BR-002'])).run();
+    db.delete(shelf).where(eq(shelf.paintId, 'BR-003')).run();
+    db.update(codes).set({ name: 'Another' }).where(eq(codes.id, 'TL-4417')).run();
+    db.update(paints).set({ version: 900, revision: 900 }).run();
+    db.delete(kitItems).where(eq(kitItems.id, 'lesson-hood')).run();
+    db.update(settings).set({ preferences: { temperature: 'F', volume: 'ml' } }).run();
+    const { body } = await bench.call<CopyPreview>('GET', `/api/copies/${id}`);
+    const of = (what: string) => {
+      const { there, here, differ } = body.counts.find((each) => each.what === what)!;
+      return [there - here, differ];
+    };
+    expect(of('Bottles on the shelf')).toEqual([1, 2]);
+    expect(of('Codes')).toEqual([0, 1]);
+    expect(of('Paints')).toEqual([0, 0]);
+    expect(of('Lessons, spares, stock')).toEqual([1, 0]);
+    expect(of('Evenings, air and units')).toEqual([0, 1]);
+  });
+
   it('is looked at first, keeps what was there, and is taken back by one press', async () => {
     const before = await bench.snapshot();
     const { id } = await press();
@@ -209,6 +232,9 @@ describe('a restore', () => {
     });
     expect(preview).toMatchObject({ checked: true, madeAt: NOW / 60_000 });
     expect(preview.counts.find(({ what }) => what === 'Builds')).toMatchObject({ there: 4, here: 4 });
+    expect(preview.counts.filter(({ differ }) => differ !== null).map(({ differ }) => differ)).toEqual(
+      new Array(5).fill(0),
+    );
 
     const changed = await bench.snapshot();
     const { keptId } = (await bench.call<{ keptId: string }>('POST', `/api/copies/${id}/restore`)).body;

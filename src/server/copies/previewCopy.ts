@@ -5,12 +5,13 @@ import type { BuildStanding, CopyPreview, CopyRecord } from '../../api/index.ts'
 import { closeToOthers } from '../database/besideData.ts';
 import { identify } from '../database/fileIdentity.ts';
 import { openDatabase, type Database } from '../database/open.ts';
-import { builds, codes, cups, kitItems, paints, pictures, readings, steps } from '../database/schema.ts';
+import { builds, cups, kitItems, pictures, readings, steps } from '../database/schema.ts';
 import { documentText } from '../handOn/documentFile.ts';
 import { readDocument } from '../handOn/readDocument.ts';
 import { eachInPortions } from '../requests/inPortions.ts';
 import { readKit } from '../store/kitStore.ts';
 import { convertSurfaces } from '../store/convertSurfaces.ts';
+import { differingRows } from './differingRows.ts';
 import { pathInMaking, pathOfCopy, removeMaking } from './copiesFolder.ts';
 import { verifyCopy } from './sealCopy.ts';
 
@@ -21,8 +22,6 @@ const COUNTED: readonly (readonly [what: string, table: SQLiteTable])[] = [
   ['Done steps', steps],
   ['Cups', cups],
   ['Spoons', readings],
-  ['Paints', paints],
-  ['Codes', codes],
   ['Pictures', pictures],
 ];
 
@@ -59,11 +58,15 @@ export async function previewCopy(
         writtenBy: identity.kind === 'ours' ? identity.writtenBy : null,
         checked,
         builds: await standings(db, there.db),
-        counts: COUNTED.map(([what, table]) => ({
-          what,
-          there: countOf(there.db, table),
-          here: countOf(db, table),
-        })),
+        counts: [
+          ...COUNTED.map(([what, table]) => ({
+            what,
+            there: countOf(there.db, table),
+            here: countOf(db, table),
+            differ: null,
+          })),
+          ...(await differingRows(db, there.db)),
+        ],
         lastStepAt: { there: lastStep(there.db), here: lastStep(db) },
       };
     } finally {

@@ -2,7 +2,7 @@ import { defineRecord, staysBehind, type RecordOf } from './defineRecord.ts';
 import { choice, named, reference, text, whole } from './fields.ts';
 
 /** What a spoilt step needs before it can be done again. */
-export const REPAIR_IDS = ['wipe', 'sand', 'strip', 'refill'] as const;
+export const REPAIR_IDS = ['wipe', 'sand', 'strip', 'refill', 'set-right'] as const;
 export type RepairId = (typeof REPAIR_IDS)[number];
 
 export const mishapRecord = defineRecord(

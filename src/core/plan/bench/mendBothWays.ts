@@ -1,5 +1,5 @@
 import { newRecord, mishapRecord, type Mishap, type RepairId } from '../../kit/index.ts';
-import { REPAIRS } from '../repairs.ts';
+import { onceThePaintIs, REPAIRS } from '../repairs.ts';
 import type { PlanArc, PlanOperation } from '../operation.ts';
 import { planBench } from './planBench.ts';
 import type { PlanRequest, PlanView } from './request.ts';
@@ -124,5 +124,6 @@ function way(
 /** A mend in words: what it takes by hand, and how long it must dry. */
 export const mendWords = (repair: RepairId): string => {
   const { name, minutes, waitMinutes } = REPAIRS[repair];
-  return `${name}: ${minutes} min${waitMinutes > 0 ? `, then ${Math.round(waitMinutes / 60)} h to dry` : ''}`;
+  const once = onceThePaintIs(repair);
+  return `${name}${once && `, ${once}`}: ${minutes} min${waitMinutes > 0 ? `, then ${Math.round(waitMinutes / 60)} h to dry` : ''}`;
 };

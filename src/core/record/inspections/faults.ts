@@ -1,7 +1,7 @@
 import type { FaultId } from '../choices.ts';
 
 /** How a fault is mended: as what went wrong at a step is. */
-export type MendId = 'wipe' | 'sand' | 'strip' | 'refill';
+export type MendId = 'wipe' | 'sand' | 'strip' | 'refill' | 'set-right';
 
 export interface FaultFacts {
   name: string;
@@ -113,8 +113,8 @@ export const FAULT_FACTS: Readonly<Record<FaultId, FaultFacts>> = {
   },
   crooked: {
     name: 'something crooked',
-    tell: 'left and right differ',
-    mend: 'wipe',
+    tell: 'left and right differ, or it rocks on a flat plate',
+    mend: 'set-right',
     risk: 'what is glued comes off with paint on it',
   },
   fingerprint: {
@@ -125,3 +125,10 @@ export const FAULT_FACTS: Readonly<Record<FaultId, FaultFacts>> = {
   },
   other: { name: 'something else', tell: 'as you describe it', mend: 'sand', risk: 'not known' },
 };
+
+/** Kinds of step by which something is laid on or stuck on: it is taken off again rather than apart. */
+const LAID_ON: ReadonlySet<string> = new Set(['decal', 'marking', 'mask', 'foil']);
+
+/** How a fault that was found after a kind of step is mended. */
+export const mendOf = (fault: FaultId, stepKind: string | undefined): MendId =>
+  fault === 'crooked' && stepKind !== undefined && LAID_ON.has(stepKind) ? 'wipe' : FAULT_FACTS[fault].mend;

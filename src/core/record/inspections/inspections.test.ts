@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { seededRandom } from '../../seededRandom.ts';
 import { FAULTS } from '../choices.ts';
-import { FAULT_FACTS } from './faults.ts';
+import { FAULT_FACTS, mendOf } from './faults.ts';
 import { inspectionPoints, POINT_KINDS, POINTS, type LookedStep } from './points.ts';
 import { firstToBury } from './tooLate.ts';
 
@@ -34,6 +34,22 @@ describe('what is to be looked over', () => {
     ]);
   });
 
+  it('is due once something was set straight and once it stands, and mended by the kind of what is crooked', () => {
+    const points = inspectionPoints([
+      step('straighten-1', 'straighten'),
+      step('straighten-2', 'true'),
+      step('stance', 'stance', { trayId: undefined }),
+    ]);
+    expect(points.map(({ kind, step: { id } }) => `${kind} ${id}`)).toEqual([
+      'straight straighten-2',
+      'symmetry stance',
+    ]);
+    expect(mendOf('crooked', 'stance')).toBe('set-right');
+    expect(mendOf('crooked', undefined)).toBe('set-right');
+    expect(mendOf('crooked', 'decal')).toBe('wipe');
+    expect(mendOf('run', 'decal')).toBe('sand');
+  });
+
   it('is due anew where a coat is done again', () => {
     const points = inspectionPoints([
       step('red', 'colour', { layerId: 'red' }),
@@ -43,7 +59,7 @@ describe('what is to be looked over', () => {
   });
 
   it('has faults to look for in all its kinds, each with its facts', () => {
-    for (const kind of POINT_KINDS) expect(POINTS[kind].lookFor.length).toBeGreaterThan(1);
+    for (const kind of POINT_KINDS) expect(POINTS[kind].lookFor).not.toHaveLength(0);
     expect(Object.keys(FAULT_FACTS)).toEqual([...FAULTS]);
   });
 });

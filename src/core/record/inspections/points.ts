@@ -1,6 +1,17 @@
 import type { FaultId } from '../choices.ts';
 
-export const POINT_KINDS = ['primer', 'colour', 'edges', 'decals', 'clear', 'polish', 'fit', 'last'] as const;
+export const POINT_KINDS = [
+  'straight',
+  'primer',
+  'colour',
+  'edges',
+  'decals',
+  'clear',
+  'polish',
+  'fit',
+  'symmetry',
+  'last',
+] as const;
 export type PointKind = (typeof POINT_KINDS)[number];
 
 export interface PointFacts {
@@ -15,6 +26,13 @@ export interface PointFacts {
 }
 
 export const POINTS: Readonly<Record<PointKind, PointFacts>> = {
+  straight: {
+    name: 'Set straight',
+    after: ['straighten', 'true'],
+    eachLayer: false,
+    lookFor: ['crooked'],
+    how: 'on a flat plate: nothing rocks, a square stands against both sides; again the next day, since plastic comes back',
+  },
   primer: {
     name: 'After primer',
     after: ['primer'],
@@ -63,6 +81,13 @@ export const POINTS: Readonly<Record<PointKind, PointFacts>> = {
     eachLayer: false,
     lookFor: ['tight-fit', 'crooked'],
     how: 'put together without glue, moved through its whole way',
+  },
+  symmetry: {
+    name: 'Symmetry',
+    after: ['stance'],
+    eachLayer: false,
+    lookFor: ['crooked'],
+    how: 'from straight ahead, behind and above, with a thread over the middle; both sides measured to the plate',
   },
   last: {
     name: 'Last look',

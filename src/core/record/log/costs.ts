@@ -89,6 +89,8 @@ export interface PaintUse {
   toComeMl: number;
   /** What went into cups, by their drops. */
   mixedMl: number;
+  /** Thinner in what is laid, as the airbrush is set. */
+  thinnerMl: number;
 }
 
 /** Paint used as it was worked out, beside what the cups say; most first. A layer counts as laid once every step of it is
@@ -110,14 +112,15 @@ export function paintUse(
   }
   const found = new Map<string, PaintUse>();
   const at = (paintId: string): PaintUse => {
-    const use = found.get(paintId) ?? { paintId, laidMl: 0, toComeMl: 0, mixedMl: 0 };
+    const use = found.get(paintId) ?? { paintId, laidMl: 0, toComeMl: 0, mixedMl: 0, thinnerMl: 0 };
     found.set(paintId, use);
     return use;
   };
-  for (const { trayId, layerId, paintId, ml } of uses) {
+  for (const { trayId, layerId, paintId, ml, thinnerMl } of uses) {
     const layer = `${trayId} ${layerId}`;
     const isLaid = known.has(layer) && !open.has(layer);
     at(paintId)[isLaid ? 'laidMl' : 'toComeMl'] += ml;
+    if (isLaid) at(paintId).thinnerMl += thinnerMl;
   }
   for (const { drops, additions } of cups)
     for (const each of [drops, ...additions.map(({ add }) => add)])

@@ -7,7 +7,7 @@ const operations = [
   { id: 'b', trayId: 't', layerId: 'l' },
 ];
 const build = (more: Partial<UseOfBuild> = {}): UseOfBuild => ({
-  uses: [{ trayId: 't', layerId: 'l', paintId: 'red', ml: 2 }],
+  uses: [{ trayId: 't', layerId: 'l', paintId: 'red', ml: 2, thinnerMl: 0 }],
   operations,
   steps: [],
   cups: [],
@@ -55,7 +55,7 @@ describe('what was used since a level was told', () => {
       const builds = Array.from({ length: 1 + Math.floor(3 * random()) }, (_, at) => {
         const id = (name: string) => `${at}${name}`;
         return {
-          uses: [{ trayId: 't', layerId: 'l', paintId: 'red', ml: 5 * random() }],
+          uses: [{ trayId: 't', layerId: 'l', paintId: 'red', ml: 5 * random(), thinnerMl: 0 }],
           operations: [
             { id: id('a'), trayId: 't', layerId: 'l' },
             { id: id('b'), trayId: 't', layerId: 'l' },

@@ -250,8 +250,8 @@ describe('the time of a build', () => {
 describe('paint', () => {
   it('is laid once every step of its layer is done', () => {
     const uses = [
-      { trayId: 'body', layerId: 'red', paintId: 'R', ml: 6 },
-      { trayId: 'body', layerId: 'clear', paintId: 'C', ml: 8 },
+      { trayId: 'body', layerId: 'red', paintId: 'R', ml: 6, thinnerMl: 9 },
+      { trayId: 'body', layerId: 'clear', paintId: 'C', ml: 8, thinnerMl: 4 },
     ];
     const operations = [
       { id: 'red-1', trayId: 'body', layerId: 'red' },
@@ -268,9 +268,9 @@ describe('paint', () => {
         () => 0.05,
       );
     expect(use(['red-1', 'red-2'])).toEqual([
-      { paintId: 'R', laidMl: 6, toComeMl: 0, mixedMl: 6 },
-      { paintId: 'W', laidMl: 0, toComeMl: 0, mixedMl: 0.1 },
-      { paintId: 'C', laidMl: 0, toComeMl: 8, mixedMl: 0 },
+      { paintId: 'R', laidMl: 6, toComeMl: 0, mixedMl: 6, thinnerMl: 9 },
+      { paintId: 'W', laidMl: 0, toComeMl: 0, mixedMl: 0.1, thinnerMl: 0 },
+      { paintId: 'C', laidMl: 0, toComeMl: 8, mixedMl: 0, thinnerMl: 0 },
     ]);
     expect(use(['red-1'])[0]).toMatchObject({ laidMl: 0, toComeMl: 6 });
   });

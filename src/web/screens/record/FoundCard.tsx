@@ -1,6 +1,6 @@
 import { Button, Group, UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
-import { FAULT_FACTS, foundWords, lessonOfRegret } from '../../../core/record/index.ts';
+import { FAULT_FACTS, foundWords, lessonOfRegret, mendOf } from '../../../core/record/index.ts';
 import type { Inspection, Kit, Outcome } from '../../../core/kit/index.ts';
 import { mendsOf, type PlanView } from '../../../core/plan/index.ts';
 import type { BuildRecord } from '../../../api/index.ts';
@@ -81,7 +81,9 @@ export function FoundCard({ inspection, kit, build, seen, onChange }: FoundCardP
         <>
           <p className="small">Mending it: {facts.risk}.</p>
           {weighed ? (
-            <BothWays question={{ buildId: build.id, operationId, repair: facts.mend }} />
+            <BothWays
+              question={{ buildId: build.id, operationId, repair: mendOf(fault ?? 'other', step.kind) }}
+            />
           ) : (
             <UnstyledButton className="why" onClick={() => setWeighed(true)}>
               what would it cost, now and later?
@@ -129,8 +131,9 @@ export function FoundCard({ inspection, kit, build, seen, onChange }: FoundCardP
 
 /** The repair as it goes into the plan. */
 function mishapFor(inspection: Inspection, view: PlanView) {
-  const { mend } = FAULT_FACTS[inspection.fault ?? 'other'];
-  const { now } = mendsOf({ buildId: '', operationId: inspection.operationId, repair: mend }, view);
+  const { operationId, fault } = inspection;
+  const kind = view.operations.find(({ id }) => id === operationId)?.kind;
+  const { now } = mendsOf({ buildId: '', operationId, repair: mendOf(fault ?? 'other', kind) }, view);
   const { id: _, ...value } = now;
   return {
     kind: 'mishap' as const,

@@ -2,7 +2,13 @@ import { Button, NativeSelect, TextInput, UnstyledButton } from '@mantine/core';
 import { KIT_ITEMS } from '../../../api/index.ts';
 import { useRecordForm } from '../../components/form/useRecordForm.tsx';
 import { REPAIR_IDS, mishapRecord, type Mishap } from '../../../core/kit/index.ts';
-import { REPAIRS, type PlanOperation, type PlanView } from '../../../core/plan/index.ts';
+import {
+  onceThePaintIs,
+  REPAIRS,
+  TASKS,
+  type PlanOperation,
+  type PlanView,
+} from '../../../core/plan/index.ts';
 import { tickStep } from '../../data/bench.ts';
 import { benchMinute } from '../../data/clock.ts';
 import { changeKit } from '../../data/kit.ts';
@@ -19,8 +25,10 @@ interface WentWrongProps {
 /** What went wrong, why, and from where the work is done again; the plan grows by the repair. */
 export function WentWrong({ operation, view, minutes, onClose }: WentWrongProps) {
   const before = stepsBefore(operation, view);
+  // Where nothing was laid there is nothing to sand back.
+  const first = TASKS[operation.kind].finishing ? 'sand' : 'set-right';
   const { values, text, pick, submit } = useRecordForm(mishapRecord.fields, KIT_ITEMS.mishap, {
-    start: { operationId: operation.id, redoFrom: operation.id, repair: 'sand' },
+    start: { operationId: operation.id, redoFrom: operation.id, repair: first },
     asks: { what: 'Say what went wrong.' },
     prepare: (mishap) => ({ ...mishap, at: benchMinute() }),
   });
@@ -42,7 +50,8 @@ export function WentWrong({ operation, view, minutes, onClose }: WentWrongProps)
     void tickStep(step, both).catch(() => undefined);
     onClose();
   };
-  const repair = REPAIRS[values.repair ?? REPAIR_IDS[0]];
+  const repair = REPAIRS[values.repair ?? first];
+  const once = onceThePaintIs(values.repair ?? first);
   return (
     <form
       className="panel stacked g8 mt10"
@@ -63,7 +72,8 @@ export function WentWrong({ operation, view, minutes, onClose }: WentWrongProps)
         {...pick('redoFrom')}
       />
       <p className="small soft">
-        {repair.because} {repair.minutes} min, and what must be done again, go into the plan.
+        {repair.because} {repair.minutes} min{once && `, ${once}`}, and what must be done again, go into the
+        plan.
       </p>
       <div className="in-row g10">
         <Button type="submit">Put the repair into the plan</Button>

@@ -50,14 +50,18 @@ export function RestorePreview({ preview, busy, onRestore, onLeave }: RestorePre
                 <Table.Th>what</Table.Th>
                 <Table.Th>in the backup</Table.Th>
                 <Table.Th>here now</Table.Th>
+                <Table.Th>of these changed</Table.Th>
               </Table.Tr>
             </Table.Thead>
             <Table.Tbody>
-              {preview.counts.map(({ what, there, here }) => (
+              {preview.counts.map(({ what, there, here, differ }) => (
                 <Table.Tr key={what}>
                   <Table.Td>{what}</Table.Td>
                   <Table.Td className="mono">{there}</Table.Td>
                   <Table.Td className="mono">{there === here ? here : <b>{here}</b>}</Table.Td>
+                  <Table.Td className="mono">
+                    {differ !== null && (differ > 0 ? <b>{differ}</b> : 'none')}
+                  </Table.Td>
                 </Table.Tr>
               ))}
             </Table.Tbody>

@@ -37,7 +37,11 @@ const preview = (copy: CopyRecord): CopyPreview => ({
     { name: 'Coupe', standing: 'differs' },
     { name: 'Truck', standing: 'only here' },
   ],
-  counts: [{ what: 'Done steps', there: 12, here: 19 }],
+  counts: [
+    { what: 'Done steps', there: 12, here: 19, differ: null },
+    { what: 'Bottles on the shelf', there: 40, here: 40, differ: 3 },
+    { what: 'Codes', there: 9, here: 9, differ: 0 },
+  ],
   lastStepAt: { there: AT, here: AT + 3000 },
 });
 

@@ -73,6 +73,7 @@ export function PaintPanel({ paint }: Pick<Log, 'paint'>) {
   const used = paint.filter(({ laidMl, mixedMl }) => laidMl > 0 || mixedMl > 0);
   if (used.length === 0) return null;
   const cents = used.reduce((sum, each) => sum + (each.cents ?? 0), 0);
+  const thinnerMl = used.reduce((sum, each) => sum + each.thinnerMl, 0);
   const isWhole = used.every((each) => each.cents !== undefined);
   return (
     <div className="panel">
@@ -82,15 +83,17 @@ export function PaintPanel({ paint }: Pick<Log, 'paint'>) {
           <Table.Tr>
             <Table.Th>paint</Table.Th>
             <Table.Th>laid, by film and area</Table.Th>
+            <Table.Th>thinner in it</Table.Th>
             <Table.Th>in cups</Table.Th>
             <Table.Th>cost</Table.Th>
           </Table.Tr>
         </Table.Thead>
         <Table.Tbody>
-          {used.map(({ paintId, name, laidMl, mixedMl, cents: price }) => (
+          {used.map(({ paintId, name, laidMl, mixedMl, thinnerMl, cents: price }) => (
             <Table.Tr key={paintId}>
               <Table.Td>{name}</Table.Td>
               <Table.Td className="mono nowrap">{laidMl > 0 ? figure(laidMl, 'ml') : ''}</Table.Td>
+              <Table.Td className="mono nowrap">{thinnerMl > 0 ? figure(thinnerMl, 'ml') : ''}</Table.Td>
               <Table.Td className="mono nowrap">{mixedMl > 0 ? figure(mixedMl, 'ml') : ''}</Table.Td>
               <Table.Td className="mono nowrap">
                 {price === undefined ? 'not known' : figure(price, 'euro')}
@@ -102,6 +105,7 @@ export function PaintPanel({ paint }: Pick<Log, 'paint'>) {
       <p className="soft small">
         {figure(cents, 'euro')} in all{isWhole ? '' : ', without what has no known price'}, of the larger of
         the two: what is left over in a cup is used as well. A layer counts once all its steps are done.
+        Thinner, {figure(thinnerMl, 'ml')} in all, as the airbrush is set; what cleaned it comes on top.
       </p>
     </div>
   );
