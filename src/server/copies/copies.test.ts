@@ -193,12 +193,17 @@ describe('a restore', () => {
   it('says what of shelf, catalogue, stock and settings is another, and not how often it was written', async () => {
     const { id } = await press();
     const { db } = bench.data!;
-    db.update(shelf).set({ levelMl: 1.5 }).where(inArray(shelf.paintId, ['BR-001', 'BR-002'])).run();
+    db.update(shelf)
+      .set({ levelMl: 1.5 })
+      .where(inArray(shelf.paintId, ['BR-001', 'BR-002']))
+      .run();
     db.delete(shelf).where(eq(shelf.paintId, 'BR-003')).run();
     db.update(codes).set({ name: 'Another' }).where(eq(codes.id, 'TL-4417')).run();
     db.update(paints).set({ version: 900, revision: 900 }).run();
     db.delete(kitItems).where(eq(kitItems.id, 'lesson-hood')).run();
-    db.update(settings).set({ preferences: { temperature: 'F', volume: 'ml' } }).run();
+    db.update(settings)
+      .set({ preferences: { temperature: 'F', volume: 'ml' } })
+      .run();
     const { body } = await bench.call<CopyPreview>('GET', `/api/copies/${id}`);
     const of = (what: string) => {
       const { there, here, differ } = body.counts.find((each) => each.what === what)!;

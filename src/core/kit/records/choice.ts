@@ -1,5 +1,15 @@
 import { defineRecord, type RecordOf } from './defineRecord.ts';
-import { group, ifAny, list, named, ownId, referenceOrNull, references, whole, type ValueOf } from './fields.ts';
+import {
+  group,
+  ifAny,
+  list,
+  named,
+  ownId,
+  referenceOrNull,
+  references,
+  whole,
+  type ValueOf,
+} from './fields.ts';
 
 const option = {
   id: ownId('option'),

@@ -74,6 +74,13 @@ it('shows what a copy would change before it is restored, and what would be gone
   fireEvent.click(screen.getByRole('button', { name: /^Look at it: the copy of/ }));
   await screen.findByText(/its checksum agrees/i);
   expect(screen.getByText('would be gone')).toBeTruthy();
+  const shelf = screen.getByRole('row', { name: /Bottles on the shelf/ });
+  expect([...shelf.querySelectorAll('td')].map(({ textContent }) => textContent)).toEqual([
+    'Bottles on the shelf',
+    '40',
+    '40',
+    '3',
+  ]);
   expect(screen.getByRole('note').textContent).toMatch(/What was done between would be gone/);
   expect(file.restoreCopy).not.toHaveBeenCalled();
   fireEvent.click(screen.getByRole('button', { name: 'Restore it' }));
