@@ -6,6 +6,7 @@ import {
   atOwnPace,
   learnPace,
   onceThePaintIs,
+  usualRepair,
   withOwnSteps,
   withRepairs,
   type Pace,
@@ -127,6 +128,21 @@ describe('a step that went wrong', () => {
     const bare = chain.map((each) => ({ ...each, chemistry: null }));
     const unpainted = withRepairs(bare, arcs, [{ ...mishap, repair }], AIR);
     expect(unpainted.arcs.find(({ to }) => to === 'colour-2/repair~run')).toMatchObject({ minLag: 0 });
+  });
+
+  it.each([
+    ['colour', 'sand'],
+    ['marking', 'sand'],
+    ['open', 'refill'],
+    ['drill', 'refill'],
+    ['clean', 'refill'],
+    ['join', 'set-right'],
+    ['straighten', 'set-right'],
+    ['refit', 'set-right'],
+    ['assemble', 'set-right'],
+    ['stance', 'set-right'],
+  ] as const)('mends %s by “%s” where nobody says otherwise', (kind, repair) => {
+    expect(usualRepair(kind)).toBe(repair);
   });
 
   it('takes apart and sets right by the same kind of step', () => {

@@ -67,6 +67,6 @@ export {
 } from './advice/advice.ts';
 export { missingPictureId } from './contributions/milestones.ts';
 export { noLongerPlanned } from './noLongerPlanned.ts';
-export { onceThePaintIs, REPAIRS, withRepairs } from './repairs.ts';
+export { onceThePaintIs, REPAIRS, usualRepair, withRepairs } from './repairs.ts';
 export { withOwnSteps } from './ownSteps.ts';
 export { isDivisible, nextToJoin, withStepEdits } from './stepEdits.ts';

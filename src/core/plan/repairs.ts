@@ -9,6 +9,7 @@ import {
 } from '../finish/index.ts';
 import type { Mishap, RepairId } from '../kit/index.ts';
 import type { PlanArc, PlanOperation } from './operation.ts';
+import { TASKS, type TaskKind } from './tasks.ts';
 
 /** What a spoilt step needs before it can be done again; `paintMust` is how far its paint has to be before the repair begins. */
 export const REPAIRS = {
@@ -69,6 +70,17 @@ const REPAIR_HAZARDS: Readonly<Record<RepairId, readonly HazardId[]>> = {
   refill: ['dust'],
   'set-right': ['blades'],
 };
+
+/** What is put together or set rather than cut: on bare plastic the rest is filled and cut anew. */
+const SET_BARE: ReadonlySet<TaskKind> = new Set(['straighten', 'join', 'dry-fit', 'glass', 'make', 'check']);
+
+/** How a kind of step that went wrong is mended where nobody says otherwise: what was laid is sanded back, what was cut is filled, what was
+ *  put together is taken apart. */
+export function usualRepair(kind: TaskKind): RepairId {
+  const { finishing, phase } = TASKS[kind];
+  if (finishing) return 'sand';
+  return phase === 'bare' && !SET_BARE.has(kind) ? 'refill' : 'set-right';
+}
 
 const PAINT_MUST = { fullCure: 'hard right through', handle: 'dry enough to be handled' } as const;
 

@@ -105,6 +105,7 @@ describe('a log of decisions and pictures', () => {
       { at: 450, kind: 'picture', title: 'Left side', words: '', pictureId: 'file' },
       { at: 500, kind: 'decision', title: 'How many lamps', words: 'Two.', pictureId: null },
     ]);
+    expect(told({ photos: [{ ...photo, at: 0 }] })).toEqual([]);
     expect(told({ evidence: [{ ...conflict, decision: '' }] })[0]!.words).toBe('as the evidence says');
   });
 

@@ -122,18 +122,21 @@ export function logOf({ steps, cups, kit, paintName }: LogSources): LogEvent[] {
       words: milestone.pictureId === null ? `no picture: ${milestone.note}` : '',
       pictureId: milestone.pictureId,
     })),
-    ...kit.photos.map((photo) => ({
-      ...at(photo.operationId),
-      id: `picture ${photo.id}`,
-      kind: 'picture' as const,
-      at: photo.at,
-      title: photo.what || 'A picture',
-      words: joined(
-        photo.of === 'reference' && 'the real thing',
-        photo.operationId && titleOf(photo.operationId),
-      ),
-      pictureId: photo.pictureId,
-    })),
+    // One without a time was taken nobody knows when.
+    ...kit.photos
+      .filter((photo) => photo.at > 0)
+      .map((photo) => ({
+        ...at(photo.operationId),
+        id: `picture ${photo.id}`,
+        kind: 'picture' as const,
+        at: photo.at,
+        title: photo.what || 'A picture',
+        words: joined(
+          photo.of === 'reference' && 'the real thing',
+          photo.operationId && titleOf(photo.operationId),
+        ),
+        pictureId: photo.pictureId,
+      })),
     ...decisionEvents(kit, none),
     ...cups.flatMap((cup) => cupEvents(cup, none, paintName)),
     // A coat that was felt before it was ticked, or whose tick was taken back, has no moment.

@@ -77,6 +77,11 @@ export function HomeScreen() {
           <BuildCard key={build.id} build={build} paints={paints ?? []} codes={codes ?? []} />
         ))}
       </div>
+      {going.length === 0 && (
+        <p className="panel">
+          Nothing is on the bench: every build is finished or given up. Add one, or go on with one below.
+        </p>
+      )}
       <NextSession />
       {ended.length > 0 && (
         <Suspense>

@@ -5,7 +5,7 @@ import { REPAIR_IDS, mishapRecord, type Mishap } from '../../../core/kit/index.t
 import {
   onceThePaintIs,
   REPAIRS,
-  TASKS,
+  usualRepair,
   type PlanOperation,
   type PlanView,
 } from '../../../core/plan/index.ts';
@@ -25,8 +25,7 @@ interface WentWrongProps {
 /** What went wrong, why, and from where the work is done again; the plan grows by the repair. */
 export function WentWrong({ operation, view, minutes, onClose }: WentWrongProps) {
   const before = stepsBefore(operation, view);
-  // Where nothing was laid there is nothing to sand back.
-  const first = TASKS[operation.kind].finishing ? 'sand' : 'set-right';
+  const first = usualRepair(operation.kind);
   const { values, text, pick, submit } = useRecordForm(mishapRecord.fields, KIT_ITEMS.mishap, {
     start: { operationId: operation.id, redoFrom: operation.id, repair: first },
     asks: { what: 'Say what went wrong.' },
