@@ -21,7 +21,7 @@ import { sealCopy } from '../copies/sealCopy.ts';
 import { besideName, copyWhole, makePrivate, restoreInPlace } from './besideData.ts';
 import { BACKUP_MARK, formatInHeader, ownFormat } from './fileIdentity.ts';
 import { openDatabase, type OpenDatabase } from './open.ts';
-import { builds } from './schema.ts';
+import { builds, pictures } from './schema.ts';
 
 const NOW = Date.parse('2026-05-12T19:30:00Z');
 let folder: string;
@@ -78,6 +78,20 @@ describe('whose file it is', () => {
     const before = readFileSync(file);
     expect(() => opened()).toThrow(/is not a Fanfare data file.*left as it is/s);
     expect(readFileSync(file)).toEqual(before);
+  });
+
+  it('holds no trace of a picture that was let go of', () => {
+    const mark = Buffer.from('a picture that nobody wants any more '.repeat(400));
+    const holdsIt = () =>
+      readdirSync(folder).some((name) => readFileSync(join(folder, name)).includes(mark.subarray(0, 64)));
+    const { db, sqlite } = opened();
+    db.insert(builds).values({ id: 'b', name: 'Coupe', subject: '', scale: 24, position: 0 }).run();
+    db.insert(pictures).values({ id: 'p', buildId: 'b', type: 'image/jpeg', bytes: mark }).run();
+    sqlite.pragma('wal_checkpoint(TRUNCATE)');
+    expect(holdsIt()).toBe(true);
+    db.delete(pictures).run();
+    sqlite.pragma('wal_checkpoint(TRUNCATE)');
+    expect(holdsIt()).toBe(false);
   });
 
   it('refuses a file of a newer Fanfare, naming both versions, and leaves it alone', () => {

@@ -119,6 +119,8 @@ function opened(
   // Durable at every commit: what the interface shows as saved survives a killed process or a power cut.
   sqlite.pragma('synchronous = FULL');
   sqlite.pragma('foreign_keys = ON');
+  // What was removed, a picture above all, is gone from the file, not only out of sight.
+  sqlite.pragma('secure_delete = ON');
   const db = drizzle(sqlite, { schema });
   migrate(db, { migrationsFolder: migrationsFolder() });
   markAsOurs(sqlite);
