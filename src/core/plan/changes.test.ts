@@ -46,6 +46,21 @@ describe('learning a builder’s pace', () => {
     expect(few.factor).toBeLessThan(usual.factor);
   });
 
+  it('paces each of what is done in one go by its own kind, and leaves what the builder said', () => {
+    const paces = learnPace(steps, log([20, 20, 20, 20, 20, 20, 20, 20, 20]));
+    const long = { session: 1000, spraying: 1000 };
+    const alone = (hands: number) => atOwnPace([step('x', { hands })], paces, long)[0]!.hands;
+    expect(alone(30)).toBeGreaterThan(30);
+    const oneGo = [
+      { kind: 'primer', hands: 30, ownMinutes: false },
+      { kind: 'polish', hands: 40, ownMinutes: false },
+      { kind: 'primer', hands: 7, ownMinutes: true },
+    ] as const;
+    const [together] = atOwnPace([step('x', { hands: 77, oneGo })], paces, long);
+    expect(together).toMatchObject({ hands: alone(30) + 40 + 7, usual: 77 });
+    expect(atOwnPace([step('y', { hands: 30, ownMinutes: true })], paces, long)[0]!.hands).toBe(30);
+  });
+
   it('learns nothing from one step, from none, or from slips of the pen', () => {
     expect(learnPace(steps, log([30])).size).toBe(0);
     expect(learnPace(steps, []).size).toBe(0);

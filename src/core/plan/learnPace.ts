@@ -61,16 +61,29 @@ export function quantile(sorted: readonly number[], share: number): number {
 
 /** Operations with the builder's own minutes, learnt unless they were given; none grows beyond the longest session in
  *  which it can be done, or it could not be planned. */
-export function atOwnPace<T extends Pick<PlanOperation, 'kind' | 'hands' | 'ownMinutes' | 'place'>>(
+export function atOwnPace<T extends Pick<PlanOperation, 'kind' | 'hands' | 'ownMinutes' | 'oneGo' | 'place'>>(
   operations: readonly T[],
   paces: ReadonlyMap<TaskKind, Pace>,
   longest: LongestSessions,
 ): T[] {
   return operations.map((operation) => {
-    if (operation.ownMinutes) return operation;
-    const factor = paces.get(operation.kind)?.factor ?? 1;
-    const most = Math.max(operation.hands, roomFor(operation, longest));
-    const hands = Math.min(most, Math.max(1, Math.round(operation.hands * factor)));
+    const {
+      kind,
+      hands: usual,
+      ownMinutes = false,
+      oneGo = [{ kind, hands: usual, ownMinutes }],
+    } = operation;
+    // Each of what is done in one go takes as long as it does by itself.
+    const wanted = oneGo.reduce(
+      (sum, share) =>
+        sum +
+        (share.ownMinutes
+          ? share.hands
+          : Math.max(1, Math.round(share.hands * (paces.get(share.kind)?.factor ?? 1)))),
+      0,
+    );
+    const most = Math.max(usual, roomFor(operation, longest));
+    const hands = Math.min(most, Math.max(1, Math.round(wanted)));
     return hands === operation.hands ? operation : { ...operation, hands, usual: operation.hands };
   });
 }

@@ -15,6 +15,14 @@ export interface StepPlace {
   masked: string[];
 }
 
+/** One of several steps that are done in one go. */
+export interface StepShare {
+  kind: TaskKind;
+  /** Minutes. */
+  hands: number;
+  ownMinutes: boolean;
+}
+
 export interface PlanOperation {
   id: string;
   buildId: string;
@@ -43,6 +51,8 @@ export interface PlanOperation {
   lessons: string[];
   /** The builder said how long it takes. */
   ownMinutes?: true;
+  /** What is done in one go in it, each with its own pace; absent where it is one thing. */
+  oneGo?: readonly StepShare[];
   /** Where on the livery it is at work; absent where no view shows it. */
   on?: StepPlace;
   /** A picture to take once it is done, and why; absent for most. */

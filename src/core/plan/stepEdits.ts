@@ -1,6 +1,6 @@
 import type { StepEdit } from '../kit/index.ts';
 import { roomFor, type LongestSessions } from './calendar.ts';
-import type { OperationPlan, PlanArc, PlanOperation } from './operation.ts';
+import type { OperationPlan, PlanArc, PlanOperation, StepShare } from './operation.ts';
 import { followers, reaches } from './reaches.ts';
 
 const UNLIMITED: LongestSessions = { session: Infinity, spraying: Infinity };
@@ -73,6 +73,7 @@ function inParts(id: string, parts: number, { operations, arcs }: OperationPlan)
     title: `${step.title}, part ${at + 1} of ${parts}`,
     // The minutes of all parts together stay what they were.
     hands: Math.max(1, Math.floor(((at + 1) * step.hands) / parts) - Math.floor((at * step.hands) / parts)),
+    ...(step.oneGo && { oneGo: step.oneGo.map((share) => ({ ...share, hands: share.hands / parts })) }),
     dry: at === parts - 1 ? step.dry : 0,
     because: `${step.because} You do it in ${parts} parts.`,
   }));
@@ -118,6 +119,9 @@ function leadsTo(from: string, to: string, arcs: readonly PlanArc[]): boolean {
   return (after.get(from) ?? []).some((id) => id !== to && reaches(id, to, after));
 }
 
+const sharesOf = ({ oneGo, kind, hands, ownMinutes }: PlanOperation): readonly StepShare[] =>
+  oneGo ?? [{ kind, hands, ownMinutes: ownMinutes === true }];
+
 function inOneGo(id: string, nextId: string, { operations, arcs }: OperationPlan): OperationPlan {
   const next = operations.find((operation) => operation.id === nextId)!;
   return {
@@ -130,6 +134,7 @@ function inOneGo(id: string, nextId: string, { operations, arcs }: OperationPlan
           ...operation,
           title: `${operation.title}; then ${next.title[0]!.toLowerCase()}${next.title.slice(1)}`,
           hands: operation.hands + next.hands,
+          oneGo: [...sharesOf(operation), ...sharesOf(next)],
           dry: next.dry,
           because: `${operation.because} ${next.because} You do both in one go.`,
           details: [...operation.details, ...next.details],
