@@ -168,6 +168,13 @@ describe('a step that went wrong', () => {
       hazards: ['blades'],
       title: 'Take apart and set right: colour-2',
     });
+    const made = step('colour-2', {
+      oneGo: [{ kind: 'colour', hands: 90, ownMinutes: false }],
+      ownMinutes: true,
+      photo: 'red',
+    });
+    const [, mended] = withRepairs([made], [], [{ ...mishap, redoFrom: made.id }], AIR).operations;
+    for (const key of ['oneGo', 'ownMinutes', 'photo']) expect(mended).not.toHaveProperty(key);
     expect(onceThePaintIs('set-right')).toBe('');
     expect(onceThePaintIs('sand')).toMatch(/hard right through/);
   });

@@ -11,12 +11,28 @@ import type { Mishap, RepairId } from '../kit/index.ts';
 import type { PlanArc, PlanOperation } from './operation.ts';
 import { TASKS, type TaskKind } from './tasks.ts';
 
-/** What a spoilt step needs before it can be done again; `paintMust` is how far its paint has to be before the repair begins. */
+interface RepairFacts {
+  name: string;
+  minutes: number;
+  /** Before what is done again. */
+  waitMinutes: number;
+  /** Of the repair as a step; null for that of the spoilt one. */
+  kind: TaskKind | null;
+  hazards: readonly HazardId[];
+  /** How far the paint of the spoilt step has to be before the repair begins; null where it begins at once. */
+  paintMust: 'handle' | 'fullCure' | null;
+  how: readonly string[];
+  because: string;
+}
+
+/** What a spoilt step needs before it can be done again. */
 export const REPAIRS = {
   wipe: {
     name: 'wipe off while wet',
     minutes: 15,
     waitMinutes: 60,
+    kind: 'rinse',
+    hazards: ['vapour'],
     paintMust: null,
     how: ['thinner on a cloth at once, before it bites', 'wash clean, let it dry'],
     because: 'Wet paint still comes off.',
@@ -25,6 +41,8 @@ export const REPAIRS = {
     name: 'sand back',
     minutes: 25,
     waitMinutes: 0,
+    kind: 'flat',
+    hazards: ['dust'],
     paintMust: 'fullCure',
     how: ['let it dry hard first', '1000 then 2000, wet, only where it shows', 'wash clean'],
     because: 'A run, dust or orange peel is cut level before the next coat.',
@@ -33,6 +51,8 @@ export const REPAIRS = {
     name: 'strip to the plastic',
     minutes: 40,
     waitMinutes: 24 * 60,
+    kind: 'rinse',
+    hazards: ['caustic', 'vapour'],
     paintMust: null,
     how: [
       'a stripper that the plastic stands: try it on a frame first',
@@ -45,6 +65,8 @@ export const REPAIRS = {
     name: 'fill and sand again',
     minutes: 30,
     waitMinutes: 12 * 60,
+    kind: 'flat',
+    hazards: ['dust'],
     paintMust: 'handle',
     how: ['fill the seam or sink', 'let it harden, sand level', 'spot of primer, look again'],
     because: 'What shows in primer shows for ever.',
@@ -53,6 +75,8 @@ export const REPAIRS = {
     name: 'take apart and set right',
     minutes: 20,
     waitMinutes: 0,
+    kind: null,
+    hazards: ['blades'],
     paintMust: null,
     how: [
       'at once while the glue still gives; later with a thin blade along the joint',
@@ -61,26 +85,10 @@ export const REPAIRS = {
     ],
     because: 'What stands crooked shows from every side, and more so once it is painted.',
   },
-} as const satisfies Record<RepairId, unknown>;
+} as const satisfies Record<RepairId, RepairFacts>;
 
-const REPAIR_HAZARDS: Readonly<Record<RepairId, readonly HazardId[]>> = {
-  wipe: ['vapour'],
-  sand: ['dust'],
-  strip: ['caustic', 'vapour'],
-  refill: ['dust'],
-  'set-right': ['blades'],
-};
-
-/** What is put together or set rather than cut: on bare plastic the rest is filled and cut anew. */
-const SET_BARE: ReadonlySet<TaskKind> = new Set(['straighten', 'join', 'dry-fit', 'glass', 'make', 'check']);
-
-/** How a kind of step that went wrong is mended where nobody says otherwise: what was laid is sanded back, what was cut is filled, what was
- *  put together is taken apart. */
-export function usualRepair(kind: TaskKind): RepairId {
-  const { finishing, phase } = TASKS[kind];
-  if (finishing) return 'sand';
-  return phase === 'bare' && !SET_BARE.has(kind) ? 'refill' : 'set-right';
-}
+/** How a kind of step that went wrong is mended where nobody says otherwise. */
+export const usualRepair = (kind: TaskKind): RepairId => TASKS[kind].mend;
 
 const PAINT_MUST = { fullCure: 'hard right through', handle: 'dry enough to be handled' } as const;
 
@@ -108,30 +116,13 @@ export function withRepairs(
     const chain = chainBetween(from.id, spoilt.id, lags) ?? [spoilt.id];
     const suffix = `~${mishap.id}`;
     const repairFacts = REPAIRS[mishap.repair];
-    const hazards = [...REPAIR_HAZARDS[mishap.repair]];
-    const repair: PlanOperation = {
-      ...spoilt,
-      id: `${spoilt.id}/repair${suffix}`,
-      kind: mishap.repair === 'set-right' ? spoilt.kind : repairFacts.paintMust === null ? 'rinse' : 'flat',
-      title: `${repairFacts.name[0]!.toUpperCase()}${repairFacts.name.slice(1)}: ${spoilt.title}`,
-      place: 'bench',
-      hands: repairFacts.minutes,
-      dry: 0,
-      family: null,
-      chemistry: null,
-      because: `${mishap.what}${mishap.why ? `, because ${mishap.why}` : ''}. ${repairFacts.because}`,
-      details: [...repairFacts.how],
-      hazards,
-      cautions: hazards.map(hazardLine),
-      lessons: [],
-    };
+    const repair = repairOf(spoilt, mishap);
     const copies = chain.map((id): PlanOperation => {
       const step = all.find((operation) => operation.id === id)!;
       return {
         ...step,
         id: `${id}${suffix}`,
         title: `Again: ${step.title}`,
-        dry: id === spoilt.id ? spoilt.dry : step.dry,
       };
     });
     const last = copies.at(-1)!;
@@ -145,7 +136,7 @@ export function withRepairs(
         to: copies[0]!.id,
         minLag: repairFacts.waitMinutes,
         maxLag: null,
-        because: `${repairFacts.name} must dry`,
+        because: repairFacts.waitMinutes > 0 ? `${repairFacts.name} must dry` : `${repairFacts.name} first`,
       },
       ...within.map((arc) => ({ ...arc, from: `${arc.from}${suffix}`, to: `${arc.to}${suffix}` })),
     );
@@ -155,11 +146,35 @@ export function withRepairs(
   return { operations: all, arcs: lags };
 }
 
+/** The repair as a step. It has its own minutes, whatever the spoilt step was made of, and no picture is due of it. */
+function repairOf(
+  { oneGo: _g, ownMinutes: _m, photo: _p, ...spoilt }: PlanOperation,
+  { id, repair, what, why }: Mishap,
+): PlanOperation {
+  const { name, minutes, kind, because, how, hazards } = REPAIRS[repair];
+  return {
+    ...spoilt,
+    id: `${spoilt.id}/repair~${id}`,
+    kind: kind ?? spoilt.kind,
+    title: `${name[0]!.toUpperCase()}${name.slice(1)}: ${spoilt.title}`,
+    place: 'bench',
+    hands: minutes,
+    dry: 0,
+    family: null,
+    chemistry: null,
+    because: `${what}${why ? `, because ${why}` : ''}. ${because}`,
+    details: [...how],
+    hazards: [...hazards],
+    cautions: hazards.map(hazardLine),
+    lessons: [],
+  };
+}
+
 /** From a spoilt step to its repair: at once, or once its paint is dry enough to be worked on. */
 function repairArc(
   { id, chemistry }: PlanOperation,
   to: string,
-  paintMust: (typeof REPAIRS)[RepairId]['paintMust'],
+  paintMust: RepairFacts['paintMust'],
   conditions: Conditions,
 ): PlanArc {
   const paint = chemistry === null ? undefined : FAMILIES[chemistry as FamilyId];

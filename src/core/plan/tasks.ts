@@ -1,4 +1,5 @@
 import { LAYER_KINDS, type HazardId, type LayerKind } from '../finish/index.ts';
+import type { RepairId } from '../kit/index.ts';
 
 /** When in the life of a build a kind of step comes. */
 export const PHASES = ['box', 'bare', 'stack', 'painted', 'assembly', 'end'] as const;
@@ -28,6 +29,8 @@ export interface TaskFacts {
   finishing: boolean;
   /** It cannot be taken back. */
   irreversible: boolean;
+  /** How it is usually mended: what was laid is sanded back, what was cut is filled, what was put together is taken apart. */
+  mend: RepairId;
   /** What leaving it out costs; absent where it costs nothing worth a word. */
   leftOut?: string;
 }
@@ -40,6 +43,7 @@ const step = (phase: Phase, label: string, more: Partial<TaskFacts> = {}): TaskF
   passable: false,
   finishing: false,
   irreversible: false,
+  mend: more.finishing ? 'sand' : phase === 'bare' ? 'refill' : 'set-right',
   ...more,
 });
 
@@ -64,15 +68,16 @@ export const TASKS = {
     leftOut: 'Gates, seams and flash show through every coat.',
   }),
   make: step('bare', 'making what is lost', {
+    mend: 'set-right',
     hazards: ['blades'],
     passable: true,
     leftOut: 'What sits on it has nothing to sit on.',
   }),
   open: step('bare', 'holes and cuts', { hazards: ['blades'], early: true, irreversible: true }),
-  straighten: step('bare', 'straightening', { hazards: ['heat'], passable: true }),
+  straighten: step('bare', 'straightening', { mend: 'set-right', hazards: ['heat'], passable: true }),
   true: step('bare', 'truing faces', { hazards: ['blades', 'dust'], passable: true }),
   thin: step('bare', 'thinning', { hazards: ['blades', 'dust'], passable: true }),
-  join: step('bare', 'joining before paint', { early: true, irreversible: true }),
+  join: step('bare', 'joining before paint', { mend: 'set-right', early: true, irreversible: true }),
   fill: step('bare', 'filling and sanding', {
     hazards: ['vapour', 'dust'],
     passable: true,
@@ -80,10 +85,11 @@ export const TASKS = {
   }),
   drill: step('bare', 'drilling for wires', { hazards: ['blades'], passable: true, irreversible: true }),
   'dry-fit': step('bare', 'dry fits', {
+    mend: 'set-right',
     passable: true,
     leftOut: 'What does not fit bare fits less once paint has thickened it.',
   }),
-  glass: step('bare', 'glass', { passable: true }),
+  glass: step('bare', 'glass', { mend: 'set-right', passable: true }),
   strip: layer('strip'),
   rinse: layer('rinse'),
   key: layer('key'),

@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { PhotographColour } from '../../../core/colour/index.ts';
 import type { PictureQuestion, PictureWorker } from '../../workers/pictureWorker.ts';
 
@@ -29,7 +29,7 @@ export function usePicture(question: PictureQuestion) {
     },
     [],
   );
-  const remote = () => {
+  const remote = useCallback(() => {
     if (!thread.current) {
       const worker = new Worker(new URL('../../workers/pictureWorker.ts', import.meta.url), {
         type: 'module',
@@ -37,7 +37,7 @@ export function usePicture(question: PictureQuestion) {
       thread.current = { worker, remote: wrap<PictureWorker>(worker) };
     }
     return thread.current.remote;
-  };
+  }, []);
 
   useEffect(() => {
     if (key === '') return;
@@ -51,25 +51,28 @@ export function usePicture(question: PictureQuestion) {
     return () => {
       current = false;
     };
-  }, [key]);
+  }, [key, remote]);
 
-  const open = async (file: File) => {
-    setProblem(undefined);
-    if (file.size > LARGEST_MB * 2 ** 20) {
-      setProblem(
-        `${file.name} has ${Math.round(file.size / 2 ** 20)} MB; at most ${LARGEST_MB} are read. Save it smaller and give it again.`,
-      );
-      return;
-    }
-    try {
-      await remote().open(file);
-      if (shown.current) URL.revokeObjectURL(shown.current);
-      shown.current = URL.createObjectURL(file);
-      setPicture({ url: shown.current, name: file.name });
-    } catch (error) {
-      setProblem(`${file.name}: ${(error as Error).message}`);
-    }
-  };
+  const open = useCallback(
+    async (file: File) => {
+      setProblem(undefined);
+      if (file.size > LARGEST_MB * 2 ** 20) {
+        setProblem(
+          `${file.name} has ${Math.round(file.size / 2 ** 20)} MB; at most ${LARGEST_MB} are read. Save it smaller and give it again.`,
+        );
+        return;
+      }
+      try {
+        await remote().open(file);
+        if (shown.current) URL.revokeObjectURL(shown.current);
+        shown.current = URL.createObjectURL(file);
+        setPicture({ url: shown.current, name: file.name });
+      } catch (error) {
+        setProblem(`${file.name}: ${(error as Error).message}`);
+      }
+    },
+    [remote],
+  );
   const now = reading?.key === key ? reading : undefined;
   return { picture, open, problem: problem ?? now?.problem, colours: now?.colours };
 }

@@ -121,9 +121,7 @@ function useOpened(picture: AlbumPicture, open: (file: File) => Promise<void>): 
     return () => {
       wanted = false;
     };
-    // `open` is another at every render, and opens the same.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [pictureId]);
+  }, [pictureId, what, open]);
   return failed;
 }
 
