@@ -29,14 +29,14 @@ export function NextSession() {
       className="panel"
       style={{
         marginTop: 16,
-        display: 'grid',
-        gridTemplateColumns: 'minmax(0, 1fr) auto',
+        display: 'flex',
+        flexWrap: 'wrap',
         gap: '8px 24px',
         alignItems: 'center',
       }}
       aria-label="Next session"
     >
-      <div>
+      <div style={{ flex: '1 1 300px', minWidth: 0 }}>
         <h3 style={{ fontSize: 20 }}>
           {running ? 'Tonight' : dayText(tonight.session.start)}, {clockText(tonight.session.start)}–
           {clockText(tonight.session.end)}
@@ -45,7 +45,7 @@ export function NextSession() {
             · {counted(tonight.steps.length, 'step')}, {minutes} min of work
           </span>
         </h3>
-        <ol style={{ columns: 2, columnGap: 32, listStyle: 'none', padding: 0, margin: '6px 0 0' }}>
+        <ol style={{ columns: '2 260px', columnGap: 32, listStyle: 'none', padding: 0, margin: '6px 0 0' }}>
           {tonight.steps.slice(0, SHOWN).map(({ operation, start }) => (
             <li
               key={operation.id}

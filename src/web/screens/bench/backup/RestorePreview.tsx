@@ -50,7 +50,7 @@ export function RestorePreview({ preview, busy, onRestore, onLeave }: RestorePre
                 <Table.Th>what</Table.Th>
                 <Table.Th>in the backup</Table.Th>
                 <Table.Th>here now</Table.Th>
-                <Table.Th>of these changed</Table.Th>
+                <Table.Th>changed</Table.Th>
               </Table.Tr>
             </Table.Thead>
             <Table.Tbody>

@@ -64,7 +64,9 @@ export function OpenHandedOn() {
   return (
     <div className="panel stacked g8">
       <h3>Open a build that was handed on</h3>
-      <p className="small soft">A file that Fanfare saved: JSON, or an archive with pictures.</p>
+      <p className="small soft">
+        A file that Fanfare saved: one build as JSON or with pictures, or all builds of a bench.
+      </p>
       <Group>
         <FileButton onChange={look} inputProps={{ 'aria-label': 'Build that was handed on' }}>
           {(props) => (
