@@ -1,9 +1,31 @@
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
+
+/** Mantine gives each of its components another id once it is drawn, so that every input is drawn twice; React's own is
+ *  steady from the first. */
+function steadyIds(): Plugin {
+  let isFound = false;
+  return {
+    name: 'steady-ids',
+    apply: 'build',
+    load(id) {
+      if (!/@mantine\/hooks\/esm\/use-id\/use-id\.mjs$/.test(id)) return null;
+      isFound = true;
+      return `import { useId as ownId } from 'react';
+export function useId(given) {
+  const own = ownId();
+  return typeof given === 'string' ? given : 'mantine-' + own;
+}`;
+    },
+    buildEnd(error) {
+      if (!error && !isFound) this.error('Mantine keeps its ids elsewhere now: mend steadyIds in vite.config.ts');
+    },
+  };
+}
 
 export default defineConfig({
   root: 'src/web',
-  plugins: [react()],
+  plugins: [react(), steadyIds()],
   build: {
     outDir: '../../dist/web',
     emptyOutDir: true,

@@ -64,5 +64,7 @@ export const theme = createTheme({
     Tooltip: { defaultProps: { withArrow: true, openDelay: 300 } },
     TextInput: { defaultProps: { size: 'sm' } },
     Select: { defaultProps: { size: 'sm', allowDeselect: false } },
+    // A list is drawn when it is opened: left to itself every closed one would hold all its options.
+    Combobox: { defaultProps: { keepMounted: false } },
   },
 });

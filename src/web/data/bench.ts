@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import type { BuildInput, JoinInput, TrayInput } from '../../core/kit/index.ts';
 import {
   PATHS,
@@ -75,9 +76,20 @@ const getCodes = catalogue<CodeRecord>(PATHS.codeChanges, 'code');
 /** Whether two answers show the same bench: the server's clock is another in each, and a new object would begin the plan
  *  anew whenever the window is looked at again. */
 function isSameBench(one: BenchSnapshot | undefined, two: BenchSnapshot | undefined): boolean {
-  const textOf = (snapshot: BenchSnapshot) => JSON.stringify({ ...snapshot, now: 0 });
-  return one === two || (one !== undefined && two !== undefined && textOf(one) === textOf(two));
+  if (one === two || !one || !two) return one === two;
+  return (
+    isSameList(one.builds, two.builds) &&
+    isSameList(one.steps, two.steps) &&
+    isSame({ ...one, now: 0, builds: [], steps: [] }, { ...two, now: 0, builds: [], steps: [] })
+  );
 }
+
+/** As it would be sent: what this tab has put in by itself may name what is not there. */
+const isSame = (one: object, two: object): boolean =>
+  isEqual(one, two) || JSON.stringify(one) === JSON.stringify(two);
+/** Most of two lists is one and the same: what did not change is not fetched again. */
+const isSameList = (one: readonly object[], two: readonly object[]): boolean =>
+  one.length === two.length && one.every((each, at) => isSame(each, two[at]!));
 
 export const useBench = () => useCached<BenchSnapshot>(PATHS.bench, getBench, { compare: isSameBench });
 export const usePaints = () =>

@@ -1,6 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import {
   createContext,
+  startTransition,
   useCallback,
   useContext,
   useEffect,
@@ -223,19 +224,21 @@ export function PlanProvider({ children }: { children: ReactNode }) {
             longer: longer || cutShort,
             version: snapshot.plan.version,
           };
-          setMade({ view, inputs, share, cutShort });
+          startTransition(() => setMade({ view, inputs, share, cutShort }));
         }),
       )
       .then((next) => {
         mine.busy = false;
         if (!isNews()) return;
         // That a look was cut short is said until the plan changes again.
-        setMade((before) => ({
-          view: next,
-          inputs,
-          share: null,
-          cutShort: cutShort || (!next.replanned && before?.cutShort === true),
-        }));
+        startTransition(() =>
+          setMade((before) => ({
+            view: next,
+            inputs,
+            share: null,
+            cutShort: cutShort || (!next.replanned && before?.cutShort === true),
+          })),
+        );
         void keep(next, snapshot.plan.version, look);
       })
       .catch((error: unknown) => fail((error as Error).message));

@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import { startTransition, useEffect, useRef, useState } from 'react';
 
 export type TaskState<A, P = number> =
   | { kind: 'idle' }
@@ -82,8 +82,12 @@ export function useTask<W, A, P = number>(task: Task<W, A, P>) {
       work(remote, (progress) => tell({ kind: 'working', progress })).then(
         (answer) => {
           if (!isAsked) return;
-          setAnswered(() => answer);
-          finish({ kind: 'answered', answer, seconds: (performance.now() - began) / 1000 });
+          const seconds = (performance.now() - began) / 1000;
+          // What is drawn of it gives way to whatever the hands do meanwhile.
+          startTransition(() => {
+            setAnswered(() => answer);
+            finish({ kind: 'answered', answer, seconds });
+          });
         },
         (error: unknown) => finish({ kind: 'failed', message: (error as Error).message }),
       );

@@ -6,6 +6,7 @@ import { spectrumToDisplay, type IlluminantId, type ViewingCondition } from '../
 import { FAMILIES } from '../../../core/finish/index.ts';
 import type { FrugalAim, FrugalRecipe, PredictionBand } from '../../../core/match/index.ts';
 import { seenSurface } from '../../../core/paint/index.ts';
+import { EachInTurn } from '../../components/InTurn.tsx';
 import { isCommandKey } from '../../components/keys.ts';
 import { LightSwitch } from '../../components/LightSwitch.tsx';
 import { BeyondScreen } from '../../components/BeyondScreen.tsx';
@@ -184,10 +185,10 @@ export function Booth({
         </div>
       </div>
       {chosen && (
-        <>
+        <EachInTurn first={0}>
           <BoothCharts code={code} chosen={chosen} candidates={[...mixed, ...nearest]} onPick={onPick} />
           <Undercoats chosen={chosen} wanted={code.spectrum} surface={seenSurface(code.gloss)} view={view} />
-        </>
+        </EachInTurn>
       )}
     </section>
   );

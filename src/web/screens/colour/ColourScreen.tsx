@@ -4,6 +4,7 @@ import type { CodeRecord, TrayRecord } from '../../../api/index.ts';
 import type { IlluminantId } from '../../../core/colour/index.ts';
 import { NOT_CHOSEN, resolveMix, targetLayer } from '../../../core/kit/index.ts';
 import { seenSurface } from '../../../core/paint/index.ts';
+import { EachInTurn } from '../../components/InTurn.tsx';
 import { EmptyStage } from '../../components/EmptyStage.tsx';
 import { Loading } from '../../components/Loading.tsx';
 import { TrayList } from '../../components/TrayList.tsx';
@@ -135,17 +136,19 @@ function ColourDesk({ tray, workshop, list }: ColourDeskProps) {
     <div className="columns">
       <section className="column" aria-label="What you know">
         <h2>What you know</h2>
-        {build && <ColourNav build={build} tray={tray} />}
-        {list}
-        <CodePanel code={known} codes={codes} onChoose={chooseCode} />
-        <MatchOptions
-          buildId={build?.id}
-          scale={build?.scale ?? 24}
-          choices={choices}
-          onChange={setChoices}
-          shelfCount={mixable(paints, kind, 'shelf').length}
-          allCount={mixable(paints, kind, 'all').length}
-        />
+        <EachInTurn>
+          {build && <ColourNav build={build} tray={tray} />}
+          {list}
+          <CodePanel code={known} codes={codes} onChoose={chooseCode} />
+          <MatchOptions
+            buildId={build?.id}
+            scale={build?.scale ?? 24}
+            choices={choices}
+            onChange={setChoices}
+            shelfCount={mixable(paints, kind, 'shelf').length}
+            allCount={mixable(paints, kind, 'all').length}
+          />
+        </EachInTurn>
       </section>
       <Booth
         code={code}

@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
-import { Fragment } from 'react';
 import type { KitItemKind } from '../../../core/kit/index.ts';
+import { InTurn } from '../../components/InTurn.tsx';
 import { freeName, useDetailRecords } from './useDetailRecords.ts';
 
 /** What can be done to one of the list. */
@@ -44,13 +44,15 @@ export function DetailList<T extends { id: string; name: string }>({
 }: DetailListProps<T>) {
   const { problem, add, change, remove } = useDetailRecords<T>(buildId, kind);
   const each = (show: (record: T, tools: DetailTools<T>) => React.ReactNode) =>
-    all.map((record) => (
-      <Fragment key={record.id}>
-        {show(record, {
-          onChange: (part) => change(record, part),
-          onRemove: () => remove(record),
-        })}
-      </Fragment>
+    all.map((record, at) => (
+      <InTurn key={record.id} at={at}>
+        {() =>
+          show(record, {
+            onChange: (part) => change(record, part),
+            onRemove: () => remove(record),
+          })
+        }
+      </InTurn>
     ));
   return (
     <>

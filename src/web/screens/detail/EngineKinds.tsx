@@ -1,6 +1,7 @@
 import { Autocomplete, Button, Table } from '@mantine/core';
 import type { BuildRecord } from '../../../api/index.ts';
 import { engineKind, partLabel, type Kit, type Part, type Spare } from '../../../core/kit/index.ts';
+import { InTurn } from '../../components/InTurn.tsx';
 import { changeKit, changeStock } from '../../data/kit.ts';
 import { textLimits } from '../../components/limits.ts';
 import { guessedKinds } from './engineKinds.ts';
@@ -57,27 +58,33 @@ export function EngineKinds({ build, kit, spares, kinds }: EngineKindsProps) {
             </Table.Tr>
           </Table.Thead>
           <Table.Tbody>
-            {parts.map((part) => (
-              <KindRow
-                key={part.id}
-                name={`${partLabel(part)} ${part.name}`}
-                count={part.count}
-                kind={part.engineKind}
-                guess={guessed.get(part.id)}
-                kinds={kinds}
-                onSave={(kind) => save(part, kind)}
-              />
+            {parts.map((part, at) => (
+              <InTurn key={part.id} at={at} first={0}>
+                {() => (
+                  <KindRow
+                    name={`${partLabel(part)} ${part.name}`}
+                    count={part.count}
+                    kind={part.engineKind}
+                    guess={guessed.get(part.id)}
+                    kinds={kinds}
+                    onSave={(kind) => save(part, kind)}
+                  />
+                )}
+              </InTurn>
             ))}
-            {spares.map((spare) => (
-              <KindRow
-                key={spare.id}
-                name={`Spares box: ${spare.name}`}
-                count={spare.count}
-                kind={spare.engineKind}
-                guess={undefined}
-                kinds={kinds}
-                onSave={(kind) => saveSpare(spare, kind)}
-              />
+            {spares.map((spare, at) => (
+              <InTurn key={spare.id} at={at} first={0}>
+                {() => (
+                  <KindRow
+                    name={`Spares box: ${spare.name}`}
+                    count={spare.count}
+                    kind={spare.engineKind}
+                    guess={undefined}
+                    kinds={kinds}
+                    onSave={(kind) => saveSpare(spare, kind)}
+                  />
+                )}
+              </InTurn>
             ))}
           </Table.Tbody>
         </Table>

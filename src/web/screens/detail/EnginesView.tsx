@@ -8,6 +8,7 @@ import {
   type Engine,
   type EngineBuild,
 } from '../../../core/kit/index.ts';
+import { InTurn } from '../../components/InTurn.tsx';
 import { useBench } from '../../data/bench.ts';
 import { useOtherKits } from '../../data/kit.ts';
 import type { DetailViewProps } from './detailView.ts';
@@ -43,15 +44,18 @@ export function EnginesView({ build, kit, stock }: DetailViewProps) {
             each takes from where, and what is short for one more.
           </p>
         )}
-        {kit.engines.map((engine) => (
-          <EngineCard
-            key={engine.id}
-            engine={engine}
-            kit={kit}
-            kinds={kinds}
-            onChange={(part) => change(engine, part)}
-            onRemove={() => remove(engine)}
-          />
+        {kit.engines.map((engine, at) => (
+          <InTurn key={engine.id} at={at} first={1}>
+            {() => (
+              <EngineCard
+                engine={engine}
+                kit={kit}
+                kinds={kinds}
+                onChange={(part) => change(engine, part)}
+                onRemove={() => remove(engine)}
+              />
+            )}
+          </InTurn>
         ))}
         <Button
           variant="default"

@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import { bundlesOf, runName, type Run } from '../../../core/kit/index.ts';
 import { bundleLines } from '../../../core/plan/index.ts';
+import { InTurn } from '../../components/InTurn.tsx';
 import { changeKit } from '../../data/kit.ts';
 import { newId } from '../../data/newId.ts';
 import type { DetailViewProps } from './detailView.ts';
@@ -26,15 +27,18 @@ export function RunsView({ build, kit }: DetailViewProps) {
             after it.
           </p>
         )}
-        {kit.runs.map((run) => (
-          <RunCard
-            key={run.id}
-            run={run}
-            kit={kit}
-            bundles={bundles.map(({ name }) => name)}
-            onChange={(part: Partial<Run>, label) => put(run.id, { ...run, ...part }, label)}
-            onRemove={() => put(run.id, null, 'take out a run')}
-          />
+        {kit.runs.map((run, at) => (
+          <InTurn key={run.id} at={at}>
+            {() => (
+              <RunCard
+                run={run}
+                kit={kit}
+                bundles={bundles.map(({ name }) => name)}
+                onChange={(part: Partial<Run>, label) => put(run.id, { ...run, ...part }, label)}
+                onRemove={() => put(run.id, null, 'take out a run')}
+              />
+            )}
+          </InTurn>
         ))}
         <NewRun
           kit={kit}
@@ -49,8 +53,10 @@ export function RunsView({ build, kit }: DetailViewProps) {
         <div className="panel">
           <h3>At 1:{build.scale}</h3>
           {kit.runs.length === 0 && <p className="soft small">Nothing to scale yet.</p>}
-          {kit.runs.map((run) => (
-            <RunFollows key={run.id} run={run} name={runName(run, kit)} kit={kit} build={build} />
+          {kit.runs.map((run, at) => (
+            <InTurn key={run.id} at={at}>
+              {() => <RunFollows run={run} name={runName(run, kit)} kit={kit} build={build} />}
+            </InTurn>
           ))}
         </div>
         {bundles.length > 0 && (

@@ -11,6 +11,7 @@ import {
   type Showing,
   type ShownFrom,
 } from '../../../core/kit/index.ts';
+import { EachInTurn } from '../../components/InTurn.tsx';
 import { ChoiceSelect } from '../../components/form/ChoiceSelect.tsx';
 import { FigureInput } from '../../components/form/FigureInput.tsx';
 import { AddFor } from './AddFor.tsx';
@@ -47,10 +48,12 @@ export function SeenView({ build, kit }: DetailViewProps) {
     <>
       <section className="column" aria-label="What you decide">
         <h2>What is seen</h2>
-        {problem && <p role="alert">{problem}</p>}
-        <ShownHow kit={kit} showing={showing} onChange={change} />
-        {newest && <SeenParts buildId={build.id} kit={kit} seen={newest} />}
-        <PlaceAPart buildId={build.id} kit={kit} />
+        <EachInTurn first={1}>
+          {problem && <p role="alert">{problem}</p>}
+          <ShownHow kit={kit} showing={showing} onChange={change} />
+          {newest && <SeenParts buildId={build.id} kit={kit} seen={newest} />}
+          <PlaceAPart buildId={build.id} kit={kit} />
+        </EachInTurn>
       </section>
       <section className="column" aria-label="What follows">
         <h2>What follows</h2>

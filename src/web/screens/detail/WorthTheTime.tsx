@@ -2,6 +2,7 @@ import { NativeSelect, Table, UnstyledButton } from '@mantine/core';
 import { Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { formatMinutes } from '../../../core/finish/index.ts';
 import type { Showing } from '../../../core/kit/index.ts';
+import { EachInTurn } from '../../components/InTurn.tsx';
 import { shareText } from './shareText.ts';
 import { HARDLY, type SeenDetail, type SeenWork } from '../../../core/plan/index.ts';
 
@@ -38,7 +39,7 @@ export function WorthTheTime({ seen: { work, choice, unknownViews }, showing, on
     );
   const minutes = done.reduce((sum, each) => sum + each.minutes, 0);
   return (
-    <>
+    <EachInTurn first={1}>
       <WorkTable
         title={`Worth the ${formatMinutes(showing.minutes)}`}
         note={`${formatMinutes(minutes)} in all. ${choice.proved ? 'No other choice shows more of it.' : 'The best choice found.'}`}
@@ -104,7 +105,7 @@ export function WorthTheTime({ seen: { work, choice, unknownViews }, showing, on
           {unknownViews.includes('width') && 'The width is guessed from the length.'}
         </p>
       )}
-    </>
+    </EachInTurn>
   );
 }
 

@@ -4,6 +4,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import type { TrayRecord } from '../../../api/index.ts';
 import type { MutedRule } from '../../../core/finish/index.ts';
 import { resolveStack } from '../../../core/kit/index.ts';
+import { EachInTurn } from '../../components/InTurn.tsx';
 import { FindingList } from '../../components/FindingList.tsx';
 import { drawerAddress, useDrawers } from '../../components/drawers.ts';
 import { EmptyStage } from '../../components/EmptyStage.tsx';
@@ -112,138 +113,144 @@ function FinishEditor({
     <div className="columns stacks">
       <section className="column" aria-label="What you know">
         <h2>What you know</h2>
-        {list}
-        {build && (
-          <nav aria-label="Other views of the finish" className="stacked two-columns g6 centred">
-            {others.map((drawer) => (
-              <Link key={drawer.path} to={drawerAddress(drawer, { buildId: build.id })} className="quiet">
-                {drawer.title}
-              </Link>
-            ))}
-          </nav>
-        )}
-        <AirPanel />
+        <EachInTurn first={1}>
+          {list}
+          {build && (
+            <nav aria-label="Other views of the finish" className="stacked two-columns g6 centred">
+              {others.map((drawer) => (
+                <Link key={drawer.path} to={drawerAddress(drawer, { buildId: build.id })} className="quiet">
+                  {drawer.title}
+                </Link>
+              ))}
+            </nav>
+          )}
+          <AirPanel />
+        </EachInTurn>
       </section>
       <section className="column" aria-label="What you decide">
-        <CutThrough
-          tray={tray}
-          stack={stack}
-          evaluation={evaluation}
-          error={error}
-          code={code}
-          finishNames={build?.kit.finishNames ?? {}}
-          marked={marked}
-          onMark={setMarked}
-        />
-        <div className="chips" role="group" aria-label="Aids" ref={aids}>
-          {AIDS.map(([id, name]) => (
-            <UnstyledButton
-              key={id}
-              className="chip"
-              aria-pressed={aid === id}
-              onClick={() => {
-                setAid(aid === id ? undefined : id);
-                // What opens lies below the cut: bring it up.
-                if (aid !== id) aids.current?.scrollIntoView({ block: 'start', behavior: 'smooth' });
-              }}
-            >
-              {name}
-            </UnstyledButton>
-          ))}
-        </div>
-        {aid === 'suggest' && (
-          <SuggestPanel
-            tray={tray}
-            scale={scale}
-            code={code}
-            codes={codes}
-            products={products}
-            conditions={conditions}
-            onTake={(layers, name) => save(layers, `${name.toLowerCase()} for ${tray.name}`)}
-            onClose={() => setAid(undefined)}
-          />
-        )}
-        {aid === 'compare' && (
-          <ComparePanel
+        <EachInTurn first={2}>
+          <CutThrough
             tray={tray}
             stack={stack}
+            evaluation={evaluation}
+            error={error}
             code={code}
-            conditions={conditions}
-            onTake={(layers, name) => save(layers, `${name} for ${tray.name}`)}
-            onClose={() => setAid(undefined)}
+            finishNames={build?.kit.finishNames ?? {}}
+            marked={marked}
+            onMark={setMarked}
           />
-        )}
-        {aid === 'own' && build && (
-          <OwnStacks
-            build={build}
+          <div className="chips" role="group" aria-label="Aids" ref={aids}>
+            {AIDS.map(([id, name]) => (
+              <UnstyledButton
+                key={id}
+                className="chip"
+                aria-pressed={aid === id}
+                onClick={() => {
+                  setAid(aid === id ? undefined : id);
+                  // What opens lies below the cut: bring it up.
+                  if (aid !== id) aids.current?.scrollIntoView({ block: 'start', behavior: 'smooth' });
+                }}
+              >
+                {name}
+              </UnstyledButton>
+            ))}
+          </div>
+          {aid === 'suggest' && (
+            <SuggestPanel
+              tray={tray}
+              scale={scale}
+              code={code}
+              codes={codes}
+              products={products}
+              conditions={conditions}
+              onTake={(layers, name) => save(layers, `${name.toLowerCase()} for ${tray.name}`)}
+              onClose={() => setAid(undefined)}
+            />
+          )}
+          {aid === 'compare' && (
+            <ComparePanel
+              tray={tray}
+              stack={stack}
+              code={code}
+              conditions={conditions}
+              onTake={(layers, name) => save(layers, `${name} for ${tray.name}`)}
+              onClose={() => setAid(undefined)}
+            />
+          )}
+          {aid === 'own' && build && (
+            <OwnStacks
+              build={build}
+              tray={tray}
+              workshop={{ products, codes, conditions, longestSession }}
+              onClose={() => setAid(undefined)}
+            />
+          )}
+          <LayerTable
             tray={tray}
-            workshop={{ products, codes, conditions, longestSession }}
-            onClose={() => setAid(undefined)}
-          />
-        )}
-        <LayerTable
-          tray={tray}
-          stack={stack}
-          evaluation={evaluation}
-          paints={paints}
-          finishNames={build?.kit.finishNames ?? {}}
-          marked={marked}
-          onMark={setMarked}
-          onSave={save}
-        />
-        {build && (
-          <PickedOut
-            key={tray.layers.length}
-            build={build}
-            tray={tray}
+            stack={stack}
+            evaluation={evaluation}
             paints={paints}
-            bench={{ products, codes, conditions }}
+            finishNames={build?.kit.finishNames ?? {}}
+            marked={marked}
+            onMark={setMarked}
             onSave={save}
           />
-        )}
+          {build && (
+            <PickedOut
+              key={tray.layers.length}
+              build={build}
+              tray={tray}
+              paints={paints}
+              bench={{ products, codes, conditions }}
+              onSave={save}
+            />
+          )}
+        </EachInTurn>
       </section>
       <section className="column" aria-label="What follows">
         <h2>What follows</h2>
-        {error && (
-          <div className="panel warned" role="alert">
-            {error}
-          </div>
-        )}
-        {evaluation && <FollowsPanel tray={tray} evaluation={evaluation} code={code} />}
-        <EdgeSteps stack={stack} finishNames={build?.kit.finishNames ?? {}} />
-        {evaluation && (
-          <div
-            className={`panel${evaluation.findings.some(({ severity }) => severity === 'stop' || severity === 'warn') ? ' warned' : ''}`}
-            style={{ display: 'grid', gap: 12 }}
-            aria-label="Warnings"
-          >
-            {evaluation.findings.length === 0 ? (
-              <p>No rule is broken.</p>
-            ) : (
-              <FindingList
-                findings={evaluation.findings}
-                onMute={({ layerId, ruleId, title }, note) =>
-                  changeMuted(layerId, (muted) => [...muted, { ruleId, note }], `silence “${title}”`)
-                }
-              />
-            )}
-          </div>
-        )}
-        {evaluation && (
-          <MutedRules
-            muted={evaluation.muted}
-            onUnmute={(layerId, ruleId) =>
-              changeMuted(
-                layerId,
-                (muted) => muted.filter((one) => one.ruleId !== ruleId),
-                `let “${ruleId}” warn again`,
-              )
-            }
-          />
-        )}
-        <QuantitiesPanel tray={tray} stack={stack} paints={paints} />
-        <PolishPanel key={tray.layers.length} stack={stack} />
-        {build && <JointFitPanel build={build} tray={tray} />}
+        <EachInTurn first={1}>
+          {error && (
+            <div className="panel warned" role="alert">
+              {error}
+            </div>
+          )}
+          {evaluation && <FollowsPanel tray={tray} evaluation={evaluation} code={code} />}
+          <EdgeSteps stack={stack} finishNames={build?.kit.finishNames ?? {}} />
+          {evaluation && (
+            <div
+              className={`panel${evaluation.findings.some(({ severity }) => severity === 'stop' || severity === 'warn') ? ' warned' : ''}`}
+              style={{ display: 'grid', gap: 12 }}
+              aria-label="Warnings"
+            >
+              {evaluation.findings.length === 0 ? (
+                <p>No rule is broken.</p>
+              ) : (
+                <FindingList
+                  findings={evaluation.findings}
+                  onMute={({ layerId, ruleId, title }, note) =>
+                    changeMuted(layerId, (muted) => [...muted, { ruleId, note }], `silence “${title}”`)
+                  }
+                />
+              )}
+            </div>
+          )}
+          {evaluation && (
+            <MutedRules
+              muted={evaluation.muted}
+              onUnmute={(layerId, ruleId) =>
+                changeMuted(
+                  layerId,
+                  (muted) => muted.filter((one) => one.ruleId !== ruleId),
+                  `let “${ruleId}” warn again`,
+                )
+              }
+            />
+          )}
+          <QuantitiesPanel tray={tray} stack={stack} paints={paints} />
+          <PolishPanel key={tray.layers.length} stack={stack} />
+          {build && <JointFitPanel build={build} tray={tray} />}
+        </EachInTurn>
       </section>
     </div>
   );

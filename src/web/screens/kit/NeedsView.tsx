@@ -1,4 +1,5 @@
 import { Button, Checkbox, NumberInput, Select, Table, TextInput, UnstyledButton } from '@mantine/core';
+import { EachInTurn } from '../../components/InTurn.tsx';
 import { SpokenHead } from '../../components/SpokenHead.tsx';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
@@ -91,94 +92,96 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
     <>
       <section className="column" aria-label="What you decide">
         <h2>What the build asks for</h2>
-        <NeedTable needs={needs} />
-        <WantEditor build={build} kit={kit} />
-        <div className="panel">
-          <h3>Glue, filler, tape in stock</h3>
-          <Table className="plainlist">
-            <Table.Thead>
-              <Table.Tr>
-                <Table.Th>Material</Table.Th>
-                <Table.Th>Stands for</Table.Th>
-                <Table.Th>Left</Table.Th>
-                <Table.Th>On hand</Table.Th>
-                <Table.Th className="num">Days to get</Table.Th>
-                <SpokenHead>Remove</SpokenHead>
-              </Table.Tr>
-            </Table.Thead>
-            <Table.Tbody>
-              {stock.materials.map((material) => (
-                <Table.Tr key={material.id}>
-                  <Table.Td>{material.name}</Table.Td>
-                  <Table.Td className="soft">
-                    {MATERIAL_KINDS.find(({ value }) => value === material.kind)?.label}
-                  </Table.Td>
-                  <Table.Td>{material.amount}</Table.Td>
-                  <Table.Td>
-                    <Checkbox
-                      aria-label={`${material.name} on hand`}
-                      checked={material.have}
-                      onChange={(event) =>
-                        void changeStock(
-                          [
-                            {
-                              kind: 'material',
-                              id: material.id,
-                              value: { ...material, have: event.currentTarget.checked },
-                            },
-                          ],
-                          material.name,
-                        )
-                      }
-                    />
-                  </Table.Td>
-                  <Table.Td className="num mono">{material.leadDays}</Table.Td>
-                  <Table.Td>
-                    <RemoveButton
-                      name={`Remove ${material.name}`}
-                      onRemove={() =>
-                        void changeStock(
-                          [{ kind: 'material', id: material.id, value: null }],
-                          `remove ${material.name}`,
-                        )
-                      }
-                    />
-                  </Table.Td>
+        <EachInTurn first={1}>
+          <NeedTable needs={needs} />
+          <WantEditor build={build} kit={kit} />
+          <div className="panel">
+            <h3>Glue, filler, tape in stock</h3>
+            <Table className="plainlist">
+              <Table.Thead>
+                <Table.Tr>
+                  <Table.Th>Material</Table.Th>
+                  <Table.Th>Stands for</Table.Th>
+                  <Table.Th>Left</Table.Th>
+                  <Table.Th>On hand</Table.Th>
+                  <Table.Th className="num">Days to get</Table.Th>
+                  <SpokenHead>Remove</SpokenHead>
                 </Table.Tr>
-              ))}
-            </Table.Tbody>
-          </Table>
-          <NewMaterial />
-        </div>
-        <div className="panel">
-          <h3>Spares box</h3>
-          <Table className="plainlist">
-            <Table.Tbody>
-              {stock.spares.map((spare) => (
-                <Table.Tr key={spare.id}>
-                  <Table.Td>{spare.name}</Table.Td>
-                  <Table.Td className="soft">
-                    from {spare.origin || 'somewhere'}
-                    {spare.lengthMm !== undefined && `, ${figure(spare.lengthMm, 'mm', 1)}`}
-                  </Table.Td>
-                  <Table.Td className="num mono">×{spare.count}</Table.Td>
-                  <Table.Td>
-                    <RemoveButton
-                      name={`Remove the spare ${spare.name}`}
-                      onRemove={() =>
-                        void changeStock(
-                          [{ kind: 'spare', id: spare.id, value: null }],
-                          `remove ${spare.name}`,
-                        )
-                      }
-                    />
-                  </Table.Td>
-                </Table.Tr>
-              ))}
-            </Table.Tbody>
-          </Table>
-          <NewSpare />
-        </div>
+              </Table.Thead>
+              <Table.Tbody>
+                {stock.materials.map((material) => (
+                  <Table.Tr key={material.id}>
+                    <Table.Td>{material.name}</Table.Td>
+                    <Table.Td className="soft">
+                      {MATERIAL_KINDS.find(({ value }) => value === material.kind)?.label}
+                    </Table.Td>
+                    <Table.Td>{material.amount}</Table.Td>
+                    <Table.Td>
+                      <Checkbox
+                        aria-label={`${material.name} on hand`}
+                        checked={material.have}
+                        onChange={(event) =>
+                          void changeStock(
+                            [
+                              {
+                                kind: 'material',
+                                id: material.id,
+                                value: { ...material, have: event.currentTarget.checked },
+                              },
+                            ],
+                            material.name,
+                          )
+                        }
+                      />
+                    </Table.Td>
+                    <Table.Td className="num mono">{material.leadDays}</Table.Td>
+                    <Table.Td>
+                      <RemoveButton
+                        name={`Remove ${material.name}`}
+                        onRemove={() =>
+                          void changeStock(
+                            [{ kind: 'material', id: material.id, value: null }],
+                            `remove ${material.name}`,
+                          )
+                        }
+                      />
+                    </Table.Td>
+                  </Table.Tr>
+                ))}
+              </Table.Tbody>
+            </Table>
+            <NewMaterial />
+          </div>
+          <div className="panel">
+            <h3>Spares box</h3>
+            <Table className="plainlist">
+              <Table.Tbody>
+                {stock.spares.map((spare) => (
+                  <Table.Tr key={spare.id}>
+                    <Table.Td>{spare.name}</Table.Td>
+                    <Table.Td className="soft">
+                      from {spare.origin || 'somewhere'}
+                      {spare.lengthMm !== undefined && `, ${figure(spare.lengthMm, 'mm', 1)}`}
+                    </Table.Td>
+                    <Table.Td className="num mono">×{spare.count}</Table.Td>
+                    <Table.Td>
+                      <RemoveButton
+                        name={`Remove the spare ${spare.name}`}
+                        onRemove={() =>
+                          void changeStock(
+                            [{ kind: 'spare', id: spare.id, value: null }],
+                            `remove ${spare.name}`,
+                          )
+                        }
+                      />
+                    </Table.Td>
+                  </Table.Tr>
+                ))}
+              </Table.Tbody>
+            </Table>
+            <NewSpare />
+          </div>
+        </EachInTurn>
       </section>
       <section className="column" aria-label="What follows">
         <h2>What follows</h2>

@@ -1,5 +1,6 @@
 import type { Kit, KitChange, LiveryArea, LiveryView } from '../../../core/kit/index.ts';
 import { areaBeside, baseOf, mouldedLines, sidesOfLine } from '../../../core/livery/index.ts';
+import { EachInTurn } from '../../components/InTurn.tsx';
 import { newId } from '../../data/newId.ts';
 import { freshArea, otherSide } from './areaChanges.ts';
 import { Mouldings } from './Mouldings.tsx';
@@ -29,7 +30,7 @@ export function ViewParts({ view, kit, buildId, areas, finishId, onChange, onPro
   const chosen = others.find(({ id }) => id === finishId);
   const painted = (chosen ?? free ?? others[0] ?? kit.finishes[0])?.id;
   return (
-    <>
+    <EachInTurn first={0}>
       <Openings view={view} onSave={(openings) => put({ openings }, `openings of ${view.name}`)} />
       <Mouldings
         view={view}
@@ -71,6 +72,6 @@ export function ViewParts({ view, kit, buildId, areas, finishId, onChange, onPro
         }
         onRemove={() => onChange([{ kind: 'view', id: view.id, value: null }], `remove ${view.name}`)}
       />
-    </>
+    </EachInTurn>
   );
 }

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { EachInTurn } from '../../../components/InTurn.tsx';
 import { EmptyStage } from '../../../components/EmptyStage.tsx';
 import { Loading } from '../../../components/Loading.tsx';
 import { StageNav } from '../../../components/StageNav.tsx';
@@ -50,16 +51,20 @@ function LogOf(sources: LogInputs) {
       </section>
       <section className="column" aria-label="What happened">
         <h2>What happened</h2>
-        <WriteDown buildId={build.id} operationId={null} />
-        <Timeline buildId={build.id} events={shown} trayNames={log.trayNames} isFiltered={filter !== ALL} />
+        <EachInTurn first={2}>
+          <WriteDown buildId={build.id} operationId={null} />
+          <Timeline buildId={build.id} events={shown} trayNames={log.trayNames} isFiltered={filter !== ALL} />
+        </EachInTurn>
       </section>
       <section className="column" aria-label="What follows from it">
         <h2>What follows from it</h2>
-        <HoursPanel hours={log.hours} by={by} onBy={setBy} />
-        <PacePanel trends={log.trends} />
-        <TimePanel elapsed={log.elapsed} />
-        <MishapPanel costs={log.mishaps} mishaps={kit.mishaps} />
-        <PaintPanel paint={log.paint} />
+        <EachInTurn first={0}>
+          <HoursPanel hours={log.hours} by={by} onBy={setBy} />
+          <PacePanel trends={log.trends} />
+          <TimePanel elapsed={log.elapsed} />
+          <MishapPanel costs={log.mishaps} mishaps={kit.mishaps} />
+          <PaintPanel paint={log.paint} />
+        </EachInTurn>
       </section>
     </div>
   );
