@@ -1,5 +1,6 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
+import { compression, defineAlgorithm } from 'vite-plugin-compression2';
 
 /** Mantine gives each of its components another id once it is drawn, so that every input is drawn twice; React's own is
  *  steady from the first. */
@@ -18,14 +19,23 @@ export function useId(given) {
 }`;
     },
     buildEnd(error) {
-      if (!error && !isFound) this.error('Mantine keeps its ids elsewhere now: mend steadyIds in vite.config.ts');
+      if (!error && !isFound)
+        this.error('Mantine keeps its ids elsewhere now: mend steadyIds in vite.config.ts');
     },
   };
 }
 
 export default defineConfig({
   root: 'src/web',
-  plugins: [react(), steadyIds()],
+  plugins: [
+    react(),
+    steadyIds(),
+    // Once here, harder than a server could at every answer.
+    compression({
+      algorithms: [defineAlgorithm('brotliCompress'), defineAlgorithm('gzip', { level: 9 })],
+      threshold: 1024,
+    }),
+  ],
   build: {
     outDir: '../../dist/web',
     emptyOutDir: true,

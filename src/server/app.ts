@@ -3,6 +3,7 @@ import { existsSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
 import express, { type Express, type RequestHandler, type Response } from 'express';
+import sirv from 'sirv';
 import { guardedHeaders } from './access/headers.ts';
 import { changesState, onlyOwnKind, onlyOwnNames, onlyOwnPages, type HostNames } from './access/hosts.ts';
 import { signIn } from './access/signIn.ts';
@@ -97,10 +98,10 @@ interface NoncedResponse extends Response {
 
 function serveInterface(app: Express, webFolder: string): void {
   const page = readFileSync(join(webFolder, 'index.html'), 'utf8');
-  app.use(
-    '/assets',
-    express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', index: false }),
-  );
+  const assets = join(webFolder, 'assets');
+  // Compressed when it was built; their names change with what they hold.
+  if (existsSync(assets))
+    app.use('/assets', sirv(assets, { immutable: true, maxAge: 31_536_000, brotli: true, gzip: true }));
   app.use(express.static(webFolder, { maxAge: 0, index: false }));
   app.get('/{*path}', (_request, response) => {
     response

@@ -1,5 +1,6 @@
 import { useMantineEnv } from '@mantine/core';
 import { Children, isValidElement, useEffect, useState, type ReactNode } from 'react';
+import { flushSync } from 'react-dom';
 import { takeTurn } from './takeTurn.ts';
 
 interface InTurnProps {
@@ -15,7 +16,8 @@ interface InTurnProps {
 export function InTurn({ at, first = 2, children }: InTurnProps) {
   const isTest = useMantineEnv() === 'test';
   const [isDrawn, setDrawn] = useState(isTest || at < first);
-  useEffect(() => (isDrawn ? undefined : takeTurn(() => setDrawn(true))), [isDrawn]);
+  // At once, so that no two of them are drawn in one task.
+  useEffect(() => (isDrawn ? undefined : takeTurn(() => flushSync(() => setDrawn(true)))), [isDrawn]);
   return isDrawn ? children() : null;
 }
 

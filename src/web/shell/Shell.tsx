@@ -9,6 +9,7 @@ import { DryingRack } from './DryingRack.tsx';
 import { FirstHour } from './FirstHour.tsx';
 import { PageTitle } from './PageTitle.tsx';
 import { ErrorBanner } from './ErrorBanner.tsx';
+import { prefetchViews } from './prefetchViews.ts';
 import { StageRunner } from './StageRunner.tsx';
 import { StandingWords } from './StandingWords.tsx';
 import { TopBand } from './TopBand.tsx';
@@ -41,6 +42,7 @@ export function Shell() {
   const { sheet, palette, setSheet, setPalette } = useShortcuts(buildId);
 
   useEffect(() => void sendUnsent(), []);
+  useEffect(prefetchViews, []);
 
   return (
     <DrawersContext.Provider value={DRAWERS}>

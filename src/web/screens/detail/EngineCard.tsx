@@ -9,6 +9,7 @@ import {
   type Kit,
 } from '../../../core/kit/index.ts';
 import { FigureInput } from '../../components/form/FigureInput.tsx';
+import { InTurn } from '../../components/InTurn.tsx';
 import { listLimit, textLimits } from '../../components/limits.ts';
 import { RemoveButton } from '../../components/RemoveButton.tsx';
 import { WordsInput } from './WordsInput.tsx';
@@ -78,14 +79,17 @@ export function EngineCard({ engine, kit, kinds, onChange, onRemove }: EngineCar
         />
       </SimpleGrid>
       {engine.slots.map((slot, at) => (
-        <EnginePlaceRow
-          key={at}
-          isFirst={at === 0}
-          slot={slot}
-          kinds={kinds}
-          onChange={(part) => put(at, part)}
-          onRemove={() => onChange({ slots: engine.slots.filter((_, each) => each !== at) })}
-        />
+        <InTurn key={at} at={at}>
+          {() => (
+            <EnginePlaceRow
+              isFirst={at === 0}
+              slot={slot}
+              kinds={kinds}
+              onChange={(part) => put(at, part)}
+              onRemove={() => onChange({ slots: engine.slots.filter((_, each) => each !== at) })}
+            />
+          )}
+        </InTurn>
       ))}
       <Group gap="xs" mt={8}>
         <Button

@@ -2,7 +2,7 @@ import { bare, figure } from '../../../core/figures.ts';
 import { NumberInput, Select, Table, UnstyledButton } from '@mantine/core';
 import { SpokenHead } from '../../components/SpokenHead.tsx';
 import { IconArrowDown, IconArrowUp, IconTrash } from '@tabler/icons-react';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { PaintRecord, TrayRecord } from '../../../api/index.ts';
 import {
@@ -270,12 +270,19 @@ interface ProductSelectProps {
 /** Paints that suit a layer: its kind's products on the shelf first, then the plain ones and the rest. */
 function ProductSelect({ tray, layer, name, paints, onChange }: ProductSelectProps) {
   const value = layer.mix ? JSON.stringify(layer.mix) : '';
+  // Thousands of paints for every layer: what there is to choose from is put together once it is asked for.
+  const [isOffered, setOffered] = useState(false);
   const data = useMemo(() => {
-    const fitting = paints.filter((paint) => suits(layer.kind, paint));
     const option = ({ id, name: label, range }: PaintRecord) => ({
       value: JSON.stringify({ [id]: 1 }),
       label: `${label} (${range} ${id.split('-')[1] ?? ''})`,
     });
+    if (!isOffered) {
+      const [only, ...more] = Object.keys(layer.mix ?? {});
+      const own = more.length === 0 ? paints.find(({ id }) => id === only) : undefined;
+      return value === '' ? [] : [own ? option(own) : { value, label: name ?? value }];
+    }
+    const fitting = paints.filter((paint) => suits(layer.kind, paint));
     const plain = GENERIC_PRODUCTS.filter(({ role }) => role === layer.kind).map(({ id, name: label }) => ({
       value: JSON.stringify({ [id]: 1 }),
       label: `${label} (plain)`,
@@ -289,7 +296,7 @@ function ProductSelect({ tray, layer, name, paints, onChange }: ProductSelectPro
     return value !== '' && !known
       ? [{ group: 'In use', items: [{ value, label: name ?? value }] }, ...groups]
       : groups;
-  }, [paints, layer.kind, value, name]);
+  }, [isOffered, paints, layer.kind, layer.mix, value, name]);
   // The Colour stage is about the last colour; the others are chosen here.
   if (layer.kind === 'colour' && !layer.mix && layer === targetLayer(tray.layers)) {
     return <Link to={`/build/${tray.buildId}/colour/${tray.id}`}>choose in the Colour stage</Link>;
@@ -300,6 +307,7 @@ function ProductSelect({ tray, layer, name, paints, onChange }: ProductSelectPro
       size="xs"
       searchable
       limit={80}
+      onFocus={() => setOffered(true)}
       data={data}
       value={value === '' ? null : value}
       placeholder={name ?? 'choose'}
