@@ -14,8 +14,12 @@ export interface Started {
 }
 
 /** Starts the built server and waits for its address; the port may be given to come back to the same one. */
-export async function startServer(env: Record<string, string>, args: string[] = []): Promise<Started> {
-  const child = spawn(process.execPath, [SERVER, ...args], {
+export async function startServer(
+  env: Record<string, string>,
+  args: string[] = [],
+  server = SERVER,
+): Promise<Started> {
+  const child = spawn(process.execPath, [server, ...args], {
     env: { ...process.env, FANFARE_PORT: '0', ...env },
   });
   const address = await new Promise<string>((resolve, reject) => {

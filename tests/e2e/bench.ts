@@ -1,31 +1,14 @@
 import { copyFileSync, mkdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import puppeteer, { type Browser, type EvaluateFunc, type Page } from 'puppeteer-core';
+import type { Browser, EvaluateFunc, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, inject } from 'vitest';
 import { EVENING } from './evening.ts';
+import { openBrowser } from '../browser.ts';
 import { kill, scratchFolder, startServer, type Started } from '../server.ts';
 
 export { EVENING } from './evening.ts';
+export { openBrowser } from '../browser.ts';
 export { benchAt, kill, scratchFolder, startAndFail, startServer, type Started } from '../server.ts';
-
-export async function openBrowser(folder: string, args: string[] = []): Promise<Browser> {
-  const executablePath = process.env.FANFARE_CHROMIUM;
-  if (!executablePath) throw new Error('FANFARE_CHROMIUM must name a Chromium; npm test sees to it.');
-  return puppeteer.launch({
-    executablePath,
-    userDataDir: join(folder, 'profile'),
-    args: [
-      '--headless',
-      '--no-sandbox',
-      '--disable-gpu',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-      ...args,
-    ],
-  });
-}
 
 /** How long a slow machine may take over one answer, ms. */
 const PATIENCE = 90_000;

@@ -9,11 +9,17 @@ describe('things that are drawn in turn', () => {
   beforeAll(matchMediaStandIn);
   afterEach(() => {
     cleanup();
+    vi.restoreAllMocks();
     vi.useRealTimers();
+    takes = 20;
   });
   const draws = vi.fn<(at: number) => void>();
+  /** What each drawing takes, ms. */
+  let takes = 20;
   const show = (count: number) => {
     vi.useFakeTimers();
+    let now = 0;
+    vi.spyOn(performance, 'now').mockImplementation(() => (now += takes));
     draws.mockReset();
     const each = (at: number) => () => {
       draws(at);
@@ -44,6 +50,16 @@ describe('things that are drawn in turn', () => {
     pass(5);
     expect(shown()).toHaveLength(5);
     expect(draws.mock.calls.flat()).toEqual([0, 1, 2, 3, 4]);
+  });
+
+  it('draws several small ones in one task, for as long as a frame has room', () => {
+    takes = 3;
+    show(12);
+    pass(1);
+    expect(shown().length).toBeGreaterThan(4);
+    expect(shown().length).toBeLessThan(8);
+    pass(5);
+    expect(shown()).toHaveLength(12);
   });
 
   it('draws nothing more once the view is left, and takes turns again in the next', () => {

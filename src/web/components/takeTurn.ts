@@ -1,17 +1,22 @@
-/** Work that waits for a task of its own, in order. */
+/** Work that waits for its turn, in order. */
 const waiting: (() => void)[] = [];
 let isUnderWay = false;
+/** Longest that small works are done one after the other without listening to the hands, ms: most of a frame. */
+const TASK_MS = 10;
 
 function next(): void {
-  const work = waiting.shift();
-  isUnderWay = work !== undefined;
-  if (!work) return;
-  // What the hands do is heard between two of them.
-  setTimeout(next, 0);
-  work();
+  const end = performance.now() + TASK_MS;
+  // The next task stands ready before the work is done: a work that throws ends no other.
+  if (waiting.length > 0) setTimeout(next, 0);
+  else isUnderWay = false;
+  while (waiting.length > 0) {
+    waiting.shift()!();
+    if (performance.now() >= end) return;
+  }
 }
 
-/** Does some work in a task of its own, after what took its turn before. Gives back how to leave it undone. */
+/** Does some work in a task of its own, or in one with other small works, after what took its turn before. Gives back
+ *  how to leave it undone. */
 export function takeTurn(work: () => void): () => void {
   waiting.push(work);
   if (!isUnderWay) {

@@ -11,6 +11,9 @@ const ahead = (): Load[] => {
   ];
 };
 
+/** What the page itself needs comes first. */
+const AFTER_MS = 3000;
+
 const whenIdle = (work: () => void): void => {
   // One browser has it behind a switch.
   if ('requestIdleCallback' in window) requestIdleCallback(work);
@@ -19,7 +22,7 @@ const whenIdle = (work: () => void): void => {
 
 /** Fetches the scripts of views that were not opened yet, one after the other while nothing else is to be done: each is
  *  then opened without waiting for the network. One that does not come is fetched once it is opened. */
-export function prefetchViews(): void {
+export function prefetchViews(): () => void {
   const loads = ahead();
   const next = () => {
     const load = loads.shift();
@@ -28,5 +31,6 @@ export function prefetchViews(): void {
       .catch(() => undefined)
       .then(() => whenIdle(next));
   };
-  whenIdle(next);
+  const timer = setTimeout(next, AFTER_MS);
+  return () => clearTimeout(timer);
 }

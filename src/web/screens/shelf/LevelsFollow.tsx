@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import type { PaintRecord } from '../../../api/index.ts';
 import { figure } from '../../../core/figures.ts';
 import { counted } from '../../../core/kit/index.ts';
@@ -8,7 +8,13 @@ import { takeLevels, type Levels } from './useLevels.ts';
 const NAMED = 5;
 
 /** What has gone from the shelf since its levels were told, to be written down at one press. */
-export function LevelsFollow({ paints, levels }: { paints: readonly PaintRecord[]; levels: Levels }) {
+export const LevelsFollow = memo(function LevelsFollow({
+  paints,
+  levels,
+}: {
+  paints: readonly PaintRecord[];
+  levels: Levels;
+}) {
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   if (levels.size === 0) return null;
@@ -57,4 +63,4 @@ export function LevelsFollow({ paints, levels }: { paints: readonly PaintRecord[
       </Button>
     </div>
   );
-}
+});

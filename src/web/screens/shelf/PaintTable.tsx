@@ -1,7 +1,7 @@
 import { Checkbox, Table, UnstyledButton, VisuallyHidden } from '@mantine/core';
 import { bare, figure } from '../../../core/figures.ts';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useMemo, useRef } from 'react';
+import { memo, useMemo, useRef } from 'react';
 import type { PaintRecord } from '../../../api/index.ts';
 import { spectrumToDisplay } from '../../../core/colour/index.ts';
 import { FAMILIES, opaqueInSheen } from '../../../core/finish/index.ts';
@@ -43,7 +43,15 @@ interface PaintTableProps {
 }
 
 /** Paints by the row; only those in sight are drawn, so that thousands scroll smoothly. */
-export function PaintTable({ paints, sort, onSort, onRead, opened, onOpen, narrow }: PaintTableProps) {
+export const PaintTable = memo(function PaintTable({
+  paints,
+  sort,
+  onSort,
+  onRead,
+  opened,
+  onOpen,
+  narrow,
+}: PaintTableProps) {
   const frame = useRef<HTMLDivElement>(null);
   // The virtual list keeps its own state; the compiler of React leaves such components alone.
   // eslint-disable-next-line react-hooks/incompatible-library
@@ -82,9 +90,9 @@ export function PaintTable({ paints, sort, onSort, onRead, opened, onOpen, narro
                 key={paint.id}
                 at={index + 2}
                 paint={paint}
-                onRead={() => onRead(paint.id)}
+                onRead={onRead}
                 open={paint.id === opened}
-                onOpen={() => onOpen(paint.id)}
+                onOpen={onOpen}
                 narrow={narrow}
               />
             );
@@ -94,7 +102,7 @@ export function PaintTable({ paints, sort, onSort, onRead, opened, onOpen, narro
       </Table>
     </div>
   );
-}
+});
 
 interface SortHeadProps {
   sortKey: SortKey;
@@ -139,13 +147,13 @@ function Spacer({ height }: { height: number }) {
 interface PaintRowProps {
   paint: PaintRecord;
   at: number;
-  onRead: () => void;
+  onRead: (id: string) => void;
   open: boolean;
-  onOpen: () => void;
+  onOpen: (id: string) => void;
   narrow: boolean;
 }
 
-function PaintRow({ paint, at, onRead, open, onOpen, narrow }: PaintRowProps) {
+const PaintRow = memo(function PaintRow({ paint, at, onRead, open, onOpen, narrow }: PaintRowProps) {
   const hex = useMemo(() => spectrumToDisplay(opaqueInSheen(paint, paint.sheen)).hex, [paint]);
   const level = paint.levelMl;
   const put = (next: number | null) => void setShelfLevel(paint, next).catch(() => undefined);
@@ -164,7 +172,7 @@ function PaintRow({ paint, at, onRead, open, onOpen, narrow }: PaintRowProps) {
       </Table.Td>
       <Table.Td className="mono">{paint.id}</Table.Td>
       <Table.Td>
-        <UnstyledButton className="rowname" aria-pressed={open} onClick={onOpen}>
+        <UnstyledButton className="rowname" aria-pressed={open} onClick={() => onOpen(paint.id)}>
           {paint.name}
         </UnstyledButton>
         {paint.discontinued && <span className="soft small"> no longer made</span>}
@@ -217,7 +225,7 @@ function PaintRow({ paint, at, onRead, open, onOpen, narrow }: PaintRowProps) {
         />
       </Table.Td>
       <Table.Td className="num">
-        <UnstyledButton className="why" onClick={onRead}>
+        <UnstyledButton className="why" onClick={() => onRead(paint.id)}>
           <span className="mono">±{bare(paint.uncertainty, 'dE')}</span> read
           <VisuallyHidden>
             {' '}
@@ -227,4 +235,4 @@ function PaintRow({ paint, at, onRead, open, onOpen, narrow }: PaintRowProps) {
       </Table.Td>
     </Table.Tr>
   );
-}
+});

@@ -1,11 +1,12 @@
-import { useState } from 'react';
+import { memo, useDeferredValue, useMemo, useState } from 'react';
+import type { Kit } from '../../../../core/kit/index.ts';
 import { EachInTurn } from '../../../components/InTurn.tsx';
 import { EmptyStage } from '../../../components/EmptyStage.tsx';
 import { Loading } from '../../../components/Loading.tsx';
 import { StageNav } from '../../../components/StageNav.tsx';
 import { LogFilters } from './LogFilters.tsx';
 import { Timeline } from './Timeline.tsx';
-import { useLog, type HoursBy, type LogInputs } from './useLog.ts';
+import { useLog, type HoursBy, type Log, type LogInputs } from './useLog.ts';
 import { useLogSources } from './useLogSources.ts';
 import { HoursPanel } from './HoursPanel.tsx';
 import { MishapPanel, PacePanel, PaintPanel, TimePanel } from './FollowsPanels.tsx';
@@ -34,7 +35,9 @@ function LogOf(sources: LogInputs) {
   const [filter, setFilter] = useState(ALL);
   const [by, setBy] = useState<HoursBy>('tray');
   const log = useLog(sources, by);
-  const shown = filterLog(log.events, filter);
+  // What is typed is seen at once, what answers to it a moment later.
+  const asked = useDeferredValue(filter);
+  const shown = useMemo(() => filterLog(log.events, asked), [log.events, asked]);
   return (
     <div className="columns kit">
       <section className="column" aria-label="What you look for">
@@ -53,19 +56,30 @@ function LogOf(sources: LogInputs) {
         <h2>What happened</h2>
         <EachInTurn first={2}>
           <WriteDown buildId={build.id} operationId={null} />
-          <Timeline buildId={build.id} events={shown} trayNames={log.trayNames} isFiltered={filter !== ALL} />
+          <Timeline buildId={build.id} events={shown} trayNames={log.trayNames} isFiltered={asked !== ALL} />
         </EachInTurn>
       </section>
       <section className="column" aria-label="What follows from it">
         <h2>What follows from it</h2>
-        <EachInTurn first={0}>
-          <HoursPanel hours={log.hours} by={by} onBy={setBy} />
-          <PacePanel trends={log.trends} />
-          <TimePanel elapsed={log.elapsed} />
-          <MishapPanel costs={log.mishaps} mishaps={kit.mishaps} />
-          <PaintPanel paint={log.paint} />
-        </EachInTurn>
+        <Follows log={log} mishaps={kit.mishaps} by={by} onBy={setBy} />
       </section>
     </div>
   );
 }
+
+interface FollowsProps {
+  log: Log;
+  mishaps: Kit['mishaps'];
+  by: HoursBy;
+  onBy: (by: HoursBy) => void;
+}
+
+const Follows = memo(({ log, mishaps, by, onBy }: FollowsProps) => (
+  <EachInTurn first={0}>
+    <HoursPanel hours={log.hours} by={by} onBy={onBy} />
+    <PacePanel trends={log.trends} />
+    <TimePanel elapsed={log.elapsed} />
+    <MishapPanel costs={log.mishaps} mishaps={mishaps} />
+    <PaintPanel paint={log.paint} />
+  </EachInTurn>
+));

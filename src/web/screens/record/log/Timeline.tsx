@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { Fragment, useState } from 'react';
+import { Fragment, memo, useState } from 'react';
 import { formatMinutes } from '../../../../core/finish/index.ts';
 import { counted } from '../../../../core/kit/index.ts';
 import { EVENT_KINDS, type LogEvent } from '../../../../core/record/index.ts';
@@ -20,7 +20,7 @@ interface TimelineProps {
 }
 
 /** What happened, newest first, day by day. */
-export function Timeline({ buildId, events, trayNames, isFiltered }: TimelineProps) {
+export const Timeline = memo(function Timeline({ buildId, events, trayNames, isFiltered }: TimelineProps) {
   const { problem, change } = useKitChange(buildId);
   const [most, setMost] = useState(AT_ONCE);
   const newest = events.toReversed();
@@ -81,4 +81,4 @@ export function Timeline({ buildId, events, trayNames, isFiltered }: TimelinePro
       )}
     </>
   );
-}
+});

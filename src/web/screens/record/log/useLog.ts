@@ -90,7 +90,7 @@ export function useLog(
       })),
     };
   }, [own, kit, view.arcs, build, products]);
-  return { ...own, ...rest, events, hours };
+  return useMemo(() => ({ ...own, ...rest, events, hours }), [own, rest, events, hours]);
 }
 
 export type Log = ReturnType<typeof useLog>;
