@@ -25,11 +25,24 @@ export function useId(given) {
   };
 }
 
+/** Names the scripts that views need, so that they can be fetched ahead. */
+const listViews = (): Plugin => ({
+  name: 'list-views',
+  apply: 'build',
+  generateBundle(_options, bundle) {
+    const names = Object.values(bundle)
+      .filter((each) => (each.type === 'chunk' ? !each.isEntry : each.fileName.endsWith('.css')))
+      .map(({ fileName }) => fileName);
+    this.emitFile({ type: 'asset', fileName: 'views.json', source: JSON.stringify(names) });
+  },
+});
+
 export default defineConfig({
   root: 'src/web',
   plugins: [
     react(),
     steadyIds(),
+    listViews(),
     // Once here, harder than a server could at every answer.
     compression({
       algorithms: [defineAlgorithm('brotliCompress'), defineAlgorithm('gzip', { level: 9 })],

@@ -65,7 +65,7 @@ export async function countOn(page: Page): Promise<void> {
   });
 }
 
-export const countedOn = (page: Page): Promise<Counted> =>
+const countedOn = (page: Page): Promise<Counted> =>
   page.evaluate(() => ({ ...(window as unknown as CountingWindow).counted }));
 
 /** What some doing on a page costs: what was drawn, and what was asked of the server and answered, bytes. */
@@ -92,34 +92,6 @@ export async function costOf(
     requests,
     bytes,
   };
-}
-
-/** Opens an address as a link of the page does, and waits until nothing more is drawn for a moment. */
-export async function follow(page: Page, address: string, calmMs = 400): Promise<void> {
-  await page.evaluate(
-    (to, calm) =>
-      new Promise<void>((resolve) => {
-        history.pushState({}, '', to);
-        dispatchEvent(new PopStateEvent('popstate', { state: history.state as unknown }));
-        const desk = document.querySelector('main')!;
-        let timer = setTimeout(end, calm);
-        const watch = new MutationObserver(() => {
-          clearTimeout(timer);
-          timer = setTimeout(end, calm);
-        });
-        watch.observe(desk, { childList: true, subtree: true });
-        function end() {
-          if (desk.querySelector('.loading')) {
-            timer = setTimeout(end, calm);
-            return;
-          }
-          watch.disconnect();
-          resolve();
-        }
-      }),
-    address,
-    calmMs,
-  );
 }
 
 export interface Opening {
@@ -168,3 +140,8 @@ export const timedOpening = (page: Page, address: string, calmMs = 600): Promise
     address,
     calmMs,
   );
+
+/** Opens an address as a link of the page does, and waits until nothing more is drawn for a moment. */
+export async function follow(page: Page, address: string, calmMs?: number): Promise<void> {
+  await timedOpening(page, address, calmMs);
+}

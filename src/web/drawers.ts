@@ -1,4 +1,3 @@
-import type { ComponentType } from 'react';
 import { counted, isEngineOpen, movingThings, resolveVersion, wantsFinish } from '../core/kit/index.ts';
 import type { Drawer } from './components/drawers.ts';
 
@@ -15,12 +14,6 @@ export const STAGES = [
 ] as const;
 
 export type StagePath = (typeof STAGES)[number]['path'];
-
-/** Stages whose drawers lie within one page. */
-export const FRAMES: Readonly<Record<string, () => Promise<ComponentType>>> = {
-  kit: async () => (await import('./screens/kit/KitScreen.tsx')).KitScreen,
-  detail: async () => (await import('./screens/detail/DetailScreen.tsx')).DetailScreen,
-};
 
 /** Every page that can be opened: the routes, the menus of the stages, the command palette, the titles of the pages and
  *  the walk through all of them in the tests derive from this table. */

@@ -1,10 +1,16 @@
 import type { ComponentType } from 'react';
 import { createBrowserRouter, type RouteObject } from 'react-router';
 import { drawerPattern, type Drawer } from './components/drawers.ts';
-import { DRAWERS, FRAMES } from './drawers.ts';
+import { DRAWERS } from './drawers.ts';
 import { ErrorPage } from './shell/ErrorPage.tsx';
 import { NotFoundPage } from './shell/NotFoundPage.tsx';
 import { Shell } from './shell/Shell.tsx';
+
+/** Stages whose drawers lie within one page. */
+const FRAMES: Readonly<Record<string, () => Promise<ComponentType>>> = {
+  kit: async () => (await import('./screens/kit/KitScreen.tsx')).KitScreen,
+  detail: async () => (await import('./screens/detail/DetailScreen.tsx')).DetailScreen,
+};
 
 const routeOf = (drawer: Drawer): RouteObject => ({
   path: drawerPattern(drawer),

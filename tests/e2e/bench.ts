@@ -105,23 +105,15 @@ export async function press(page: Page, role: string, name: string): Promise<voi
   }
 }
 
-/** Types into the field with a label, over what it holds. One that is drawn anew between finding and typing, as on the
- *  card of a better plan, is looked for again. */
+/** Types into the field with a label, over what it holds. */
 export async function fill(page: Page, name: string, text: string, role = 'textbox'): Promise<void> {
-  for (let tries = 1; ; tries++) {
-    const field = await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`);
-    try {
-      await field!.evaluate((element) => element.scrollIntoView({ block: 'center' }));
-      await field!.click({ count: 3 });
-      // In an empty number field, Backspace sends the caret to the front a moment later: in the middle of what is typed.
-      if (await field!.evaluate((element) => (element as HTMLInputElement).value !== ''))
-        await page.keyboard.press('Backspace');
-      await field!.type(text);
-      return;
-    } catch (error) {
-      if (tries === 3 || !/detached|not clickable/i.test((error as Error).message)) throw error;
-    }
-  }
+  const field = await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`);
+  await field!.evaluate((element) => element.scrollIntoView({ block: 'center' }));
+  await field!.click({ count: 3 });
+  // In an empty number field, Backspace sends the caret to the front a moment later: in the middle of what is typed.
+  if (await field!.evaluate((element) => (element as HTMLInputElement).value !== ''))
+    await page.keyboard.press('Backspace');
+  await field!.type(text);
 }
 
 /** Types a day, like 16 May 2026, into the date field with a name, and leaves it. */

@@ -77,13 +77,17 @@ export async function markStep(page: Page, title: string): Promise<void> {
   );
 }
 
-/** Opens the first step of tonight's list that nothing holds back, and gives its operation. Which steps tonight begins
- *  with is the plan's. */
+/** Opens the first step of tonight's list that nothing holds back, lays a finger on it and gives its operation. Which
+ *  steps tonight begins with is the plan's. */
 export async function openReadyStep(page: Page): Promise<string> {
   await page.waitForSelector('.stepcard');
   await until(page, () => {
-    const isReady = () => document.querySelector<HTMLButtonElement>('.stepcard .action')?.disabled === false;
-    if (isReady()) return true;
+    const action = document.querySelector<HTMLButtonElement>('.stepcard .action');
+    if (action?.disabled === false) {
+      // Under a finger it stays in sight, wherever a better plan puts it.
+      action.dispatchEvent(new PointerEvent('pointerdown', { bubbles: true }));
+      return true;
+    }
     const steps = [...document.querySelectorAll<HTMLButtonElement>('.steplist button')];
     const at = steps.findIndex((step) => step.getAttribute('aria-current') === 'step');
     steps[(at + 1) % steps.length]?.click();

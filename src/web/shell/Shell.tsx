@@ -42,7 +42,7 @@ export function Shell() {
   const { sheet, palette, setSheet, setPalette } = useShortcuts(buildId);
 
   useEffect(() => void sendUnsent(), []);
-  useEffect(prefetchViews, []);
+  useEffect(() => (import.meta.env.PROD ? prefetchViews() : undefined), []);
 
   return (
     <DrawersContext.Provider value={DRAWERS}>

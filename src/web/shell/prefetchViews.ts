@@ -1,36 +1,35 @@
-import { DRAWERS, FRAMES } from '../drawers.ts';
+/** What the page itself needs comes first, ms. */
+export const AFTER_MS = 3000;
 
-type Load = () => Promise<unknown>;
+const idle = (): Promise<void> =>
+  new Promise((resolve) => {
+    // One browser has it behind a switch.
+    if ('requestIdleCallback' in globalThis) requestIdleCallback(() => resolve());
+    else setTimeout(resolve, 200);
+  });
 
-/** What is fetched ahead: what each stage opens with, then its other drawers. */
-const ahead = (): Load[] => {
-  const drawers = DRAWERS.filter(({ within }) => !within);
-  return [
-    ...Object.values(FRAMES),
-    ...[...drawers].sort((p, q) => Number(p.path !== '') - Number(q.path !== '')).map(({ load }) => load),
-  ];
-};
-
-/** What the page itself needs comes first. */
-const AFTER_MS = 3000;
-
-const whenIdle = (work: () => void): void => {
-  // One browser has it behind a switch.
-  if ('requestIdleCallback' in window) requestIdleCallback(work);
-  else setTimeout(work, 200);
-};
-
-/** Fetches the scripts of views that were not opened yet, one after the other while nothing else is to be done: each is
- *  then opened without waiting for the network. One that does not come is fetched once it is opened. */
+/** Fetches the scripts of views that were not opened yet into the browser's own cache, one after the other while nothing
+ *  else is to be done: each is then opened without waiting for the network. They are not run yet, and a script that is
+ *  asked for as such and does not come would never be asked for again. Gives back how to end it. */
 export function prefetchViews(): () => void {
-  const loads = ahead();
-  const next = () => {
-    const load = loads.shift();
-    if (!load) return;
-    void load()
-      .catch(() => undefined)
-      .then(() => whenIdle(next));
+  const left = new AbortController();
+  const ask = async (path: string): Promise<Response> => {
+    const answer = await fetch(path, { signal: left.signal, priority: 'low' });
+    if (!answer.ok) throw new Error(`${path}: ${answer.status}`);
+    return answer;
   };
-  const timer = setTimeout(next, AFTER_MS);
-  return () => clearTimeout(timer);
+  const fetchAll = async () => {
+    const answer = await ask('/views.json');
+    for (const file of (await answer.json()) as string[]) {
+      await idle();
+      const script = await ask(`/${file}`);
+      await script.arrayBuffer();
+    }
+  };
+  // What does not come is fetched when it is opened, and said then.
+  const timer = setTimeout(() => void fetchAll().catch(() => undefined), AFTER_MS);
+  return () => {
+    clearTimeout(timer);
+    left.abort();
+  };
 }

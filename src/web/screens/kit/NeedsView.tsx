@@ -1,30 +1,15 @@
-import { Button, Checkbox, NumberInput, Select, Table, TextInput, UnstyledButton } from '@mantine/core';
+import { Button, Table, UnstyledButton } from '@mantine/core';
 import { EachInTurn } from '../../components/InTurn.tsx';
-import { SpokenHead } from '../../components/SpokenHead.tsx';
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
-import { textLimits } from '../../components/limits.ts';
-import { figure } from '../../../core/figures.ts';
 import { hardenerOf } from '../../../core/finish/index.ts';
-import {
-  ADHESIVES,
-  chooseAdhesive,
-  glueJob,
-  jointName,
-  MATERIALS,
-  layerUses,
-  type Material,
-  spareRecord,
-} from '../../../core/kit/index.ts';
+import { chooseAdhesive, glueJob, jointName, layerUses } from '../../../core/kit/index.ts';
 import { kitNeeds, type Need } from '../../../core/plan/index.ts';
-import { changeStock } from '../../data/kit.ts';
 import { saveFile } from '../../data/saveFile.ts';
-import { newId } from '../../data/newId.ts';
 import { useBuildContext } from '../../data/buildContext.ts';
+import { MaterialsPanel, SparesPanel } from './StockPanels.tsx';
 import { WantEditor } from './WantEditor.tsx';
-import { AddByName } from './AddByName.tsx';
 import type { KitViewProps } from './kitView.ts';
-import { RemoveButton } from '../../components/RemoveButton.tsx';
 
 const STATES = { buy: 'to buy', short: 'runs short', 'from spares': 'from spares', have: 'on hand' } as const;
 
@@ -95,92 +80,8 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
         <EachInTurn first={1}>
           <NeedTable needs={needs} />
           <WantEditor build={build} kit={kit} />
-          <div className="panel">
-            <h3>Glue, filler, tape in stock</h3>
-            <Table className="plainlist">
-              <Table.Thead>
-                <Table.Tr>
-                  <Table.Th>Material</Table.Th>
-                  <Table.Th>Stands for</Table.Th>
-                  <Table.Th>Left</Table.Th>
-                  <Table.Th>On hand</Table.Th>
-                  <Table.Th className="num">Days to get</Table.Th>
-                  <SpokenHead>Remove</SpokenHead>
-                </Table.Tr>
-              </Table.Thead>
-              <Table.Tbody>
-                {stock.materials.map((material) => (
-                  <Table.Tr key={material.id}>
-                    <Table.Td>{material.name}</Table.Td>
-                    <Table.Td className="soft">
-                      {MATERIAL_KINDS.find(({ value }) => value === material.kind)?.label}
-                    </Table.Td>
-                    <Table.Td>{material.amount}</Table.Td>
-                    <Table.Td>
-                      <Checkbox
-                        aria-label={`${material.name} on hand`}
-                        checked={material.have}
-                        onChange={(event) =>
-                          void changeStock(
-                            [
-                              {
-                                kind: 'material',
-                                id: material.id,
-                                value: { ...material, have: event.currentTarget.checked },
-                              },
-                            ],
-                            material.name,
-                          )
-                        }
-                      />
-                    </Table.Td>
-                    <Table.Td className="num mono">{material.leadDays}</Table.Td>
-                    <Table.Td>
-                      <RemoveButton
-                        name={`Remove ${material.name}`}
-                        onRemove={() =>
-                          void changeStock(
-                            [{ kind: 'material', id: material.id, value: null }],
-                            `remove ${material.name}`,
-                          )
-                        }
-                      />
-                    </Table.Td>
-                  </Table.Tr>
-                ))}
-              </Table.Tbody>
-            </Table>
-            <NewMaterial />
-          </div>
-          <div className="panel">
-            <h3>Spares box</h3>
-            <Table className="plainlist">
-              <Table.Tbody>
-                {stock.spares.map((spare) => (
-                  <Table.Tr key={spare.id}>
-                    <Table.Td>{spare.name}</Table.Td>
-                    <Table.Td className="soft">
-                      from {spare.origin || 'somewhere'}
-                      {spare.lengthMm !== undefined && `, ${figure(spare.lengthMm, 'mm', 1)}`}
-                    </Table.Td>
-                    <Table.Td className="num mono">×{spare.count}</Table.Td>
-                    <Table.Td>
-                      <RemoveButton
-                        name={`Remove the spare ${spare.name}`}
-                        onRemove={() =>
-                          void changeStock(
-                            [{ kind: 'spare', id: spare.id, value: null }],
-                            `remove ${spare.name}`,
-                          )
-                        }
-                      />
-                    </Table.Td>
-                  </Table.Tr>
-                ))}
-              </Table.Tbody>
-            </Table>
-            <NewSpare />
-          </div>
+          <MaterialsPanel materials={stock.materials} />
+          <SparesPanel spares={stock.spares} />
         </EachInTurn>
       </section>
       <section className="column" aria-label="What follows">
@@ -224,17 +125,6 @@ export function NeedsView({ build, kit, stock, proposals }: KitViewProps) {
     </>
   );
 }
-
-const MATERIAL_KINDS = [
-  ...Object.entries(ADHESIVES)
-    .filter(([id]) => id !== 'none')
-    .map(([value, { name }]) => ({ value, label: name })),
-  { value: 'filler', label: 'two-part putty' },
-  { value: 'edge-tape', label: 'thin edge tape' },
-  { value: 'bare-metal-foil', label: 'adhesive metal foil' },
-  { value: 'reamer', label: 'reamer or drill' },
-  { value: 'other', label: 'something else' },
-];
 
 function NeedTable({ needs }: { needs: readonly Need[] }) {
   const [all, setAll] = useState(false);
@@ -283,82 +173,5 @@ function NeedTable({ needs }: { needs: readonly Need[] }) {
         </UnstyledButton>
       )}
     </div>
-  );
-}
-
-function NewMaterial() {
-  const [kind, setKind] = useState('cement-thin');
-  return (
-    <AddByName
-      label="New material"
-      placeholder="what it says on the bottle"
-      button="Add"
-      onAdd={(name) => {
-        const value = { name, kind, amount: 'full', have: true, leadDays: 4 };
-        void changeStock([{ kind: 'material', id: newId('stock'), value }], name);
-      }}
-    >
-      <Select
-        size="xs"
-        aria-label="Kind of material"
-        data={MATERIAL_KINDS}
-        value={kind}
-        onChange={(value) => value && setKind(value)}
-      />
-    </AddByName>
-  );
-}
-
-function NewSpare() {
-  const [origin, setOrigin] = useState('');
-  const [material, setMaterial] = useState<Material>('styrene');
-  const [length, setLength] = useState<number | string>('');
-  return (
-    <AddByName
-      label="New spare"
-      placeholder="mirrors, round"
-      button="Add"
-      onAdd={(name) => {
-        const value = {
-          name,
-          origin: origin.trim(),
-          material,
-          count: 1,
-          note: '',
-          ...(typeof length === 'number' ? { lengthMm: length } : {}),
-        };
-        void changeStock([{ kind: 'spare', id: newId('spare'), value }], name);
-        setOrigin('');
-        setLength('');
-      }}
-    >
-      <TextInput
-        size="xs"
-        aria-label="Where it came from"
-        placeholder="from which kit"
-        value={origin}
-        {...textLimits(spareRecord.fields.origin)}
-        onChange={(event) => setOrigin(event.currentTarget.value)}
-      />
-      <NumberInput
-        size="xs"
-        w={110}
-        aria-label="Its longest side, mm"
-        placeholder="length, mm"
-        hideControls
-        min={0.1}
-        max={5000}
-        value={length}
-        onChange={setLength}
-      />
-      <Select
-        size="xs"
-        w={110}
-        aria-label="Material of the spare"
-        data={MATERIALS.map((value) => ({ value, label: value }))}
-        value={material}
-        onChange={(value) => value && setMaterial(value)}
-      />
-    </AddByName>
   );
 }
