@@ -35,12 +35,12 @@ export const LevelsFollow = memo(function LevelsFollow({
   };
   return (
     <div
-      className="panel in-row apart g12"
+      className="panel in-row apart breaks g12"
       style={{ marginBottom: 12 }}
       role="group"
       aria-label="Used since the levels were told"
     >
-      <div>
+      <div style={{ flex: '1 1 280px' }}>
         <p>
           Of {counted(gone.length, 'paint')} some was used since its level was told:{' '}
           {gone
